@@ -1,0 +1,39 @@
+import { z } from 'zod';
+import { changes, circuitRecord, errorAnswer, factRecord, jobRecord, session, sheetRecord } from '@jumper/contract';
+import { ERRORS, type ErrorCode } from '../http/errors';
+
+interface Operation { method: 'get' | 'put'; path: string; summary: string; body?: z.ZodType; query?: Record<string, z.ZodType>; answer?: z.ZodType; errors: ErrorCode[] }
+
+const WRITE_ERRORS: ErrorCode[] = ['bad-request', 'foreign-origin', 'parent-missing', 'record-differs', 'too-large', 'unavailable'];
+const put = z.object({ outcome: z.enum(['added', 'kept']) });
+
+const OPERATIONS: Operation[] = [
+  { method: 'get', path: '/api/session', summary: 'Who is asking, and for which company', answer: session, errors: ['unavailable'] },
+  { method: 'get', path: '/api/changes', summary: 'Records added after a revision, oldest first', query: { after: z.number().int().min(0) }, answer: changes, errors: ['bad-request', 'unavailable'] },
+  { method: 'put', path: '/api/circuits/{id}', summary: 'Add a circuit', body: circuitRecord, answer: put, errors: WRITE_ERRORS },
+  { method: 'put', path: '/api/circuits/{circuitId}/sheets/{id}', summary: 'Add a version of a circuit’s sheet', body: sheetRecord, answer: put, errors: WRITE_ERRORS },
+  { method: 'put', path: '/api/jobs/{id}', summary: 'Add a job', body: jobRecord, answer: put, errors: WRITE_ERRORS },
+  { method: 'put', path: '/api/jobs/{jobId}/facts/{id}', summary: 'Add a fact to a job: a reading, an event, a finding, a correction', body: factRecord, answer: put, errors: WRITE_ERRORS },
+];
+
+/** The API's description, made from the very schemas that check the requests. */
+export function openApi(): object {
+  const paths: Record<string, Record<string, object>> = {};
+  for (const op of OPERATIONS) (paths[op.path] ??= {})[op.method] = describe(op);
+  return { openapi: '3.1.0', info: { title: 'Jumper', version: '1', description: 'Records have ids made by the client and are only ever added, so every write can be sent again without harm.' }, paths };
+}
+
+const schemaOf = (schema: z.ZodType) => z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any' });
+const json = (schema: z.ZodType) => ({ content: { 'application/json': { schema: schemaOf(schema) } } });
+
+function describe(op: Operation): object {
+  const inPath = [...op.path.matchAll(/\{(\w+)\}/g)].map((m) => ({ name: m[1], in: 'path', required: true, schema: { type: 'string', format: 'uuid' } }));
+  const inQuery = Object.entries(op.query ?? {}).map(([name, schema]) => ({ name, in: 'query', required: false, schema: schemaOf(schema) }));
+  const errors = op.errors.map((code) => [String(ERRORS[code].status), { description: op.errors.filter((c) => ERRORS[c].status === ERRORS[code].status).map((c) => `${c}: ${ERRORS[c].remedy}`).join(' '), ...json(errorAnswer) }]);
+  return {
+    summary: op.summary,
+    ...(inPath.length || inQuery.length ? { parameters: [...inPath, ...inQuery] } : {}),
+    ...(op.body ? { requestBody: { required: true, ...json(op.body) } } : {}),
+    responses: { ...(op.method === 'put' ? { 201: { description: 'added', ...json(op.answer!) } } : {}), 200: { description: op.method === 'put' ? 'was there already' : 'ok', ...(op.answer ? json(op.answer) : {}) }, ...Object.fromEntries(errors) },
+  };
+}

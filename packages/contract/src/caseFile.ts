@@ -1,0 +1,140 @@
+import { z } from 'zod';
+import { COMPLAINTS, EVENT_KINDS, REPAIR_KINDS, REPLACEABLE_PARTS, TEST_IDS, TESTS, type Case, type CircuitSheet, type Finding, type PressureLog, type TestRow, type ValueSpec } from '@jumper/core';
+
+/** The ranges that the product takes as sensible; outside them a file or a form is refused with the field's path. */
+export const RANGE = {
+  gaugeBar: { least: -1, most: 25 },
+  temperatureC: { least: -20, most: 250 },
+} as const;
+
+const within = (least: number, most: number) => z.number().min(least, `must be at least ${least}`).max(most, `must be at most ${most}`);
+const above = (most: number) => z.number().gt(0, 'must be above 0').max(most, `must be at most ${most}`);
+export const gaugeBar = within(RANGE.gaugeBar.least, RANGE.gaugeBar.most);
+export const temperatureC = within(RANGE.temperatureC.least, RANGE.temperatureC.most);
+const ageYears = within(0, 150);
+
+const vessel = z.looseObject({
+  nominalVolumeL: above(100_000).optional(),
+  labelPrechargeBar: within(0, 16).optional(),
+  targetPrechargeBar: within(0, 16).optional(),
+  isolationValve: z.enum(['none', 'fitted', 'fitted-with-drain']).optional(),
+  ageYears: ageYears.optional(),
+  heightAboveGaugeM: within(-200, 200).optional(),
+});
+
+const zone = z.looseObject({
+  id: z.string(),
+  control: z.enum(['circulator', 'zone-valve']).optional(),
+  emitter: z.enum(['radiator', 'floor', 'cylinder']).optional(),
+  mixing: z.boolean().optional(),
+  setC: temperatureC.optional(),
+});
+
+export const circuitSheet = z
+  .looseObject({
+    kind: z.enum(['sealed-hot-water', 'steam']),
+    waterVolumeL: above(1_000_000).optional(),
+    waterVolumeSource: z.enum(['measured', 'estimated']).optional(),
+    emitters: z.array(z.looseObject({ kind: z.string() })).optional(),
+    glycolPercent: within(0, 60).optional(),
+    glycol: z.enum(['propylene', 'ethylene']).optional(),
+    heatOutputKw: above(100_000).optional(),
+    staticHeadM: within(0, 150).optional(),
+    altitudeM: within(-400, 5000).optional(),
+    gauge: z.looseObject({ kind: z.enum(['dial', 'sensor', 'unnumbered']).optional(), resolutionBar: above(2).optional() }).optional(),
+    vessel: vessel.optional(),
+    vessels: z.array(vessel).optional(),
+    reliefValve: z.looseObject({ setBar: above(25), ageYears: ageYears.optional(), capacityKw: above(100_000).optional() }).optional(),
+    fill: z
+      .looseObject({
+        kind: z.enum(['manual-loop', 'reducing-valve', 'pressurisation-unit', 'automatic-feeder', 'hand-valve', 'none']),
+        mainsBar: within(0, 25).optional(), setBar: gaugeBar.optional(), cutInBar: gaugeBar.optional(), cutOutBar: gaugeBar.optional(),
+      })
+      .optional(),
+    domesticHotWater: z.looseObject({ kind: z.enum(['plate-exchanger', 'indirect-coil', 'none']) }).optional(),
+    maxFlowC: within(20, 180).optional(),
+    ageYears: ageYears.optional(),
+    zones: z.array(zone).optional(),
+  })
+  .superRefine((c, ctx) => {
+    if (c.kind === 'sealed-hot-water' && c.reliefValve === undefined) ctx.addIssue({ code: 'custom', path: ['reliefValve', 'setBar'], message: 'is required for a sealed circuit' });
+  });
+
+const logEvent = z.looseObject({ tS: z.number().min(0, 'must be at least 0'), kind: z.enum(EVENT_KINDS), volumeL: above(100_000).optional(), text: z.string().optional() });
+
+const samples = z
+  .looseObject({
+    tS: z.array(z.number().min(0, 'must be at least 0')),
+    pressureBar: z.array(gaugeBar.nullable()),
+    flowC: z.array(temperatureC.nullable()).optional(),
+    returnC: z.array(temperatureC.nullable()).optional(),
+  })
+  .superRefine((s, ctx) => {
+    for (const channel of ['pressureBar', 'flowC', 'returnC'] as const) {
+      const values = s[channel];
+      if (values && values.length !== s.tS.length) ctx.addIssue({ code: 'custom', path: [channel], message: `has ${values.length} values for ${s.tS.length} times` });
+    }
+    const back = s.tS.findIndex((t, i) => i > 0 && t < s.tS[i - 1]!);
+    if (back > 0) ctx.addIssue({ code: 'custom', path: ['tS', back], message: 'runs backwards' });
+  });
+
+const epoch = z.enum(['as-found', 'after-work']);
+
+export const pressureLog = z.looseObject({
+  startedAt: z.iso.datetime({ offset: true, message: 'must be an ISO 8601 time' }).optional(),
+  source: z.enum(['hand', 'logger', 'csv', 'camera']).optional(),
+  epoch: epoch.optional(),
+  samples,
+  events: z.array(logEvent).optional(),
+});
+
+const valueOf = (spec: ValueSpec) => {
+  const n = within(spec.least, spec.most);
+  return spec.optional ? n.optional() : n;
+};
+
+/** One finding's schema, made from the test's row of the catalogue. */
+function findingOf(test: string, row: TestRow) {
+  const required = row.outcomes !== undefined && row.values !== undefined;
+  return z.looseObject({
+    test: z.literal(test),
+    epoch: epoch.optional(),
+    atS: z.number().min(0, 'must be at least 0').optional(),
+    ...(row.outcomes ? { outcome: z.enum(row.outcomes as [string, ...string[]]) } : {}),
+    ...Object.fromEntries(Object.entries(row.values ?? {}).map(([name, spec]) => [name, valueOf(required ? { ...spec, optional: true } : spec)])),
+    ...Object.fromEntries((row.flags ?? []).map((name) => [name, z.boolean().optional()])),
+    ...Object.fromEntries(Object.entries(row.words ?? {}).map(([name, words]) => [name, (words.length ? z.enum(words as [string, ...string[]]) : z.string()).optional()])),
+  });
+}
+
+const findingOptions = TEST_IDS.map((id) => findingOf(id, TESTS[id]));
+export const finding = z.discriminatedUnion('test', findingOptions as unknown as [ReturnType<typeof findingOf>, ...ReturnType<typeof findingOf>[]]);
+
+export const repair = z.looseObject({ kind: z.enum(REPAIR_KINDS), at: z.iso.datetime({ offset: true }).optional(), toBar: gaugeBar.optional() });
+
+export const complaint = z.enum(COMPLAINTS);
+
+/** The open case file. Unknown keys are kept; an unknown kind, test, outcome or event is an error. */
+export const caseFile = z.looseObject({
+  format: z.literal('jumper-case'),
+  version: z.literal(1),
+  id: z.string().min(1, 'must not be empty'),
+  title: z.string().optional(),
+  complaint: z.array(complaint).optional(),
+  alreadyDone: z.array(z.looseObject({ part: z.enum(REPLACEABLE_PARTS) })).optional(),
+  circuit: circuitSheet,
+  logs: z.array(pressureLog).optional(),
+  findings: z.array(finding).optional(),
+  repairs: z.array(repair).optional(),
+});
+
+// The schemas and the core's plain types say the same: a change to one that the other does not follow does not compile.
+type Loosened<T> = T extends (infer U)[] ? Loosened<U>[] : T extends object ? { [K in keyof T]?: Loosened<T[K]> } : T;
+const _sheet: Loosened<Omit<CircuitSheet, 'emitters'>> = {} as z.infer<typeof circuitSheet>;
+const _log: Loosened<PressureLog> = {} as z.infer<typeof pressureLog>;
+void _sheet; void _log;
+
+/** A parsed case as the core takes it. */
+export const asCase = (parsed: z.infer<typeof caseFile>): Case => parsed as unknown as Case;
+export const asSheet = (parsed: z.infer<typeof circuitSheet>): CircuitSheet => parsed as unknown as CircuitSheet;
+export const asFinding = (parsed: z.infer<typeof finding>): Finding => parsed as unknown as Finding;

@@ -1,0 +1,5 @@
+export * from './caseFile';
+export * from './jobCase';
+export * from './problems';
+export * from './records';
+export * from './simulationRequest';

@@ -1,0 +1,53 @@
+import { netGrowth } from '../water/netGrowth';
+import { acceptedWaterL } from '../vessel/acceptedWater';
+import type { ResolvedCircuit } from './resolveCircuit';
+import { systemPressureGaugeBar } from './systemPressure';
+
+/** Share of the content that gets hot and how far the mean stands below the flow: central values and their reach, which outweigh
+ *  every other doubt. Common practice: mean = flow − half the drop, drop 10 K (5–20), 75–100 % of the content heated. */
+export const HEATED = { share: 0.88, leastShare: 0.72, mostShare: 1, dropK: 10, leastDropK: 4, mostDropK: 20 } as const;
+
+export interface ExpectedInput {
+  circuit: ResolvedCircuit;
+  /** Cold starting point. */
+  coldGaugeBar: number;
+  coldC: number;
+  /** Flow temperature reached. */
+  flowC: number;
+  /** Return temperature where it was read; else the usual drop is assumed. */
+  returnC?: number;
+  prechargeGaugeBar?: number;
+}
+
+export interface ExpectedPressure {
+  gaugeBar: number;
+  lowGaugeBar: number;
+  highGaugeBar: number;
+}
+
+/** Where a healthy circuit of this sheet would stand at a flow temperature: middle, and the reach that the doubts about content, heated
+ *  share, mean temperature and charge (±0.1 bar) allow, about nine in ten. */
+export function expectedPressure(input: ExpectedInput): ExpectedPressure {
+  const { circuit: c, returnC } = input;
+  const half = (drop: number) => Math.max(input.coldC, returnC === undefined ? input.flowC - drop / 2 : (input.flowC + returnC) / 2);
+  const charge = input.prechargeGaugeBar ?? c.prechargeGaugeBar;
+  const reach = 1.2 * c.contentSpread;
+  return {
+    gaugeBar: pressureWith(input, c.contentL * HEATED.share, half(HEATED.dropK), charge),
+    lowGaugeBar: pressureWith(input, c.contentL * (1 - reach) * 0.8, half(HEATED.mostDropK * 0.8), charge + 0.08),
+    highGaugeBar: pressureWith(input, c.contentL * (1 + reach) * 0.96, half(HEATED.leastDropK), Math.max(charge - 0.08, -c.atmosphericBar)),
+  };
+}
+
+function pressureWith(input: ExpectedInput, heatedL: number, meanC: number, prechargeGaugeBar: number): number {
+  const { circuit: c, coldGaugeBar, coldC } = input;
+  const vesselAt = (systemGaugeBar: number) => acceptedWaterL({ nominalVolumeL: c.vesselL, prechargeGaugeBar, systemGaugeBar, atmosphericBar: c.atmosphericBar });
+  const cold = vesselAt(coldGaugeBar) + c.stretchLPerBar * coldGaugeBar;
+  return systemPressureGaugeBar({
+    excessL: cold + heatedL * netGrowth({ fromC: coldC, toC: meanC }),
+    nominalVolumeL: c.vesselL,
+    prechargeGaugeBar,
+    stretchLPerBar: c.stretchLPerBar,
+    atmosphericBar: c.atmosphericBar,
+  });
+}

@@ -1,0 +1,79 @@
+import { atmosphericBar, staticHeadBar } from './atmosphere';
+import type { CircuitSheet } from './CircuitSheet';
+
+/** A sealed circuit with a number for everything, and how far each may be off. */
+export interface ResolvedCircuit {
+  atmosphericBar: number;
+  contentL: number;
+  /** Relative standard deviation of the content. 0.15 for an estimate stands for ±25 % at nine in ten. */
+  contentSpread: number;
+  /** Sum of the vessels' nominal volumes. */
+  vesselL: number;
+  vesselSpread: number;
+  staticGaugeBar: number;
+  prechargeGaugeBar: number;
+  prechargeFrom: 'target' | 'label' | 'static-head';
+  fillGaugeBar: number;
+  reliefSetGaugeBar: number;
+  mainsGaugeBar: number;
+  stretchLPerBar: number;
+  maxFlowC: number;
+  gaugeStepBar: number;
+  /** The sheet's fields that were not given and are assumed here. */
+  assumed: string[];
+}
+
+/** Share of the content against heat output where nothing else is known: 4 L/kW (24 kW and 95 L). Common practice. */
+const LITRES_PER_KW = 4;
+
+/** Fills the gaps of a sealed circuit's sheet. The charge: the target if given, else the label if it covers the static head + 0.2,
+ *  else static head + 0.25. The fill: what the feed is set to, else charge + 0.3 (EN 12828, from memory), not below static + 0.5. */
+export function resolveCircuit(sheet: CircuitSheet): ResolvedCircuit {
+  const assumed: string[] = [];
+  const take = <T>(field: string, value: T | undefined, otherwise: T): T => {
+    if (value !== undefined) return value;
+    assumed.push(field);
+    return otherwise;
+  };
+  const vessels = sheet.vessels?.length ? sheet.vessels : sheet.vessel ? [sheet.vessel] : [];
+  const first = vessels[0];
+  const knownVesselL = vessels.reduce((sum, v) => sum + (v.nominalVolumeL ?? 0), 0);
+  const staticGaugeBar = staticHeadBar(take('staticHeadM', sheet.staticHeadM, 4));
+  const charge = resolveCharge(first, staticGaugeBar, assumed);
+  const content = resolveContent(sheet, assumed);
+  return {
+    atmosphericBar: atmosphericBar(sheet.altitudeM ?? 0),
+    ...content,
+    vesselL: knownVesselL > 0 ? knownVesselL : take('vessel.nominalVolumeL', undefined, Math.max(8, 0.08 * content.contentL)),
+    vesselSpread: knownVesselL > 0 ? 0.03 : 0.25,
+    staticGaugeBar,
+    ...charge,
+    fillGaugeBar: fillFor(sheet, charge.prechargeGaugeBar, staticGaugeBar),
+    reliefSetGaugeBar: take('reliefValve.setBar', sheet.reliefValve?.setBar, 3),
+    mainsGaugeBar: take('fill.mainsBar', sheet.fill?.mainsBar, 3.5),
+    stretchLPerBar: 0.02 + 0.0003 * content.contentL,
+    maxFlowC: take('maxFlowC', sheet.maxFlowC, 75),
+    gaugeStepBar: take('gauge.resolutionBar', sheet.gauge?.resolutionBar, sheet.gauge?.kind === 'sensor' ? 0.01 : 0.1),
+    assumed,
+  };
+}
+
+function resolveContent(sheet: CircuitSheet, assumed: string[]): { contentL: number; contentSpread: number } {
+  if (sheet.waterVolumeL !== undefined) return { contentL: sheet.waterVolumeL, contentSpread: sheet.waterVolumeSource === 'measured' ? 0.03 : 0.15 };
+  assumed.push('waterVolumeL');
+  if (sheet.heatOutputKw !== undefined) return { contentL: LITRES_PER_KW * sheet.heatOutputKw, contentSpread: 0.35 };
+  return { contentL: 95, contentSpread: 0.45 };
+}
+
+function resolveCharge(vessel: { labelPrechargeBar?: number; targetPrechargeBar?: number } | undefined, staticGaugeBar: number, assumed: string[]): Pick<ResolvedCircuit, 'prechargeGaugeBar' | 'prechargeFrom'> {
+  if (vessel?.targetPrechargeBar !== undefined) return { prechargeGaugeBar: vessel.targetPrechargeBar, prechargeFrom: 'target' };
+  const label = vessel?.labelPrechargeBar;
+  if (label !== undefined && label >= staticGaugeBar + 0.2) return { prechargeGaugeBar: label, prechargeFrom: 'label' };
+  if (label === undefined) assumed.push('vessel.labelPrechargeBar');
+  return { prechargeGaugeBar: Math.max(0.5, Math.round((staticGaugeBar + 0.25) * 20) / 20), prechargeFrom: 'static-head' };
+}
+
+function fillFor(sheet: CircuitSheet, prechargeGaugeBar: number, staticGaugeBar: number): number {
+  const fed = sheet.fill?.kind === 'reducing-valve' ? sheet.fill.setBar : sheet.fill?.kind === 'pressurisation-unit' ? sheet.fill.cutOutBar : undefined;
+  return fed ?? Math.max(prechargeGaugeBar + 0.3, staticGaugeBar + 0.5);
+}

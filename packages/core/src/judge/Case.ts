@@ -1,0 +1,26 @@
+import type { CircuitSheet } from '../circuit/CircuitSheet';
+import type { PressureLog } from '../log/PressureLog';
+import type { Complaint } from './complaints';
+import type { Finding } from './Finding';
+import type { ReplaceablePart } from './priors';
+
+export const REPAIR_KINDS = [
+  'vessel-recharged', 'vessel-changed', 'core-changed', 'relief-changed', 'feed-changed', 'plate-changed', 'coil-changed', 'connection-cleared',
+  'gauge-changed', 'leak-mended', 'other',
+] as const;
+export type RepairKind = (typeof REPAIR_KINDS)[number];
+export interface Repair { kind: RepairKind; at?: string; toBar?: number }
+
+/** One circuit, its logs and what was found: the open case file's content. */
+export interface Case {
+  format: 'jumper-case';
+  version: 1;
+  id: string;
+  title?: string;
+  complaint?: Complaint[];
+  alreadyDone?: { part: ReplaceablePart }[];
+  circuit: CircuitSheet;
+  logs?: PressureLog[];
+  findings?: Finding[];
+  repairs?: Repair[];
+}

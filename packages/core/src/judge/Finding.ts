@@ -1,0 +1,39 @@
+import type { Epoch } from '../log/PressureLog';
+import type { TestId } from './tests';
+
+/** What a test showed. Which of the values a test carries stands in the catalogue of tests; all pressures bar gauge. */
+export interface Finding {
+  test: TestId;
+  outcome?: string;
+  epoch?: Epoch;
+  atS?: number;
+  valueBar?: number;
+  circuitBar?: number;
+  drainOpen?: boolean;
+  idleHours?: number;
+  startBar?: number;
+  endBar?: number;
+  minutes?: number;
+  boilerIsolated?: boolean;
+  heating?: boolean;
+  volumeL?: number;
+  volumeMl?: number;
+  during?: string;
+  beforeBar?: number;
+  afterBar?: number;
+  fromBar?: number;
+  firstGaugeBar?: number;
+  markedBar?: number;
+  count?: number;
+  coldBar?: number;
+  hotBar?: number;
+  hotC?: number;
+  boilerStartBar?: number;
+  boilerEndBar?: number;
+  circuitStartBar?: number;
+  circuitEndBar?: number;
+  water?: string;
+  waterC?: number;
+  /** Values of circulation and steam tests, read by their own chapters. */
+  [value: string]: unknown;
+}

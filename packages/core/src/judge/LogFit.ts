@@ -1,0 +1,220 @@
+import { seededRandom } from '../simulate/seededRandom';
+import { predictGauge, SLOT } from './kernel';
+import { backSolve, cholesky, forwardSolve } from './linear';
+import type { LogTrack } from './LogTrack';
+import type { ParameterSpace } from './parameters';
+import { whiten } from './whiten';
+
+/** How well one log model explains the logs, and what its parameters then are. */
+export interface LogFit {
+  /** Natural log of the probability of the logs under the model, parameters integrated out. */
+  logEvidence: number;
+  /** Weighted draws of the kernel's parameters given the logs; weights sum to 1. */
+  draws: { v: Float64Array; weight: number }[];
+  /** Kish's effective number of draws. */
+  effective: number;
+  /** Best-fitting parameters, and what they predict, track by track. */
+  best: Float64Array;
+  predicted: Float64Array[];
+}
+
+const DRAWS = 240;
+const MOST_ITERATIONS = 14;
+const TAIL = 5;
+
+/** Fits by damped least squares from several starts, then samples round the modes with a wide-tailed proposal and weights the draws. With no
+ *  tracks the draws come from the priors. Counts are fixed and the generator seeded: the same input gives the same answer. */
+export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBar: number, seed: number): LogFit {
+  const n = space.free.length;
+  const points = tracks.reduce((s, t) => s + t.n, 0);
+  const v = space.fixed.slice();
+  const buffers = tracks.map((t) => new Float64Array(t.n));
+  const random = seededRandom(seed);
+  const set = (z: Float64Array) => { for (let i = 0; i < n; i++) v[space.free[i]!.slot] = space.free[i]!.of(z[i]!); };
+  let logDet = 0;
+  /** Residuals, whitened, the priors' at the end; returns half their square sum. */
+  const residuals = (z: Float64Array, out: Float64Array): number => {
+    set(z);
+    let at = 0, sum = 0;
+    logDet = 0;
+    for (let k = 0; k < tracks.length; k++) {
+      const track = tracks[k]!, b = buffers[k]!;
+      // Each track's stretches follow one another in the vector: shift a view rather than copy.
+      predictGauge(track, k === 0 ? v : shifted(v, tracks, k), atmosphericBar, b);
+      for (let i = 0; i < track.n; i++) b[i] = track.gaugeBar[i]! - b[i]!;
+      logDet += whiten(track, b);
+      for (let i = 0; i < track.n; i++) { out[at] = b[i]!; sum += b[i]! * b[i]!; at++; }
+    }
+    for (let i = 0; i < n; i++) { out[at++] = z[i]!; sum += z[i]! * z[i]!; }
+    return sum / 2;
+  };
+  const modes = tracks.length ? findModes() : [];
+  const r = new Float64Array(points + n);
+  if (!modes.length) return priorDraws();
+
+  const best = modes[0]!;
+  const shares = modes.map((m) => Math.exp(m.laplace - best.laplace));
+  const total = shares.reduce((a, b) => a + b, 0);
+  const z = new Float64Array(n), d = new Float64Array(n);
+  const logWeights: number[] = [], draws: Float64Array[] = [];
+  for (let s = 0; s < DRAWS; s++) {
+    let pick = random.uniform() * total, k = 0;
+    while (k < modes.length - 1 && pick > shares[k]!) pick -= shares[k++]!;
+    const mode = modes[k]!;
+    for (let i = 0; i < n; i++) d[i] = random.normal();
+    let chi = 0;
+    for (let i = 0; i < TAIL; i++) { const g = random.normal(); chi += g * g; }
+    const widen = Math.sqrt(TAIL / chi);
+    backSolve(mode.l, d, n);
+    for (let i = 0; i < n; i++) z[i] = mode.z[i]! + widen * d[i]!;
+    const half = residuals(z, r);
+    logWeights.push(-half - logDet - (n / 2) * Math.log(2 * Math.PI) - logProposal(z));
+    draws.push(v.slice());
+  }
+  const most = Math.max(...logWeights);
+  const weights = logWeights.map((w) => Math.exp(w - most));
+  const sum = weights.reduce((a, b) => a + b, 0);
+  residuals(best.z, r);
+  return {
+    logEvidence: most + Math.log(sum / DRAWS),
+    draws: draws.map((vector, i) => ({ v: vector, weight: weights[i]! / sum })),
+    effective: (sum * sum) / weights.reduce((a, b) => a + b * b, 0),
+    best: v.slice(),
+    predicted: tracks.map((t, k) => { const out = new Float64Array(t.n); predictGauge(t, shifted(v, tracks, k), atmosphericBar, out); return out; }),
+  };
+
+  function logProposal(at: Float64Array): number {
+    let density = 0;
+    for (let k = 0; k < modes.length; k++) {
+      const m = modes[k]!;
+      let q = 0;
+      // |Lᵀ (z − ẑ)|² with H = L Lᵀ.
+      for (let i = 0; i < n; i++) {
+        let s = 0;
+        for (let j = i; j < n; j++) s += m.l[j * n + i]! * (at[j]! - m.z[j]!);
+        q += s * s;
+      }
+      density += (shares[k]! / total) * Math.exp(tNorm(n) + m.logDetL - ((TAIL + n) / 2) * Math.log(1 + q / TAIL));
+    }
+    return Math.log(density + 1e-300);
+  }
+
+  function findModes() {
+    const starts = startingPoints(space, n);
+    const found: { z: Float64Array; l: Float64Array; logDetL: number; laplace: number }[] = [];
+    for (const start of starts) {
+      const m = descend(start);
+      if (m && !found.some((f) => f.z.every((x, i) => Math.abs(x - m.z[i]!) < 0.15))) found.push(m);
+    }
+    found.sort((a, b) => b.laplace - a.laplace);
+    return found.filter((f) => f.laplace > found[0]!.laplace - 8).slice(0, 3);
+  }
+
+  function descend(start: Float64Array) {
+    const rows = points + n;
+    let at = start.slice();
+    let r0 = new Float64Array(rows), r1 = new Float64Array(rows);
+    const jac = new Float64Array(rows * n), normal = new Float64Array(n * n), damped = new Float64Array(n * n), step = new Float64Array(n);
+    let half = residuals(at, r0), damping = 1e-2;
+    for (let it = 0; it < MOST_ITERATIONS; it++) {
+      jacobian(at, r0, r1, jac, rows);
+      gram(jac, normal, rows);
+      let moved = false, gain = 0;
+      for (let attempt = 0; attempt < 5 && !moved; attempt++) {
+        damped.set(normal);
+        for (let i = 0; i < n; i++) damped[i * n + i]! *= 1 + damping;
+        const l = cholesky(damped, n);
+        if (l) {
+          for (let i = 0; i < n; i++) { let s = 0; for (let k = 0; k < rows; k++) s -= jac[i * rows + k]! * r0[k]!; step[i] = s; }
+          forwardSolve(l, step, n);
+          backSolve(l, step, n);
+          const trial = at.map((x, i) => Math.max(-4, Math.min(4, x + Math.max(-1.5, Math.min(1.5, step[i]!)))));
+          const h = residuals(trial, r1);
+          if (h < half) { gain = half - h; at = trial; half = h; [r0, r1] = [r1, r0]; moved = true; damping = Math.max(1e-6, damping / 5); }
+        }
+        if (!moved) damping *= 6;
+      }
+      if (!moved || gain < 1e-3) break;
+    }
+    residuals(at, r0);
+    jacobian(at, r0, r1, jac, rows);
+    gram(jac, normal, rows);
+    const l = cholesky(normal, n);
+    if (!l) return null;
+    let logDetL = 0;
+    for (let i = 0; i < n; i++) logDetL += Math.log(l[i * n + i]!);
+    return { z: at, l, logDetL, laplace: -half - logDet - logDetL };
+  }
+
+  function jacobian(at: Float64Array, r0: Float64Array, r1: Float64Array, jac: Float64Array, rows: number) {
+    const h = 1e-4, saved = logDet;
+    for (let i = 0; i < n; i++) {
+      const keep = at[i]!;
+      at[i] = keep + h;
+      residuals(at, r1);
+      at[i] = keep;
+      for (let k = 0; k < rows; k++) jac[i * rows + k] = (r1[k]! - r0[k]!) / h;
+    }
+    logDet = saved;
+  }
+
+  function gram(jac: Float64Array, normal: Float64Array, rows: number) {
+    for (let i = 0; i < n; i++)
+      for (let j = 0; j <= i; j++) {
+        let s = 0;
+        for (let k = 0; k < rows; k++) s += jac[i * rows + k]! * jac[j * rows + k]!;
+        normal[i * n + j] = s;
+        normal[j * n + i] = s;
+      }
+  }
+
+  function priorDraws(): LogFit {
+    const zero = new Float64Array(n);
+    const draw = () => { for (let i = 0; i < n; i++) zero[i] = random.normal(); set(zero); return { v: v.slice(), weight: 1 / DRAWS }; };
+    const draws = Array.from({ length: DRAWS }, draw);
+    zero.fill(0);
+    set(zero);
+    return { logEvidence: 0, draws, effective: DRAWS, best: v.slice(), predicted: [] };
+  }
+}
+
+/** The vector as track k sees it: its own stretches stand first from SLOT.start. */
+function shifted(v: Float64Array, tracks: LogTrack[], k: number): Float64Array {
+  if (k === 0) return v;
+  let before = 0;
+  for (let i = 0; i < k; i++) for (const s of tracks[i]!.starts) before += s;
+  const out = new Float64Array(v.length - before);
+  out.set(v.subarray(0, SLOT.start));
+  out.set(v.subarray(SLOT.start + before), SLOT.start);
+  return out;
+}
+
+/** Every free parameter's own starts, one at a time together: enough to find gas above and below what fills the vessel, leaks small and large. */
+function startingPoints(space: ParameterSpace, n: number): Float64Array[] {
+  let points: Float64Array[] = [new Float64Array(n)];
+  space.free.forEach((p, i) => {
+    if (p.starts.length < 2) return;
+    points = points.flatMap((z) => p.starts.map((s) => { const c = z.slice(); c[i] = s; return c; }));
+  });
+  return points.slice(0, 6);
+}
+
+const tNorms = new Map<number, number>();
+/** Log of the normalising constant of a multivariate t with TAIL degrees of freedom in n dimensions, less the determinant. */
+function tNorm(n: number): number {
+  let value = tNorms.get(n);
+  if (value === undefined) {
+    value = logGamma((TAIL + n) / 2) - logGamma(TAIL / 2) - (n / 2) * Math.log(TAIL * Math.PI);
+    tNorms.set(n, value);
+  }
+  return value;
+}
+
+/** Lanczos approximation (g = 7, n = 9), relative error below 1e-13. */
+function logGamma(x: number): number {
+  const g = [0.99999999999980993, 676.5203681218851, -1259.1392167224028, 771.32342877765313, -176.61502916214059, 12.507343278686905, -0.13857109526572012, 9.9843695780195716e-6, 1.5056327351493116e-7];
+  let a = g[0]!;
+  const t = x - 1 + 7.5;
+  for (let i = 1; i < 9; i++) a += g[i]! / (x - 1 + i);
+  return 0.5 * Math.log(2 * Math.PI) + (x - 0.5) * Math.log(t) - t + Math.log(a);
+}

@@ -1,0 +1,113 @@
+import type { LogEvent, PressureLog } from '../log/PressureLog';
+import { reduceLog } from '../log/reduceLog';
+import { netGrowth } from '../water/netGrowth';
+import { HEATED } from '../circuit/expectedPressure';
+import type { ResolvedCircuit } from '../circuit/resolveCircuit';
+
+/** A reduced log laid out for the forward kernel: plain arrays, one entry a point. */
+export interface LogTrack {
+  n: number;
+  tS: Float64Array;
+  gaugeBar: Float64Array;
+  /** Variance of one point's own error (rounding, noise), bar². */
+  variance: Float64Array;
+  /** Growth of the content from the first point's mean temperature, per litre. */
+  growth: Float64Array;
+  /** First point of a stretch in which no unknown water was let in or out by hand. */
+  starts: Uint8Array;
+  fillOn: Uint8Array;
+  coilOn: Uint8Array;
+  boilerOn: Uint8Array;
+  /** Measured litres drawn off just before the point. */
+  drawnL: Float64Array;
+  /** Standard deviation and correlation time of the model's own error. */
+  modelErrorBar: number;
+  modelErrorS: number;
+  temperatures: 'flow-and-return' | 'flow' | 'none';
+  /** Span of mean water temperature, K. */
+  spanK: number;
+}
+
+const UNKNOWN_WATER: ReadonlySet<string> = new Set(['top-up', 'vented', 'drained', 'fill-opened', 'vessel-recharged']);
+const NO_TEMPERATURE_COLD_C = 18;
+
+/** Lays out a log; null when it holds fewer than two pressures. What comes after a recharge in the same log belongs to the work and is left out. */
+export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack | null {
+  const events = [...(log.events ?? [])].sort((a, b) => a.tS - b.tS);
+  const recharge = events.find((e) => e.kind === 'vessel-recharged')?.tS ?? Infinity;
+  const r = reduceLog(log);
+  let n = r.tS.length;
+  while (n > 0 && r.tS[n - 1]! >= recharge) n--;
+  if (n < 2) return null;
+  const means = meanTemperatures(r, n, events, circuit);
+  const observed = r.gaugeBar.slice(0, n);
+  const rangeBar = Math.max(...observed) - Math.min(...observed);
+  const track: LogTrack = {
+    n, tS: Float64Array.from(r.tS.slice(0, n)), gaugeBar: Float64Array.from(observed),
+    variance: new Float64Array(n), growth: new Float64Array(n), starts: new Uint8Array(n),
+    fillOn: new Uint8Array(n).fill(1), coilOn: new Uint8Array(n).fill(1), boilerOn: new Uint8Array(n).fill(1), drawnL: new Float64Array(n),
+    modelErrorBar: 0.015 + 0.04 * rangeBar, modelErrorS: 600,
+    temperatures: means.source, spanK: Math.max(...means.meanC) - Math.min(...means.meanC),
+  };
+  const step = circuit.gaugeStepBar;
+  const referenceC = means.meanC[0]!;
+  const state = { fill: 1, coil: 1, boiler: 1 };
+  let next = 0;
+  for (let i = 0; i < n; i++) {
+    track.variance[i] = (step * step) / 12 / Math.min(r.count[i]!, 3) + 1e-4;
+    track.growth[i] = netGrowth({ fromC: referenceC, toC: means.meanC[i]! });
+    if (i === 0) track.starts[i] = 1;
+    while (next < events.length && events[next]!.tS <= track.tS[i]! + 1e-9) apply(events[next++]!, i);
+    track.fillOn[i] = state.fill; track.coilOn[i] = state.coil; track.boilerOn[i] = state.boiler;
+  }
+  return track;
+
+  function apply(e: LogEvent, i: number) {
+    if (UNKNOWN_WATER.has(e.kind)) track.starts[i] = 1;
+    if (e.kind === 'drawn-off') { if (e.volumeL === undefined) track.starts[i] = 1; else track.drawnL[i]! += e.volumeL; }
+    if (e.kind === 'cold-main-closed') { state.fill = 0; state.coil = 0; }
+    if (e.kind === 'cold-main-opened') { state.fill = 1; state.coil = 1; }
+    if (e.kind === 'fill-closed' || e.kind === 'fill-disconnected') state.fill = 0;
+    if (e.kind === 'fill-opened') state.fill = 1;
+    if (e.kind === 'coil-isolated') state.coil = 0;
+    if (e.kind === 'coil-reopened') state.coil = 1;
+    if (e.kind === 'boiler-isolated') state.boiler = 0;
+    if (e.kind === 'boiler-reopened') state.boiler = 1;
+  }
+}
+
+/** Mean water temperature at each point: from flow and return, from the flow with the usual drop, or — with none read — a step to the
+ *  greatest flow temperature while the heat is on, which the kernel's lag then softens. */
+function meanTemperatures(r: { tS: number[]; gaugeBar: number[]; flowC: (number | null)[]; returnC: (number | null)[] }, n: number, events: LogEvent[], circuit: ResolvedCircuit): { meanC: number[]; source: LogTrack['temperatures'] } {
+  const flow = fillGaps(r.tS, r.flowC, n), ret = fillGaps(r.tS, r.returnC, n);
+  const clamp = (c: number) => Math.min(150, Math.max(1, c));
+  if (flow && ret) return { meanC: flow.map((f, i) => clamp((f + ret[i]!) / 2)), source: 'flow-and-return' };
+  const coldest = flow ? Math.min(...flow) : 0;
+  if (flow) return { meanC: flow.map((f) => clamp(f - Math.min(HEATED.dropK / 2, (f - coldest) / 3))), source: 'flow' };
+  const hotC = circuit.maxFlowC - HEATED.dropK / 2;
+  const switches = events.filter((e) => e.kind === 'heat-on' || e.kind === 'heat-off');
+  const peak = r.gaugeBar.slice(0, n).reduce((best, p, i, all) => (p > all[best]! ? i : best), 0);
+  let on = false;
+  const meanC = Array.from({ length: n }, (_, i) => {
+    if (switches.length === 0) on = i > 0 && i <= peak && circuit.maxFlowC > 0;
+    else for (const s of switches) if (s.tS < r.tS[i]!) on = s.kind === 'heat-on';
+    return on ? hotC : NO_TEMPERATURE_COLD_C;
+  });
+  return { meanC, source: 'none' };
+}
+
+/** Straight lines between the values read, level before the first and after the last; null with fewer than two. */
+function fillGaps(tS: number[], values: (number | null)[], n: number): number[] | null {
+  const known: number[] = [];
+  for (let i = 0; i < n; i++) if (values[i] !== null && values[i] !== undefined) known.push(i);
+  if (known.length < 2) return null;
+  let k = 0;
+  return Array.from({ length: n }, (_, i) => {
+    while (k < known.length - 2 && known[k + 1]! <= i) k++;
+    const a = known[k]!, b = known[k + 1]!;
+    if (i <= a) return values[a]!;
+    if (i >= b && k === known.length - 2) return i === b ? values[b]! : values[known.at(-1)!]!;
+    const share = (tS[i]! - tS[a]!) / Math.max(1e-9, tS[b]! - tS[a]!);
+    return values[a]! + share * (values[b]! - values[a]!);
+  });
+}

@@ -1,0 +1,119 @@
+import { expectedPressure } from '../circuit/expectedPressure';
+import { cycleFeatures } from '../log/cycleFeatures';
+import type { PressureLog } from '../log/PressureLog';
+import { because } from './explain';
+import type { Case, RepairKind } from './Case';
+import { contradictions, latestOnly } from './contradictions';
+import type { Diagnosis, Judgement } from './Diagnosis';
+import { estimates } from './estimates';
+import { applicableFaults, type FaultId } from './faults';
+import { judgeEvidence, type Evidence, type Judged } from './judgeEvidence';
+import { nextTests, provingTest, repairKey } from './nextTests';
+import { weightedSets, type WeightedSet } from './priors';
+
+const MOST_HYPOTHESES = 25;
+/** Enough is known to act when one repair is this probable and something was actually measured. */
+const ENOUGH = 0.9;
+const HOT_C = 50;
+
+/** Ranks the faults of a case. Pure and repeatable: same case and build, same answer.
+ *  @param input a valid case (checked by the contract); logs and findings may be empty
+ *  @throws {OutOfRangeError} where the sheet's numbers lie outside the physics */
+export function diagnose(input: Case): Diagnosis {
+  const split = splitEpochs(input);
+  const priors = weightedSets(input);
+  const asFound = judge(split.asFound, priors);
+  const diagnosis: Diagnosis = { format: 'jumper-diagnosis', version: 1, caseId: input.id, ...asFound };
+  const worked = (input.repairs?.length ?? 0) > 0 || split.afterWork.logs.length > 0 || split.afterWork.findings.length > 0;
+  if (worked) diagnosis.now = judge(split.afterWork, afterRepairs(asFound, priors, input.repairs ?? []));
+  return diagnosis;
+}
+
+function judge(evidence: Evidence, priors: WeightedSet[]): Judgement {
+  const latest: Evidence = { ...evidence, findings: latestOnly(evidence.findings) };
+  const judged = judgeEvidence(latest, priors);
+  const marginals: Partial<Record<FaultId, number>> = {};
+  for (const id of applicableFaults(evidence.circuit)) marginals[id] = judged.sets.reduce((s, x) => s + (x.faults.includes(id) ? x.probability : 0), 0);
+  const done = new Set(latest.findings.map((f) => f.finding.test));
+  const leadRepair = judged.sets[0] ? repairKey(judged.sets[0]) : '';
+  const leadShare = judged.sets.filter((s) => repairKey(s) === leadRepair).reduce((a, s) => a + s.probability, 0);
+  const last = lastFlowC(latest.logs);
+  return {
+    hypotheses: judged.sets.slice(0, MOST_HYPOTHESES).map(({ faults, probability }) => ({ faults, probability })),
+    marginals,
+    estimates: estimates(judged, done),
+    expected: expected(judged, latest.logs),
+    because: because(judged, latest, marginals),
+    nextTests: nextTests(judged, evidence.circuit, done, last !== null && last > HOT_C),
+    contradictions: contradictions(evidence),
+    enoughKnown: leadShare >= ENOUGH && (judged.tracks.length > 0 || done.size > 0),
+    provingTest: provingTest(judged, evidence.circuit, done),
+    predicted: predicted(judged),
+  };
+}
+
+function expected(judged: Judged, logs: PressureLog[]): Judgement['expected'] {
+  const f = logs[0] ? cycleFeatures(logs[0]) : null;
+  const coldGaugeBar = f?.coldBar ?? judged.circuit.fillGaugeBar;
+  const coldC = f?.coldC ?? 15;
+  const flowC = f?.hotC ?? judged.circuit.maxFlowC;
+  if (coldGaugeBar <= -0.9 || flowC < 1 || coldC < 0) return null;
+  const right = expectedPressure({ circuit: judged.circuit, coldGaugeBar, coldC: Math.max(1, coldC), flowC: Math.min(150, flowC) });
+  return { hotBar: right.gaugeBar, swingBar: right.gaugeBar - coldGaugeBar };
+}
+
+function predicted(judged: Judged): Judgement['predicted'] {
+  const track = judged.tracks[0], fit = judged.sets[0]?.fit;
+  return track && fit?.predicted[0] ? { tS: [...track.tS], gaugeBar: [...fit.predicted[0]] } : null;
+}
+
+function lastFlowC(logs: PressureLog[]): number | null {
+  return logs.at(-1)?.samples.flowC?.findLast((c) => c !== null) ?? null;
+}
+
+/** As-found and after-work evidence. A log or finding says which it is; without that, a log that starts after the first repair is after-work. */
+function splitEpochs(input: Case): { asFound: Evidence; afterWork: Evidence } {
+  const repairs = (input.repairs ?? []).flatMap((r) => (r.at ? [Date.parse(r.at)] : []));
+  const firstRepair = repairs.length ? Math.min(...repairs) : Infinity;
+  const isAfter = (log: PressureLog) => (log.epoch ? log.epoch === 'after-work' : log.startedAt !== undefined && Date.parse(log.startedAt) >= firstRepair);
+  const logs = input.logs ?? [], findings = (input.findings ?? []).map((finding, index) => ({ finding, index }));
+  const of = (after: boolean): Evidence => ({ circuit: input.circuit, logs: logs.filter((l) => isAfter(l) === after), findings: findings.filter((f) => (f.finding.epoch === 'after-work') === after) });
+  return { asFound: of(false), afterWork: of(true) };
+}
+
+/** What each kind of work puts right. */
+const MENDS: Record<RepairKind, FaultId[]> = {
+  'vessel-recharged': ['vessel-undercharged', 'vessel-overcharged'],
+  'vessel-changed': ['vessel-undercharged', 'vessel-overcharged', 'vessel-diaphragm-failed', 'vessel-gas-valve-leaking', 'vessel-undersized'],
+  'core-changed': ['vessel-gas-valve-leaking'],
+  'relief-changed': ['relief-valve-passing', 'relief-valve-lifts-early'],
+  'feed-changed': ['fill-loop-passing', 'reducing-valve-creeping', 'reducing-valve-set-high', 'feed-starved'],
+  'plate-changed': ['dhw-plate-perforated'],
+  'coil-changed': ['dhw-coil-perforated'],
+  'connection-cleared': ['vessel-connection-blocked', 'vessel-isolated'],
+  'gauge-changed': ['gauge-misreading'],
+  'leak-mended': ['circuit-leak', 'boiler-exchanger-leak', 'air-vent-faulty'],
+  other: [],
+};
+/** How often work that was done did not put its fault right. Common practice. */
+const UNMENDED = 0.12;
+
+/** What was believed before the work is what to expect after it, less what the work put right: each mended fault goes from its set but for a
+ *  small share, and what is left of the set remains. */
+function afterRepairs(asFound: Judgement, priors: WeightedSet[], repairs: { kind: RepairKind }[]): WeightedSet[] {
+  const mended = new Set(repairs.flatMap((r) => MENDS[r.kind]));
+  const weights = new Map(priors.map((p) => [p.faults.join('+'), { faults: p.faults, weight: 0.02 * p.weight }]));
+  const add = (faults: FaultId[], weight: number) => {
+    const key = (faults.length ? faults : ['none']).join('+');
+    const at = weights.get(key);
+    if (at) at.weight += weight;
+  };
+  for (const h of asFound.hypotheses) {
+    const left = h.faults.filter((f) => !mended.has(f) && f !== 'none');
+    if (left.length === h.faults.length || h.faults[0] === 'none') add(h.faults, h.probability);
+    else { add(left, h.probability * (1 - UNMENDED)); add(h.faults, h.probability * UNMENDED); }
+  }
+  const all = [...weights.values()];
+  const sum = all.reduce((s, w) => s + w.weight, 0);
+  return all.map((w) => ({ faults: w.faults, weight: w.weight / sum }));
+}

@@ -1,0 +1,44 @@
+import type { Interval, Judgement } from './Diagnosis';
+import { chargeOf } from './findingLikelihood';
+import type { Judged, JudgedSet } from './judgeEvidence';
+import { SLOT } from './kernel';
+
+/** Wider than this an estimate of the charge says nothing, bar. */
+const WIDEST_CHARGE_BAR = 1.3;
+const LEAST_SPAN_K = 10;
+
+/** Estimates over all sets, each by its weight; null where the data cannot support one. */
+export function estimates(judged: Judged, testsDone: ReadonlySet<string>): Judgement['estimates'] {
+  const { sets, circuit, tracks } = judged;
+  const heated = tracks.some((t) => t.spanK >= LEAST_SPAN_K);
+  const charge = heated || testsDone.has('precharge') || testsDone.has('draw-off') ? interval(sets, (v, s) => (s.faults.some((f) => f === 'vessel-isolated' || f === 'vessel-connection-blocked') ? null : chargeOf(v, circuit))) : null;
+  const has = (s: JudgedSet, slots: number[]) => slots.some((slot) => s.draws[0]!.v[slot]! > 0);
+  const flow = (slots: number[], headBar: number) => {
+    const share = sets.filter((s) => has(s, slots)).reduce((a, s) => a + s.probability, 0);
+    return share < 0.3 ? null : interval(sets.filter((s) => has(s, slots)), (v) => slots.reduce((a, slot) => a + v[slot]!, 0) * Math.sqrt(Math.max(0, headBar)));
+  };
+  const lastBar = tracks.at(-1)?.gaugeBar.at(-1) ?? circuit.fillGaugeBar;
+  return {
+    prechargeBar: charge && charge.p95 - charge.p05 < WIDEST_CHARGE_BAR ? charge : null,
+    inflowLPerH: flow([SLOT.inFill, SLOT.inCoil], circuit.mainsGaugeBar - lastBar),
+    lossLPerH: flow([SLOT.outCircuit, SLOT.outBoiler], lastBar),
+    gaugeOffsetBar: testsDone.has('second-gauge') || testsDone.has('gauge-at-zero') ? interval(sets, (v) => v[SLOT.offset]!) : null,
+    waterVolumeL: heated ? interval(sets, (v) => v[SLOT.contentL]!) : null,
+  };
+}
+
+function interval(sets: JudgedSet[], of: (v: Float64Array, set: JudgedSet) => number | null): Interval | null {
+  const values: { x: number; w: number }[] = [];
+  for (const s of sets) {
+    if (s.probability < 1e-4) continue;
+    for (const d of s.draws) {
+      const x = of(d.v, s);
+      if (x !== null && d.weight > 0) values.push({ x, w: s.probability * d.weight });
+    }
+  }
+  if (values.length < 10) return null;
+  values.sort((a, b) => a.x - b.x);
+  const total = values.reduce((a, b) => a + b.w, 0);
+  const at = (share: number) => { let c = 0; for (const { x, w } of values) { c += w; if (c >= share * total) return x; } return values.at(-1)!.x; };
+  return { median: at(0.5), p05: at(0.05), p95: at(0.95) };
+}

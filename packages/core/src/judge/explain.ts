@@ -1,0 +1,70 @@
+import { expectedPressure } from '../circuit/expectedPressure';
+import { cycleFeatures } from '../log/cycleFeatures';
+import type { Because } from './Diagnosis';
+import { FAULT_IDS, type FaultId } from './faults';
+import type { Finding } from './Finding';
+import type { Evidence, Judged, JudgedSet } from './judgeEvidence';
+import { OUTCOME_TABLES } from './outcomeTable';
+import { testRow } from './tests';
+
+/** Less than this is not worth a sentence, bits. */
+const LEAST_BITS = 0.15;
+const MOST_FAULTS = 5;
+
+/** Each piece of evidence with its weight for the faults that matter, against the average of the other hypotheses. */
+export function because(judged: Judged, evidence: Evidence, marginals: Partial<Record<FaultId, number>>): Because[] {
+  const faults = FAULT_IDS.filter((f) => (marginals[f] ?? 0) > 0.01).sort((a, b) => marginals[b]! - marginals[a]!).slice(0, MOST_FAULTS);
+  const out: Because[] = [];
+  const weigh = (id: string, logLikelihood: (s: JudgedSet) => number, before: (s: JudgedSet) => number, text: string) => {
+    for (const fault of faults) {
+      const bits = bitsFor(judged.sets, fault, logLikelihood, before);
+      if (Math.abs(bits) >= LEAST_BITS) out.push({ evidence: id, for: fault, bits, text });
+    }
+  };
+  if (judged.tracks.length > 0) weigh('log:0', (s) => s.logEvidence, (s) => Math.log(s.prior), logSentence(judged));
+  evidence.findings.forEach(({ finding, index }, k) =>
+    weigh(`finding:${index}`, (s) => s.findingEvidence[k]!, (s) => Math.log(s.prior) + s.logEvidence + sum(s.findingEvidence.slice(0, k)), findingSentence(finding)),
+  );
+  return out.sort((a, b) => Math.abs(b.bits) - Math.abs(a.bits));
+}
+
+/** log2 of the likelihood under the sets that hold the fault over that under those that do not, each set weighted by what stood before. */
+function bitsFor(sets: JudgedSet[], fault: FaultId, logLikelihood: (s: JudgedSet) => number, before: (s: JudgedSet) => number): number {
+  const mean = (chosen: JudgedSet[]) => {
+    const most = Math.max(...chosen.map(before)), top = Math.max(...chosen.map(logLikelihood));
+    let weight = 0, value = 0;
+    for (const s of chosen) { const w = Math.exp(before(s) - most); weight += w; value += w * Math.exp(logLikelihood(s) - top); }
+    return Math.log(value / weight + 1e-300) + top;
+  };
+  const holds = sets.filter((s) => s.faults.includes(fault)), others = sets.filter((s) => !s.faults.includes(fault));
+  if (!holds.length || !others.length) return 0;
+  return Math.max(-40, Math.min(40, (mean(holds) - mean(others)) / Math.LN2));
+}
+
+const sum = (x: number[]) => x.reduce((a, b) => a + b, 0);
+const bar = (x: number) => `${x.toFixed(2).replace(/0$/, '')} bar`;
+
+function logSentence(judged: Judged): string {
+  const f = cycleFeatures(judged.logs[0]!);
+  if (f.swingBar === null || f.coldBar === null) return 'The log holds too little to show a heat cycle.';
+  if (f.hotC === null || f.coldC === null) return `Rose ${bar(f.swingBar)} from cold to hot; no temperatures were read.`;
+  if (f.hotC - f.coldC < 5) return `${bar(f.swingBar)} of change with hardly any heat.`;
+  const right = expectedPressure({ circuit: judged.circuit, coldGaugeBar: f.coldBar, coldC: f.coldC, flowC: f.hotC, ...(f.hotReturnC !== null ? { returnC: f.hotReturnC } : {}) });
+  return `Rose ${bar(f.swingBar)} from ${f.coldC.toFixed(0)} to ${f.hotC.toFixed(0)} °C; this circuit should rise ${bar(Math.max(0, right.lowGaugeBar - f.coldBar))} to ${bar(Math.max(0, right.highGaugeBar - f.coldBar))}.`;
+}
+
+function findingSentence(f: Finding): string {
+  const title = testRow(f.test).title;
+  if (f.outcome !== undefined) {
+    const why = OUTCOME_TABLES[f.test]?.rows.filter((r) => r.shares[f.outcome!]! > 0.4).map((r) => r.why)[0];
+    return `${title}: ${f.outcome.replaceAll('-', ' ')}${why ? ` (${why})` : ''}.`;
+  }
+  if (f.test === 'precharge' && f.valueBar !== undefined) {
+    const masked = (f.circuitBar ?? (f.drainOpen ? 0 : 1)) > 0.05;
+    return masked ? `Precharge read ${bar(f.valueBar)} with water behind it: that only repeats the water pressure.` : `Precharge read ${bar(f.valueBar)} with the water side empty.`;
+  }
+  if (f.startBar !== undefined && f.endBar !== undefined) return `${title}: ${bar(f.startBar)} to ${bar(f.endBar)}${f.minutes !== undefined ? ` in ${f.minutes} min` : ''}.`;
+  if (f.valueBar !== undefined) return `${title}: ${bar(f.valueBar)}.`;
+  if (f.volumeL !== undefined) return `${title}: ${f.volumeL} L.`;
+  return `${title}: recorded.`;
+}

@@ -1,0 +1,123 @@
+import type { CircuitSheet } from '../circuit/CircuitSheet';
+import { resolveCircuit, type ResolvedCircuit } from '../circuit/resolveCircuit';
+import type { PressureLog } from '../log/PressureLog';
+import { cycleFeatures } from '../log/cycleFeatures';
+import type { FaultId } from './faults';
+import type { Finding } from './Finding';
+import { coldLevelDensity, findingLikelihood } from './findingLikelihood';
+import { SLOT } from './kernel';
+import { fitLogs, type LogFit } from './LogFit';
+import { logModelKey, logModelOf, type LogModel } from './logModel';
+import { layOutLog, type LogTrack } from './LogTrack';
+import { parameterSpace } from './parameters';
+import type { WeightedSet } from './priors';
+
+export interface Evidence {
+  circuit: CircuitSheet;
+  logs: PressureLog[];
+  /** With their place in the case file. */
+  findings: { finding: Finding; index: number }[];
+}
+
+export interface Draw { v: Float64Array; weight: number }
+
+/** One set of faults, judged. */
+export interface JudgedSet {
+  faults: FaultId[];
+  prior: number;
+  probability: number;
+  /** Natural logs: of all logs together, and of each finding given the logs and the findings before it. */
+  logEvidence: number;
+  findingEvidence: number[];
+  draws: Draw[];
+  fit: LogFit;
+}
+
+export interface Judged { sets: JudgedSet[]; circuit: ResolvedCircuit; tracks: LogTrack[]; logs: PressureLog[] }
+
+/** Bayes over fault sets: prior × probability of the logs (by simulation, parameters integrated out) × probability of each finding, the
+ *  parameters' draws reweighted by every finding in turn. Sorted, most probable first. */
+export function judgeEvidence(evidence: Evidence, priors: WeightedSet[]): Judged {
+  const circuit = resolveCircuit(evidence.circuit);
+  const logs = evidence.circuit.kind === 'steam' ? [] : evidence.logs;
+  const tracks = logs.map((l) => layOutLog(l, circuit)).filter((t): t is LogTrack => t !== null);
+  const fits = new Map<string, LogFit>();
+  const fitOf = (wanted: LogModel): LogFit => {
+    const known = fits.get(logModelKey(wanted));
+    if (known) return known;
+    const model = sameInLogs(wanted, tracks);
+    const key = logModelKey(model);
+    const fit = fits.get(key) ?? fitLogs(parameterSpace(model, evidence.circuit, circuit, tracks), tracks, circuit.atmosphericBar, 20_011 + fits.size);
+    fits.set(key, fit);
+    const own = model.inflow === wanted.inflow ? fit : { ...fit, draws: fit.draws.map(inflowByCoil) };
+    fits.set(logModelKey(wanted), own);
+    return own;
+  };
+  const features = logs.map(cycleFeatures);
+  const idleGiven = evidence.findings.some((f) => f.finding.test === 'idle-cold-pressure');
+  const sets = priors.map(({ faults, weight }): JudgedSet => {
+    const model = logModelOf(faults);
+    const fit = model.gauge === 'off' && tracks.length ? mixStuck(fitOf(model), fitOf({ ...model, gauge: 'stuck' })) : fitOf(model);
+    let logEvidence = fit.logEvidence;
+    const cold = features[0]?.coldBar;
+    if (cold !== null && cold !== undefined && !idleGiven && (features[0]!.coldC ?? 20) < 40) logEvidence += Math.log(coldLevelDensity(cold, faults, circuit));
+    logEvidence += Math.log(overheatShare(features, evidence.circuit, faults));
+    const { findingEvidence, draws } = weighFindings(evidence.findings, faults, fit.draws, circuit);
+    return { faults, prior: weight, probability: 0, logEvidence, findingEvidence, draws, fit };
+  });
+  const logs_ = sets.map((s) => Math.log(s.prior) + s.logEvidence + s.findingEvidence.reduce((a, b) => a + b, 0));
+  const most = Math.max(...logs_);
+  const weights = logs_.map((l) => Math.exp(l - most));
+  const sum = weights.reduce((a, b) => a + b, 0);
+  sets.forEach((s, i) => (s.probability = weights[i]! / sum));
+  sets.sort((a, b) => b.probability - a.probability);
+  return { sets, circuit, tracks, logs };
+}
+
+/** Two ways in look alike as long as no log shuts one of them, and so do two ways out: such models are fitted once. */
+function sameInLogs(model: LogModel, tracks: LogTrack[]): LogModel {
+  if (tracks.length === 0) return model;
+  const parted = tracks.some((t) => t.fillOn.some((on, i) => on !== t.coilOn[i]));
+  const boilerShut = tracks.some((t) => t.boilerOn.includes(0));
+  return {
+    ...model,
+    inflow: model.inflow === 'coil' && !parted ? 'fill' : model.inflow,
+    outflow: model.outflow === 'boiler' && !boilerShut ? 'circuit' : model.outflow,
+  };
+}
+
+/** The same draw with the water coming in by the coil, since watches part the two ways. */
+function inflowByCoil(draw: Draw): Draw {
+  const v = draw.v.slice();
+  v[SLOT.inCoil] = v[SLOT.inFill]!;
+  v[SLOT.inFill] = 0;
+  return { v, weight: draw.weight };
+}
+
+const STUCK_SHARE = 0.3;
+
+function mixStuck(off: LogFit, stuck: LogFit): LogFit {
+  const most = Math.max(off.logEvidence, stuck.logEvidence);
+  const mixed = most + Math.log((1 - STUCK_SHARE) * Math.exp(off.logEvidence - most) + STUCK_SHARE * Math.exp(stuck.logEvidence - most));
+  return { ...(stuck.logEvidence > off.logEvidence ? stuck : off), logEvidence: mixed };
+}
+
+function weighFindings(findings: Evidence['findings'], faults: FaultId[], prior: Draw[], circuit: ResolvedCircuit) {
+  let draws = prior;
+  const findingEvidence = findings.map(({ finding }) => {
+    const likelihoods = draws.map((d) => findingLikelihood(finding, faults, d.v, circuit));
+    const total = draws.reduce((s, d, i) => s + d.weight * likelihoods[i]!, 0);
+    draws = draws.map((d, i) => ({ v: d.v, weight: (d.weight * likelihoods[i]!) / total }));
+    return Math.log(total);
+  });
+  return { findingEvidence, draws };
+}
+
+/** Flow temperatures well above the limit speak for overheating; only where the limit stands on the sheet. */
+function overheatShare(features: { hottestC: number | null }[], sheet: CircuitSheet, faults: FaultId[]): number {
+  const hottest = Math.max(...features.map((f) => f.hottestC ?? -Infinity));
+  if (sheet.maxFlowC === undefined || !Number.isFinite(hottest)) return 1;
+  const over = hottest > sheet.maxFlowC + 7;
+  if (faults.includes('boiler-overheating')) return over ? 0.85 : hottest < sheet.maxFlowC - 5 ? 0.5 : 0.15;
+  return over ? 0.03 : 0.97;
+}

@@ -1,0 +1,66 @@
+import type { LogTrack } from './LogTrack';
+
+/** Places in the kernel's parameter vector; the starting pressures of a track's stretches follow from START on. */
+export const SLOT = { gas: 0, vesselL: 1, contentL: 2, share: 3, lagS: 4, stretch: 5, air: 6, inFill: 7, inCoil: 8, outCircuit: 9, outBoiler: 10, lift: 11, offset: 12, feedHolds: 13, stuck: 14, mains: 15, start: 16 } as const;
+
+const LONGEST_STEP_S = 60;
+const MOST_STEPS = 6;
+
+/** Predicts what the gauge shows at each point of a track. The judge's own model, apart from the simulator's on purpose.
+ *  Gas amounts are absolute bar · L, pressures gauge bar inside with the atmosphere added where the gas law wants it.
+ *  No checks or objects in here: it runs some hundred thousand times a diagnosis.
+ *  @param v parameters by {@link SLOT} @param out receives the prediction, one entry a point */
+export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: number, out: Float64Array): void {
+  const gas = v[0]!, vesselL = v[1]!, content = v[2]! * v[3]!, lagS = v[4]!, s = v[5]!, air = v[6]!;
+  const lift = v[11]! + atmosphericBar, feed = v[13]! + atmosphericBar, mains = v[15]! + atmosphericBar;
+  const stuck = v[14]!;
+  const emptyBelow = vesselL > 0 ? gas / vesselL : Infinity;
+  const fullAbove = 10 * emptyBelow;
+  const excessAt = (P: number) => s * P + (P <= emptyBelow ? 0 : P >= fullAbove ? 0.9 * vesselL : vesselL - gas / P) - air / P;
+  const emptyAt = vesselL > 0 ? excessAt(emptyBelow) : Infinity;
+  const fullAt = vesselL > 0 ? excessAt(fullAbove) : Infinity;
+  const pressureAt = (x: number) => {
+    let c = x, b = air;
+    if (x > fullAt) c = x - 0.9 * vesselL;
+    else if (x > emptyAt) { c = x - vesselL; b = gas + air; }
+    const root = Math.sqrt(c * c + 4 * s * b);
+    // The same root written so that nothing cancels for either sign of c.
+    const P = c >= 0 ? (c + root) / (2 * s) : (2 * b) / (root - c);
+    return P > 0.02 ? P : 0.02;
+  };
+  let stretch = 0, lagged = track.growth[0]!, water = 0, P = 1, first = 0;
+  for (let i = 0; i < track.n; i++) {
+    const target = track.growth[i]!;
+    if (i > 0) {
+      const gap = track.tS[i]! - track.tS[i - 1]!;
+      const steps = Math.max(1, Math.min(MOST_STEPS, Math.ceil(gap / LONGEST_STEP_S)));
+      const dt = gap / steps, hours = dt / 3600;
+      const from = track.growth[i - 1]!;
+      const keep = Math.exp(-dt / lagS);
+      const inFill = track.fillOn[i] ? v[7]! : 0, inCoil = track.coilOn[i] ? v[8]! : 0;
+      const leak = v[9]! + (track.boilerOn[i] ? v[10]! : 0);
+      for (let k = 1; k <= steps; k++) {
+        const goal = from + ((target - from) * (k - 0.5)) / steps;
+        lagged = goal + (lagged - goal) * keep;
+        const over = mains - P;
+        if (over > 0) water += (inFill + inCoil) * Math.sqrt(over) * hours;
+        if (leak > 0 && P > atmosphericBar) water -= leak * Math.sqrt(P - atmosphericBar) * hours;
+        P = pressureAt(water + content * lagged);
+        if (P > lift) { P = lift; water = excessAt(P) - content * lagged; }
+        if (P < feed && track.fillOn[i]) { P = feed; water = excessAt(P) - content * lagged; }
+      }
+    }
+    if (track.starts[i]) {
+      P = Math.max(0.05, v[SLOT.start + stretch++]! - v[12]! + atmosphericBar);
+      water = excessAt(P) - content * lagged;
+      if (i === 0 || stretch === 1) first = P;
+    }
+    if (track.drawnL[i]! > 0) {
+      water -= track.drawnL[i]!;
+      P = pressureAt(water + content * lagged);
+    }
+    const shown = stuck > 0 ? first + (1 - stuck) * (P - first) : P;
+    const gauge = shown - atmosphericBar + v[12]!;
+    out[i] = gauge > 0 ? gauge : 0;
+  }
+}

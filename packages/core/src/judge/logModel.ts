@@ -1,0 +1,44 @@
+import type { FaultId } from './faults';
+
+/** What a set of faults changes in the way the pressure moves. Sets with the same model look alike in a log, and share its likelihood. */
+export interface LogModel {
+  gas: 'right' | 'low' | 'cut-off' | 'small' | 'over';
+  inflow: 'none' | 'fill' | 'coil';
+  outflow: 'none' | 'circuit' | 'boiler';
+  lift: 'right' | 'early';
+  gauge: 'right' | 'off' | 'stuck';
+  feed: 'right' | 'high' | 'dead';
+  air: boolean;
+}
+
+const RIGHT: LogModel = { gas: 'right', inflow: 'none', outflow: 'none', lift: 'right', gauge: 'right', feed: 'right', air: false };
+
+const CHANGES: Partial<Record<FaultId, Partial<LogModel>>> = {
+  'vessel-undercharged': { gas: 'low' },
+  'vessel-diaphragm-failed': { gas: 'low' },
+  'vessel-connection-blocked': { gas: 'cut-off' },
+  'vessel-isolated': { gas: 'cut-off' },
+  'vessel-undersized': { gas: 'small' },
+  'vessel-overcharged': { gas: 'over' },
+  'relief-valve-passing': { outflow: 'circuit' },
+  'relief-valve-lifts-early': { lift: 'early' },
+  'fill-loop-passing': { inflow: 'fill' },
+  'reducing-valve-creeping': { inflow: 'fill' },
+  'fill-bypass-open': { inflow: 'fill' },
+  'reducing-valve-set-high': { feed: 'high' },
+  'pressurisation-unit-fault': { feed: 'dead' },
+  'feed-starved': { feed: 'dead' },
+  'dhw-plate-perforated': { inflow: 'coil' },
+  'dhw-coil-perforated': { inflow: 'coil' },
+  'circuit-leak': { outflow: 'circuit' },
+  'boiler-exchanger-leak': { outflow: 'boiler' },
+  'gauge-misreading': { gauge: 'off' },
+  'air-in-circuit': { air: true },
+  'air-vent-faulty': { outflow: 'circuit' },
+};
+
+export function logModelOf(faults: readonly FaultId[]): LogModel {
+  return Object.assign({ ...RIGHT }, ...faults.map((f) => CHANGES[f] ?? {}));
+}
+
+export const logModelKey = (m: LogModel): string => [m.gas, m.inflow, m.outflow, m.lift, m.gauge, m.feed, m.air ? 'air' : ''].join('/');

@@ -1,0 +1,107 @@
+import type { CircuitSheet } from '../circuit/CircuitSheet';
+import { faultRow } from './faults';
+import type { NextTest } from './Diagnosis';
+import type { Judged, JudgedSet } from './judgeEvidence';
+import { testOutcomes } from './testOutcomes';
+import { TEST_IDS, testRow, type TestId } from './tests';
+
+const MOST_SETS = 24;
+const MOST_DRAWS = 40;
+/** Below this a test is not worth the walk, bits. */
+const LEAST_BITS = 0.02;
+
+/** Tests not yet done, by expected information about what to do next per minute of effort. Sets with the same repair count as one. */
+export function nextTests(judged: Judged, sheet: CircuitSheet, done: ReadonlySet<string>, hot: boolean): NextTest[] {
+  const sets = judged.sets.slice(0, MOST_SETS).filter((s) => s.probability > 1e-4);
+  const rows = candidates(sheet, done).flatMap((test) => {
+    const bits = expectedBits(test, sets, judged);
+    if (bits === null || bits < LEAST_BITS) return [];
+    const row = testRow(test);
+    const cooling = hot && row.intrusive ? COOLING_MIN : 0;
+    return [{ next: { test, informationBits: bits, minutes: row.minutes + cooling, intrusive: row.intrusive, text: row.tells }, rate: bits / (row.minutes + row.effort + cooling + WALK_MIN) }];
+  });
+  return rows.sort((a, b) => b.rate - a.rate).map((r) => r.next);
+}
+
+/** The one test that would speak loudest if the leading set were wrong, whatever it costs; null where none is left. */
+export function provingTest(judged: Judged, sheet: CircuitSheet, done: ReadonlySet<string>): TestId | null {
+  const [lead, ...others] = judged.sets.slice(0, MOST_SETS);
+  if (!lead || others.length === 0) return null;
+  const rest = others.filter((s) => repairKey(s) !== repairKey(lead));
+  let best: TestId | null = null, most = 0.1;
+  for (const test of candidates(sheet, done)) {
+    const p = mixture(test, [lead], judged), q = mixture(test, rest, judged);
+    if (!p || !q) continue;
+    const bits = p.reduce((s, x, i) => s + x * Math.log2(x / q[i]!), 0);
+    if (bits > most) { most = bits; best = test; }
+  }
+  return best;
+}
+
+export const repairKey = (set: JudgedSet): string => [...new Set(set.faults.map((f) => faultRow(f).repair))].sort().join('+');
+
+/** Waiting for a hot circuit to fall below 50 °C before anything is opened, minutes; common practice. */
+const COOLING_MIN = 25;
+/** Getting to any test and back, minutes. */
+const WALK_MIN = 1;
+
+function candidates(sheet: CircuitSheet, done: ReadonlySet<string>): TestId[] {
+  return TEST_IDS.filter((id) => {
+    const row = testRow(id);
+    return !done.has(id) && (sheet.kind === 'steam') === (row.plant === 'steam') && (row.needs?.(sheet) ?? true);
+  });
+}
+
+function expectedBits(test: TestId, sets: JudgedSet[], judged: Judged): number | null {
+  const groups = new Map<string, { weight: number; outcomes: number[] }>();
+  for (const set of sets) {
+    const p = outcomesOf(test, set, judged);
+    if (!p) return null;
+    const key = repairKey(set);
+    const g = groups.get(key) ?? { weight: 0, outcomes: p.map(() => 0) };
+    g.weight += set.probability;
+    p.forEach((x, i) => (g.outcomes[i]! += set.probability * x));
+    groups.set(key, g);
+  }
+  const all = [...groups.values()];
+  const total = all.reduce((s, g) => s + g.weight, 0);
+  const before = entropy(all.map((g) => g.weight / total));
+  const bins = all[0]?.outcomes.length ?? 0;
+  let after = 0;
+  for (let b = 0; b < bins; b++) {
+    const joint = all.map((g) => g.outcomes[b]! / total);
+    const mass = joint.reduce((a, x) => a + x, 0);
+    if (mass > 0) after += mass * entropy(joint.map((x) => x / mass));
+  }
+  return Math.max(0, before - after);
+}
+
+function outcomesOf(test: TestId, set: JudgedSet, judged: Judged): number[] | null {
+  // Systematic thinning: equally spaced through the cumulated weights.
+  let out: number[] | null = null, cumulated = 0, next = 0.5 / MOST_DRAWS, used = 0;
+  for (const d of set.draws) {
+    cumulated += d.weight;
+    let times = 0;
+    while (next <= cumulated && used < MOST_DRAWS) { times++; used++; next += 1 / MOST_DRAWS; }
+    if (times === 0) continue;
+    const p = testOutcomes(test, set.faults, d.v, judged.circuit);
+    if (!p) return null;
+    out ??= p.map(() => 0);
+    p.forEach((x, i) => (out![i]! += times * x));
+  }
+  return out?.map((x) => x / used) ?? null;
+}
+
+function mixture(test: TestId, sets: JudgedSet[], judged: Judged): number[] | null {
+  let out: number[] | null = null, total = 0;
+  for (const s of sets) {
+    const p = outcomesOf(test, s, judged);
+    if (!p) return null;
+    out ??= p.map(() => 0);
+    p.forEach((x, i) => (out![i]! += s.probability * x));
+    total += s.probability;
+  }
+  return total > 0 && out ? out.map((x) => Math.max(1e-4, x / total)) : null;
+}
+
+const entropy = (p: number[]) => p.reduce((s, x) => (x > 0 ? s - x * Math.log2(x) : s), 0);

@@ -1,0 +1,105 @@
+import type { FaultId } from './faults';
+import type { TestId } from './tests';
+
+/** One row: what a fault does to a test's outcomes, and why. No outcome is impossible and weak tests are weak. Shares are common practice,
+ *  reviewed by reading; not measured. */
+export interface OutcomeRow { faults: FaultId[]; shares: Record<string, number>; why: string }
+export interface OutcomeTable { base: Record<string, number>; rows: OutcomeRow[] }
+
+const INFLOW: FaultId[] = ['fill-loop-passing', 'reducing-valve-creeping', 'fill-bypass-open', 'dhw-plate-perforated', 'dhw-coil-perforated'];
+const NO_GAS: FaultId[] = ['vessel-undercharged', 'vessel-diaphragm-failed', 'vessel-connection-blocked', 'vessel-isolated'];
+const row = (faults: FaultId[], shares: Record<string, number>, why: string): OutcomeRow => ({ faults, shares, why });
+const table = (base: Record<string, number>, ...rows: OutcomeRow[]): OutcomeTable => ({ base, rows });
+
+export const OUTCOME_TABLES: Partial<Record<TestId, OutcomeTable>> = {
+  'discharge-pipe': table({ dry: 0.89, stained: 0.08, dripping: 0.02, running: 0.01 },
+    row(NO_GAS, { dry: 0.33, stained: 0.42, dripping: 0.2, running: 0.05 }, 'with little gas the relief lifts on every long heat-up'),
+    row(['vessel-undersized'], { dry: 0.35, stained: 0.42, dripping: 0.2, running: 0.03 }, 'the hot pressure reaches the relief'),
+    row(['relief-valve-passing'], { dry: 0.05, stained: 0.13, dripping: 0.68, running: 0.14 }, 'a passing seat drips all the time'),
+    row(['relief-valve-lifts-early'], { dry: 0.2, stained: 0.45, dripping: 0.3, running: 0.05 }, 'it lifts below its marking when hot'),
+    row(INFLOW, { dry: 0.42, stained: 0.25, dripping: 0.26, running: 0.07 }, 'water let in has to go somewhere'),
+    row(['fill-pressure-too-high', 'reducing-valve-set-high', 'vessel-overcharged'], { dry: 0.6, stained: 0.25, dripping: 0.13, running: 0.02 }, 'a high start may reach the relief hot'),
+    row(['boiler-overheating'], { dry: 0.6, stained: 0.25, dripping: 0.13, running: 0.02 }, 'more growth than the vessel was sized for')),
+  'gas-valve-press': table({ air: 0.95, nothing: 0.04, water: 0.01 },
+    row(['vessel-undercharged'], { air: 0.5, nothing: 0.47, water: 0.03 }, 'a little air or none is left'),
+    row(['vessel-gas-valve-leaking'], { air: 0.88, nothing: 0.1, water: 0.02 }, 'the core may still hold for now'),
+    row(['vessel-diaphragm-failed'], { air: 0.1, nothing: 0.14, water: 0.76 }, 'water has come through to the gas side'),
+    row(['vessel-connection-blocked', 'vessel-isolated'], { air: 0.94, nothing: 0.05, water: 0.01 }, 'the gas is there; the water does not reach it')),
+  'pump-up-hold': table({ held: 0.93, fell: 0.04, 'bubbles-at-drain': 0.01, 'would-not-rise': 0.02 },
+    row(['vessel-diaphragm-failed'], { held: 0.06, fell: 0.34, 'bubbles-at-drain': 0.35, 'would-not-rise': 0.25 }, 'air passes the hole into the water'),
+    row(['vessel-gas-valve-leaking'], { held: 0.62, fell: 0.34, 'bubbles-at-drain': 0.01, 'would-not-rise': 0.03 }, 'a leaking core often holds for minutes')),
+  'gas-valve-bubbles': table({ tight: 0.96, bubbles: 0.04 },
+    row(['vessel-gas-valve-leaking'], { tight: 0.12, bubbles: 0.88 }, 'leak fluid shows it')),
+  'vessel-connection-flow': table({ free: 0.92, restricted: 0.06, blocked: 0.02 },
+    row(['vessel-connection-blocked'], { free: 0.05, restricted: 0.3, blocked: 0.65 }, 'sludge in the port or hose'),
+    row(['vessel-isolated'], { free: 0.2, restricted: 0.1, blocked: 0.7 }, 'nothing passes a shut valve')),
+  'vessel-valve-position': table({ open: 0.8, 'no-valve': 0.18, closed: 0.02 },
+    row(['vessel-isolated'], { open: 0.05, 'no-valve': 0.02, closed: 0.93 }, 'that is the fault itself')),
+  'vessel-tap-sound': table({ hollow: 0.6, dull: 0.12, unclear: 0.28 },
+    row(['vessel-undercharged', 'vessel-diaphragm-failed'], { hollow: 0.25, dull: 0.45, unclear: 0.3 }, 'a full tank sounds dull, to some ears')),
+  'fill-outlet-drip': table({ dry: 0.96, drips: 0.04 },
+    row(['fill-loop-passing'], { dry: 0.1, drips: 0.9 }, 'the open end shows what the valve lets by')),
+  'listen-at-exchanger': table({ quiet: 0.95, hiss: 0.05 },
+    row(['dhw-plate-perforated'], { quiet: 0.45, hiss: 0.55 }, 'a small hole may be too quiet to hear')),
+  'relief-reseat': table({ stopped: 0.8, 'still-drips': 0.2 },
+    row(['relief-valve-passing'], { stopped: 0.3, 'still-drips': 0.7 }, 'most do not reseat once worn'),
+    row(INFLOW, { stopped: 0.45, 'still-drips': 0.55 }, 'pressure from the mains keeps it open'),
+    row(['relief-valve-lifts-early'], { stopped: 0.5, 'still-drips': 0.5 }, 'a weak spring may close again')),
+  'bleed-radiators': table({ none: 0.68, 'some-air': 0.29, 'much-air': 0.03 },
+    row(['air-in-circuit'], { none: 0.04, 'some-air': 0.26, 'much-air': 0.7 }, 'that is where it stands'),
+    row(['circuit-leak', 'fill-pressure-too-low', 'relief-valve-passing'], { none: 0.42, 'some-air': 0.46, 'much-air': 0.12 }, 'topping up brings air in'),
+    row(['vessel-diaphragm-failed'], { none: 0.45, 'some-air': 0.4, 'much-air': 0.15 }, 'the gas went into the water')),
+  'visible-leak': table({ none: 0.96, found: 0.04 },
+    row(['circuit-leak'], { none: 0.42, found: 0.58 }, 'floors and lagging hide the rest'),
+    row(['air-vent-faulty'], { none: 0.4, found: 0.6 }, 'a wet or stained vent'),
+    row(['boiler-exchanger-leak'], { none: 0.75, found: 0.25 }, 'it mostly goes to the condensate')),
+  'condensate-when-off': table({ dry: 0.95, drips: 0.05 },
+    row(['boiler-exchanger-leak'], { dry: 0.15, drips: 0.85 }, 'with no fire there is no condensate')),
+  'low-pressure-stop': table({ shown: 0.95, 'not-shown': 0.05 },
+    row(['gauge-misreading'], { shown: 0.5, 'not-shown': 0.5 }, 'an over-reading sensor never sees low')),
+  'pump-running': table({ 'running-warm': 0.9, 'humming-stuck': 0.02, 'no-power': 0.03, 'off-no-call': 0.05 },
+    row(['pump-not-circulating'], { 'running-warm': 0.15, 'humming-stuck': 0.5, 'no-power': 0.3, 'off-no-call': 0.05 }, 'stuck rotor or no power'),
+    row(['controls-no-call', 'zone-valve-end-switch-failed'], { 'running-warm': 0.1, 'humming-stuck': 0.02, 'no-power': 0.2, 'off-no-call': 0.68 }, 'nothing calls it')),
+  'zone-valve-supply-24v': table({ present: 0.9, absent: 0.1 }, row(['controls-no-call'], { present: 0.1, absent: 0.9 }, 'no call, no supply')),
+  'zone-valve-end-switch': table({ closed: 0.95, open: 0.05 }, row(['zone-valve-end-switch-failed'], { closed: 0.05, open: 0.95 }, 'that is the fault itself'), row(['zone-valve-stuck-closed'], { closed: 0.15, open: 0.85 }, 'it closes only at full travel')),
+  'zone-valve-moves': table({ opens: 0.96, stuck: 0.04 }, row(['zone-valve-stuck-closed'], { opens: 0.06, stuck: 0.94 }, 'that is the fault itself'), row(['controls-no-call'], { opens: 0.4, stuck: 0.6 }, 'without a call it does not move')),
+  'isolation-valves-open': table({ 'all-open': 0.97, 'one-closed': 0.03 }, row(['pump-valve-closed'], { 'all-open': 0.04, 'one-closed': 0.96 }, 'that is the fault itself')),
+  'glass-level': table({ below: 0.05, normal: 0.85, full: 0.05, jumping: 0.05 },
+    row(['steam-boiler-overfilled', 'steam-feeder-passing'], { below: 0.02, normal: 0.18, full: 0.75, jumping: 0.05 }, 'too much water'),
+    row(['steam-feeder-failed', 'steam-return-leak', 'steam-boiler-section-leak'], { below: 0.6, normal: 0.32, full: 0.03, jumping: 0.05 }, 'water goes and is not made up'),
+    row(['steam-gauge-glass-blocked'], { below: 0.25, normal: 0.4, full: 0.3, jumping: 0.05 }, 'it shows what it showed when it blocked'),
+    row(['steam-dirty-water'], { below: 0.1, normal: 0.25, full: 0.05, jumping: 0.6 }, 'oil makes it foam')),
+  'glass-follows-drain': table({ follows: 0.96, 'stays-full': 0.02, 'stays-empty': 0.02 }, row(['steam-gauge-glass-blocked'], { follows: 0.08, 'stays-full': 0.55, 'stays-empty': 0.37 }, 'its ports are blocked')),
+  'low-water-cutoff-trip': table({ stops: 0.9, 'stops-late': 0.07, 'keeps-firing': 0.03 }, row(['steam-low-water-cutoff-failed'], { stops: 0.05, 'stops-late': 0.25, 'keeps-firing': 0.7 }, 'that is the fault itself')),
+  'feeder-refill': table({ 'refills-and-stops': 0.94, 'does-not-refill': 0.03, 'keeps-feeding': 0.03 }, row(['steam-feeder-failed'], { 'refills-and-stops': 0.06, 'does-not-refill': 0.9, 'keeps-feeding': 0.04 }, 'that is the fault itself'), row(['steam-feeder-passing'], { 'refills-and-stops': 0.3, 'does-not-refill': 0.02, 'keeps-feeding': 0.68 }, 'it does not shut')),
+  'level-creep-idle': table({ steady: 0.93, rises: 0.03, falls: 0.04 }, row(['steam-feeder-passing'], { steady: 0.12, rises: 0.86, falls: 0.02 }, 'it lets by while idle'), row(['steam-return-leak', 'steam-boiler-section-leak'], { steady: 0.3, rises: 0.02, falls: 0.68 }, 'water goes while idle')),
+  'flooded-section-check': table({ dry: 0.97, drips: 0.03 }, row(['steam-boiler-section-leak'], { dry: 0.12, drips: 0.88 }, 'a holed section drips into the fire side')),
+  'steam-at-flue': table({ no: 0.97, yes: 0.03 }, row(['steam-boiler-section-leak'], { no: 0.35, yes: 0.65 }, 'water boils off in the fire')),
+  'pigtail-blow': table({ clear: 0.95, blocked: 0.05 }, row(['steam-pigtail-blocked'], { clear: 0.05, blocked: 0.95 }, 'that is the fault itself')),
+  'return-condition': table({ sound: 0.85, 'wet-ground': 0.05, corroded: 0.1 }, row(['steam-return-leak'], { sound: 0.2, 'wet-ground': 0.45, corroded: 0.35 }, 'buried returns rot')),
+  'treatment-dye': table({ strong: 0.7, faded: 0.25, gone: 0.05 }, row(['steam-water-untreated'], { strong: 0.03, faded: 0.27, gone: 0.7 }, 'no dye, no treatment'), row(['steam-return-leak', 'steam-boiler-section-leak'], { strong: 0.15, faded: 0.45, gone: 0.4 }, 'make-up thins it')),
+  'skim-sample': table({ clear: 0.93, oily: 0.07 }, row(['steam-dirty-water'], { clear: 0.08, oily: 0.92 }, 'that is the fault itself')),
+  'boiler-drain-flow': table({ free: 0.93, slow: 0.06, blocked: 0.01 }, row(['steam-drain-blocked'], { free: 0.03, slow: 0.3, blocked: 0.67 }, 'that is the fault itself')),
+  'vents-hiss': table({ 'hiss-then-close': 0.92, silent: 0.04, 'spit-water': 0.04 }, row(['steam-vents-failed'], { 'hiss-then-close': 0.08, silent: 0.6, 'spit-water': 0.32 }, 'stuck shut, or waterlogged'), row(['steam-boiler-overfilled'], { 'hiss-then-close': 0.5, silent: 0.1, 'spit-water': 0.4 }, 'wet steam')),
+  'relief-dripping': table({ dry: 0.97, drips: 0.03 }, row(['steam-relief-passing'], { dry: 0.04, drips: 0.96 }, 'that is the fault itself')),
+};
+
+/** Probability of an outcome under a set of faults. Each abnormal outcome comes about unless every fault (and the base) leaves it out;
+ *  the base's commonest outcome takes the rest. */
+export function outcomeShares(test: TestId, faults: readonly FaultId[]): Record<string, number> | null {
+  const t = OUTCOME_TABLES[test];
+  if (!t) return null;
+  const hits = t.rows.filter((r) => r.faults.some((f) => faults.includes(f)));
+  if (hits.length === 0) return t.base;
+  if (hits.length === 1) return hits[0]!.shares;
+  const outcomes = Object.keys(t.base);
+  const usual = outcomes.reduce((a, b) => (t.base[b]! > t.base[a]! ? b : a));
+  const shares: Record<string, number> = {};
+  let left = 1;
+  for (const o of outcomes) if (o !== usual) shares[o] = 1 - hits.reduce((p, h) => p * (1 - h.shares[o]!), 1);
+  for (const h of hits) left *= h.shares[usual]!;
+  shares[usual] = left;
+  const sum = outcomes.reduce((s, o) => s + shares[o]!, 0);
+  for (const o of outcomes) shares[o]! /= sum;
+  return shares;
+}

@@ -1,0 +1,72 @@
+import type { ResolvedCircuit } from '../circuit/resolveCircuit';
+import type { CircuitSheet } from '../circuit/CircuitSheet';
+import { SLOT } from './kernel';
+import type { LogModel } from './logModel';
+import type { LogTrack } from './LogTrack';
+import { normalCdf } from './normal';
+
+/** A free parameter: a standard normal number turned into a physical one. Priors that are not normal are bent by the map. */
+export interface FreeParameter { slot: number; of: (z: number) => number; starts: number[] }
+
+export interface ParameterSpace { fixed: Float64Array; free: FreeParameter[] }
+
+const normal = (slot: number, mean: number, sd: number, least = -Infinity): FreeParameter => ({ slot, of: (z) => Math.max(least, mean + sd * z), starts: [0] });
+const logNormal = (slot: number, median: number, sd: number): FreeParameter => ({ slot, of: (z) => median * Math.exp(sd * z), starts: [0] });
+const uniform = (slot: number, least: number, most: number, starts = [-1, 0.6]): FreeParameter => ({ slot, of: (z) => least + (most - least) * normalCdf(z), starts });
+const logUniform = (slot: number, least: number, most: number): FreeParameter => ({ slot, of: (z) => least * Math.pow(most / least, normalCdf(z)), starts: [-0.5, 0.8] });
+
+/** Everything that is uncertain about a circuit under one log model, before its logs are looked at. */
+export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: ResolvedCircuit, tracks: LogTrack[]): ParameterSpace {
+  const stretches = tracks.map((t) => [...t.starts.keys()].filter((i) => t.starts[i]));
+  const fixed = new Float64Array(SLOT.start + stretches.flat().length);
+  fixed[SLOT.vesselL] = c.vesselL;
+  fixed[SLOT.mains] = c.mainsGaugeBar;
+  fixed[SLOT.feedHolds] = -2;
+  fixed[SLOT.lift] = c.reliefSetGaugeBar;
+  const free: FreeParameter[] = [
+    logNormal(SLOT.contentL, c.contentL, c.contentSpread),
+    ...thermal(tracks),
+    logNormal(SLOT.stretch, c.stretchLPerBar, 0.5),
+    ...gas(model, c),
+    ...feed(model, sheet, c),
+  ];
+  if (model.inflow !== 'none') free.push(logUniform(model.inflow === 'fill' ? SLOT.inFill : SLOT.inCoil, 0.03, 30));
+  if (model.outflow !== 'none') free.push(logUniform(model.outflow === 'boiler' ? SLOT.outBoiler : SLOT.outCircuit, 0.02, 10));
+  free.push(model.lift === 'early' ? uniform(SLOT.lift, 0.42 * c.reliefSetGaugeBar, c.reliefSetGaugeBar - 0.25) : normal(SLOT.lift, c.reliefSetGaugeBar, Math.max(0.03 * c.reliefSetGaugeBar, 0.09)));
+  if (model.gauge === 'off') free.push(uniform(SLOT.offset, -1, 1, [-0.7, 0.7]));
+  else free.push(normal(SLOT.offset, 0, 0.05));
+  if (model.gauge === 'stuck') free.push(uniform(SLOT.stuck, 0.75, 1, [0]));
+  let slot: number = SLOT.start;
+  tracks.forEach((track, k) => {
+    for (const i of stretches[k]!) free.push(normal(slot++, track.gaugeBar[i]!, 0.04 + 0.6 * c.gaugeStepBar));
+  });
+  return { fixed, free };
+}
+
+function thermal(tracks: LogTrack[]): FreeParameter[] {
+  const poorest = tracks.some((t) => t.temperatures === 'none') ? 'none' : tracks.some((t) => t.temperatures === 'flow') ? 'flow' : 'both';
+  if (poorest === 'none') return [normal(SLOT.share, 0.8, 0.18, 0.2), logNormal(SLOT.lagS, 700, 0.6)];
+  return [normal(SLOT.share, poorest === 'both' ? 0.9 : 0.88, poorest === 'both' ? 0.06 : 0.08, 0.4), logNormal(SLOT.lagS, 100, 0.9)];
+}
+
+function gas(model: LogModel, c: ResolvedCircuit): FreeParameter[] {
+  const target = c.prechargeGaugeBar;
+  const amount = (p: FreeParameter): FreeParameter => ({ ...p, of: (z) => (p.of(z) + c.atmosphericBar) * c.vesselL });
+  const air = model.air ? uniform(SLOT.air, 0.8, 6) : logNormal(SLOT.air, 0.1, 0.9);
+  const vessel: FreeParameter[] = c.vesselSpread > 0.1 ? [logNormal(SLOT.vesselL, c.vesselL, c.vesselSpread)] : [];
+  switch (model.gas) {
+    case 'low': return [amount(uniform(SLOT.gas, -0.97 * c.atmosphericBar, target - 0.15, [-1.2, 0, 1.2])), air, ...vessel];
+    case 'over': return [amount(uniform(SLOT.gas, target + 0.25, target + 1.7)), air, ...vessel];
+    case 'cut-off': return [{ slot: SLOT.gas, of: () => 0, starts: [0] }, { slot: SLOT.vesselL, of: () => 0, starts: [0] }, logNormal(SLOT.air, 0.12, 1)];
+    case 'small': return [amount(normal(SLOT.gas, target, 0.07, -0.9)), air, ...vessel, { slot: SLOT.contentL, of: (z) => c.contentL * (1.3 + 1.4 * normalCdf(z)), starts: [-0.5, 0.8] }];
+    default: return [amount(normal(SLOT.gas, target, 0.07, -0.9)), air, ...vessel];
+  }
+}
+
+function feed(model: LogModel, sheet: CircuitSheet, c: ResolvedCircuit): FreeParameter[] {
+  const kind = sheet.fill?.kind;
+  if ((kind !== 'reducing-valve' && kind !== 'pressurisation-unit') || model.feed === 'dead') return [];
+  if (model.feed === 'high') return [uniform(SLOT.feedHolds, c.fillGaugeBar + 0.25, c.fillGaugeBar + 1.3)];
+  // Often kept shut: the floor is set below what it would hold, so that a closed feed is not taken for a dead one.
+  return [normal(SLOT.feedHolds, (kind === 'pressurisation-unit' ? (sheet.fill?.cutInBar ?? c.fillGaugeBar - 0.2) : c.fillGaugeBar) - 0.05, 0.1)];
+}

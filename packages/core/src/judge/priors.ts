@@ -1,0 +1,91 @@
+import type { CircuitSheet } from '../circuit/CircuitSheet';
+import { resolveCircuit } from '../circuit/resolveCircuit';
+import { expectedPressure } from '../circuit/expectedPressure';
+import { COMPLAINT_ROWS, type Complaint } from './complaints';
+import { applicableFaults, faultRow, type FaultId } from './faults';
+
+export const REPLACEABLE_PARTS = ['vessel', 'relief-valve', 'reducing-valve', 'fill-loop', 'gauge', 'pressure-sensor', 'plate-exchanger', 'coil', 'pump', 'valve-core'] as const;
+export type ReplaceablePart = (typeof REPLACEABLE_PARTS)[number];
+
+/** A part just changed is rarely the fault, though not never: factor on its faults' weight. Common practice. */
+const CHANGED: Record<ReplaceablePart, FaultId[]> = {
+  vessel: ['vessel-undercharged', 'vessel-diaphragm-failed', 'vessel-gas-valve-leaking'],
+  'relief-valve': ['relief-valve-passing', 'relief-valve-lifts-early'],
+  'reducing-valve': ['reducing-valve-creeping', 'reducing-valve-set-high'],
+  'fill-loop': ['fill-loop-passing'],
+  gauge: ['gauge-misreading'],
+  'pressure-sensor': ['gauge-misreading'],
+  'plate-exchanger': ['dhw-plate-perforated'],
+  coil: ['dhw-coil-perforated'],
+  pump: ['pump-not-circulating'],
+  'valve-core': ['vessel-gas-valve-leaking'],
+};
+const CHANGED_FACTOR = 0.25;
+
+/** Pairs that come together more often than chance: the first brings the second about. Factor on the product of their shares. */
+const COUPLED: [FaultId, FaultId, number][] = [
+  ['vessel-undercharged', 'vessel-gas-valve-leaking', 6],
+  ['vessel-undercharged', 'relief-valve-passing', 4],
+  ['vessel-diaphragm-failed', 'relief-valve-passing', 4],
+  ['relief-valve-passing', 'dhw-plate-perforated', 3],
+  ['relief-valve-passing', 'dhw-coil-perforated', 3],
+  ['reducing-valve-creeping', 'relief-valve-passing', 3],
+  ['fill-loop-passing', 'relief-valve-passing', 3],
+];
+
+/** Faults that cannot stand in one set, since one is the other's opposite or hides it wholly. */
+const EXCLUSIVE: FaultId[][] = [
+  ['vessel-undercharged', 'vessel-diaphragm-failed', 'vessel-connection-blocked', 'vessel-isolated', 'vessel-overcharged', 'vessel-undersized'],
+  ['vessel-diaphragm-failed', 'vessel-gas-valve-leaking'],
+  ['fill-pressure-too-low', 'fill-pressure-too-high'],
+  ['relief-valve-passing', 'relief-valve-lifts-early'],
+  ['reducing-valve-set-high', 'feed-starved'],
+  ['reducing-valve-creeping', 'reducing-valve-set-high'],
+];
+
+export interface WeightedSet { faults: FaultId[]; weight: number }
+
+export interface PriorInput { circuit: CircuitSheet; complaint?: Complaint[]; alreadyDone?: { part: ReplaceablePart }[] }
+
+/** Fault sets worth judging with their prior shares, which sum to 1: each fault alone, and the pairs that can occur together.
+ *  Circulation and steam faults stand alone. */
+export function weightedSets(input: PriorInput): WeightedSet[] {
+  const ids = applicableFaults(input.circuit);
+  const weights = new Map(ids.map((id) => [id, singleWeight(id, input)]));
+  const total = [...weights.values()].reduce((a, b) => a + b, 0);
+  const sets: WeightedSet[] = ids.map((id) => ({ faults: [id], weight: weights.get(id)! / total }));
+  const pressure = ids.filter((id) => id !== 'none' && faultRow(id).plant === 'sealed');
+  for (let i = 0; i < pressure.length; i++)
+    for (let j = i + 1; j < pressure.length; j++) {
+      const a = pressure[i]!, b = pressure[j]!;
+      if (EXCLUSIVE.some((group) => group.includes(a) && group.includes(b))) continue;
+      const factor = COUPLED.find(([x, y]) => (x === a && y === b) || (x === b && y === a))?.[2] ?? PAIR_FACTOR;
+      sets.push({ faults: [a, b].sort(), weight: factor * (weights.get(a)! / total) * (weights.get(b)! / total) });
+    }
+  const sum = sets.reduce((s, x) => s + x.weight, 0);
+  return sets.map((s) => ({ faults: s.faults, weight: s.weight / sum }));
+}
+
+/** Uncoupled pairs: somewhat rarer than chance, since one complaint seldom needs two causes. */
+const PAIR_FACTOR = 0.5;
+
+function singleWeight(id: FaultId, { circuit, complaint = [], alreadyDone = [] }: PriorInput): number {
+  let weight: number = faultRow(id).weight;
+  for (const c of complaint) for (const [faults, factor] of COMPLAINT_ROWS[c].favours) if (faults.includes(id)) weight *= factor;
+  for (const { part } of alreadyDone) if (CHANGED[part].includes(id)) weight *= CHANGED_FACTOR;
+  // Circulation faults do not show on the pressure gauge: without such a complaint they are seldom what one is called for.
+  if (faultRow(id).plant === 'circulation' && !complaint.some((c) => ['no-heat', 'no-heat-zone', 'cold-room'].includes(c))) weight *= 0.05;
+  const ageYears = circuit.vessel?.ageYears;
+  if (ageYears !== undefined && id.startsWith('vessel-') && ['vessel-undercharged', 'vessel-diaphragm-failed'].includes(id)) weight *= ageYears < 3 ? 0.5 : ageYears > 8 ? 1.4 : 1;
+  if (id === 'vessel-undersized') weight *= undersizeFactor(circuit);
+  return weight;
+}
+
+/** The sheet itself says how close to the relief a right charge brings the circuit. */
+function undersizeFactor(sheet: CircuitSheet): number {
+  if (sheet.kind !== 'sealed-hot-water') return 1;
+  const c = resolveCircuit(sheet);
+  const hot = expectedPressure({ circuit: c, coldGaugeBar: Math.min(c.fillGaugeBar, c.reliefSetGaugeBar - 0.1), coldC: 15, flowC: c.maxFlowC });
+  const marginBar = c.reliefSetGaugeBar - hot.gaugeBar;
+  return marginBar < 0.2 ? 6 : marginBar < 0.5 ? 2.5 : marginBar > 1 ? 0.5 : 1;
+}

@@ -1,0 +1,63 @@
+import type { ResolvedCircuit } from '../circuit/resolveCircuit';
+import type { FaultId } from './faults';
+import { chargeOf, coldLevelDensity } from './findingLikelihood';
+import { SLOT } from './kernel';
+import { normalCdf } from './normal';
+import { outcomeShares } from './outcomeTable';
+import type { TestId } from './tests';
+
+/** Probabilities of a test's outcomes, coarsely binned where it gives a number, under a set of faults and a draw. Null for tests that
+ *  are not proposed. The bins are only for choosing a test; its likelihood is worked out in full once it is done. */
+export function testOutcomes(test: TestId, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit): number[] | null {
+  const is = (...ids: FaultId[]) => ids.some((id) => faults.includes(id));
+  const charge = chargeOf(v, c) ?? c.prechargeGaugeBar;
+  const target = c.prechargeGaugeBar;
+  switch (test) {
+    case 'gas-valve-press': {
+      if (!is('vessel-undercharged')) break;
+      const nothing = 0.9 / (1 + Math.exp((charge + 0.15) / 0.2));
+      return [0.97 * (0.98 - nothing), 0.97 * (nothing + 0.02), 0.03];
+    }
+    case 'precharge': {
+      if (is('vessel-diaphragm-failed')) return split(0.05, 0.2, [0.1, target - 0.12, target + 0.2]);
+      if (is('vessel-connection-blocked', 'vessel-isolated')) return split(target + 0.15, 0.3, [0.1, target - 0.12, target + 0.2]);
+      return split(Math.max(0, charge), 0.06, [0.1, target - 0.12, target + 0.2]);
+    }
+    case 'draw-off': return split(is('vessel-connection-blocked', 'vessel-isolated') ? -0.95 : charge, 0.12, [-0.5, target - 0.15, target + 0.25]);
+    case 'idle-cold-pressure': {
+      const low = c.fillGaugeBar - 0.35, high = c.fillGaugeBar + 0.45;
+      const mass = (a: number, b: number) => { let s = 0; for (let k = 0; k < 12; k++) s += coldLevelDensity(a + ((b - a) * (k + 0.5)) / 12, faults, c); return (s * (b - a)) / 12; };
+      return normalise([mass(0, low), mass(low, high), mass(high, Math.max(high + 0.5, c.reliefSetGaugeBar))]);
+    }
+    case 'fill-disconnected-watch': case 'fill-isolated-watch': return watch(v, c, false, true);
+    case 'coil-isolated-watch': return watch(v, c, true, false);
+    case 'cold-main-off-watch': return watch(v, c, false, false);
+    case 'second-gauge': return split(v[SLOT.offset]!, 0.04 + 0.5 * c.gaugeStepBar, [-0.2, 0.2]);
+    case 'boiler-isolated-hold': {
+      const boiler = is('boiler-exchanger-leak', 'relief-valve-passing') ? 0.8 : 0.06, circuit = is('circuit-leak', 'air-vent-faulty') ? 0.8 : 0.06;
+      return [boiler * circuit, boiler * (1 - circuit), (1 - boiler) * circuit, (1 - boiler) * (1 - circuit)];
+    }
+    default: break;
+  }
+  const shares = outcomeShares(test, faults);
+  return shares ? Object.values(shares) : null;
+}
+
+/** Shares of a normal quantity between cuts. */
+function split(mean: number, sd: number, cuts: number[]): number[] {
+  const below = cuts.map((cut) => normalCdf((cut - mean) / sd));
+  return [below[0]!, ...below.slice(1).map((b, i) => b - below[i]!), 1 - below.at(-1)!].map((p) => Math.max(p, 1e-4));
+}
+
+const normalise = (p: number[]) => { const s = p.reduce((a, b) => a + b, 0) || 1; return p.map((x) => Math.max(1e-4, x / s)); };
+
+/** Falls, steady or rises within a quarter of an hour at the fill pressure. */
+function watch(v: Float64Array, c: ResolvedCircuit, fill: boolean, coil: boolean): number[] {
+  const P = c.fillGaugeBar + c.atmosphericBar;
+  const room = (v[SLOT.vesselL]! > 0 ? v[SLOT.gas]! / (P * P) : 0) + v[SLOT.stretch]!;
+  const inLPerH = ((fill ? v[SLOT.inFill]! : 0) + (coil ? v[SLOT.inCoil]! : 0)) * Math.sqrt(Math.max(0, c.mainsGaugeBar - c.fillGaugeBar));
+  const outLPerH = (v[SLOT.outCircuit]! + v[SLOT.outBoiler]!) * Math.sqrt(c.fillGaugeBar);
+  const rise = ((inLPerH - outLPerH) * 0.25) / room;
+  const sd = 0.025 + 0.42 * c.gaugeStepBar, cut = 0.02 + 0.7 * c.gaugeStepBar;
+  return split(rise, sd, [-cut, cut]);
+}

@@ -1,0 +1,101 @@
+import type { CircuitSheet } from '../circuit/CircuitSheet';
+
+/** A measured value of a finding: unit, and the range outside which it is refused. */
+export interface ValueSpec { unit: 'bar' | '°C' | 'L' | 'mL' | 'min' | 's' | 'h' | 'count' | 'pH'; least: number; most: number; optional?: boolean }
+
+export interface TestRow {
+  title: string;
+  /** What it tells, in a few words. */
+  tells: string;
+  plant: 'sealed' | 'circulation' | 'steam';
+  /** Time at the job, minutes, and what comes on top as effort (draining, dismantling, waiting to cool), in minutes' worth. */
+  minutes: number;
+  effort: number;
+  intrusive: boolean;
+  outcomes?: readonly string[];
+  values?: Record<string, ValueSpec>;
+  flags?: readonly string[];
+  /** Further text fields with their allowed words. */
+  words?: Record<string, readonly string[]>;
+  needs?: (sheet: CircuitSheet) => boolean;
+}
+
+const bar: ValueSpec = { unit: 'bar', least: -1, most: 25 };
+const opt = (spec: ValueSpec): ValueSpec => ({ ...spec, optional: true });
+const minutes: ValueSpec = { unit: 'min', least: 0, most: 100_000 };
+const celsius: ValueSpec = { unit: '°C', least: -20, most: 250 };
+const litres: ValueSpec = { unit: 'L', least: 0, most: 100_000 };
+const count: ValueSpec = { unit: 'count', least: 0, most: 10_000 };
+const watch = { startBar: bar, endBar: bar, minutes };
+const hasFill = (...kinds: string[]) => (s: CircuitSheet) => s.fill === undefined || kinds.includes(s.fill.kind);
+const hasDhw = (s: CircuitSheet) => s.domesticHotWater?.kind !== 'none';
+const hasCoil = (s: CircuitSheet) => s.domesticHotWater === undefined || s.domesticHotWater.kind === 'indirect-coil';
+const sealed = (title: string, tells: string, minutesAtJob: number, effort: number, intrusive: boolean, rest: Partial<TestRow>): TestRow => ({ title, tells, plant: 'sealed', minutes: minutesAtJob, effort, intrusive, ...rest });
+const flow = (title: string, minutesAtJob: number, rest: Partial<TestRow>): TestRow => ({ title, tells: '', plant: 'circulation', minutes: minutesAtJob, effort: 0, intrusive: false, ...rest });
+const steam = (title: string, minutesAtJob: number, rest: Partial<TestRow>): TestRow => ({ title, tells: '', plant: 'steam', minutes: minutesAtJob, effort: 0, intrusive: false, ...rest });
+
+/** The product's catalogue of tests, with the outcomes and values that a finding may carry. Minutes are common practice. */
+export const TESTS = {
+  'idle-cold-pressure': sealed('Cold pressure, heat off since last night', 'High with no heat rules out the vessel.', 1, 0, false, { values: { valueBar: bar, idleHours: opt({ unit: 'h', least: 0, most: 10_000 }) } }),
+  'discharge-pipe': sealed('Look at the discharge pipe', 'Dry, stained or dripping tells what the relief has done.', 2, 0, false, { outcomes: ['dry', 'stained', 'dripping', 'running'], values: { waterC: opt(celsius) }, words: { water: ['cold', 'hot'] } }),
+  'discharge-catch': sealed('Catch the discharge in a jug', 'How much passes, and whether heat drives it.', 15, 0, false, { values: { volumeMl: { unit: 'mL', least: 0, most: 1e6 }, minutes }, words: { during: ['cold', 'heating', 'hot'] } }),
+  'second-gauge': sealed('Second gauge on the circuit', 'Whether the first one lies.', 5, 0, false, { values: { valueBar: bar, firstGaugeBar: bar } }),
+  'gauge-at-zero': sealed('Read the gauge with the boiler drained', 'A sound gauge falls to zero.', 5, 20, true, { values: { valueBar: bar } }),
+  'low-pressure-stop': sealed('Does the drained boiler report low pressure', 'One that does not has a sensor that over-reads.', 5, 20, true, { outcomes: ['shown', 'not-shown'] }),
+  'gas-valve-press': sealed('Press the gas valve', 'Air, nothing or water parts the vessel faults.', 2, 0, false, { outcomes: ['air', 'water', 'nothing'] }),
+  precharge: sealed('Precharge with the water side empty', 'The vessel’s true charge, if the drain is open.', 15, 15, true, { values: { valueBar: bar, circuitBar: opt(bar) }, flags: ['drainOpen'] }),
+  'pump-up-hold': sealed('Pump up and watch', 'Whether the diaphragm holds.', 15, 15, true, { outcomes: ['held', 'fell', 'bubbles-at-drain', 'would-not-rise'] }),
+  'gas-valve-bubbles': sealed('Leak fluid on the gas valve', 'Whether the core leaks.', 3, 0, false, { outcomes: ['tight', 'bubbles'] }),
+  'draw-off': sealed('Draw off a measured volume, cold', 'The charge with no drain-down.', 6, 4, false, { values: { volumeL: { ...litres, least: 0.01 }, beforeBar: bar, afterBar: bar } }),
+  'vessel-drained-volume': sealed('Water that came out on draining', 'A sound vessel gives its water back.', 10, 20, true, { values: { volumeL: litres, fromBar: bar } }),
+  'vessel-connection-flow': sealed('Flow through the vessel’s connection', 'Whether water reaches the vessel.', 15, 25, true, { outcomes: ['free', 'restricted', 'blocked'] }),
+  'vessel-valve-position': sealed('Valve between vessel and circuit', 'Whether the vessel is shut off.', 2, 0, false, { outcomes: ['open', 'closed', 'no-valve'], needs: (s) => s.vessel?.isolationValve !== 'none' }),
+  'vessel-tap-sound': sealed('Knock on the vessel', 'Weak evidence only.', 1, 0, false, { outcomes: ['hollow', 'dull', 'unclear'] }),
+  'fill-disconnected-watch': sealed('Fill loop off, watch the gauge', 'A rise now does not come through the loop.', 15, 0, false, { values: watch, flags: ['boilerIsolated'], needs: hasFill('manual-loop') }),
+  'fill-isolated-watch': sealed('Feed shut, watch the gauge', 'Whether the feed lets by.', 15, 0, false, { values: watch, flags: ['heating'], needs: hasFill('manual-loop', 'reducing-valve', 'pressurisation-unit') }),
+  'fill-outlet-drip': sealed('Loop parted: does its valve drip', 'Whether the fill valve lets by.', 5, 2, false, { outcomes: ['dry', 'drips'], needs: hasFill('manual-loop') }),
+  'cold-main-off-watch': sealed('Cold main shut, watch the gauge', 'A rise that stops came from the mains.', 20, 0, false, { values: watch, flags: ['heating'], needs: hasDhw }),
+  'cold-main-on-watch': sealed('Cold main open again, watch the gauge', 'A rise that returns came from the mains.', 20, 0, false, { values: watch, flags: ['heating'], needs: hasDhw }),
+  'coil-isolated-watch': sealed('Coil isolated, watch the gauge', 'Pressure that holds now points to the coil.', 20, 2, false, { values: watch, flags: ['heating'], needs: hasCoil }),
+  'boiler-isolated-hold': sealed('Boiler isolated, compare both sides', 'Boiler side or circuit side.', 30, 2, false, { values: { boilerStartBar: bar, boilerEndBar: bar, circuitStartBar: opt(bar), circuitEndBar: opt(bar), minutes } }),
+  'listen-at-exchanger': sealed('Listen at the plate exchanger', 'A hiss with a cold boiler is water passing.', 2, 0, false, { outcomes: ['quiet', 'hiss'], needs: hasDhw }),
+  'relief-reseat': sealed('Flush the relief by a split-second lift', 'Grit, or a worn seat.', 5, 2, false, { outcomes: ['stopped', 'still-drips'] }),
+  'relief-marking': sealed('Read the marking on the relief', 'Whether it is of the right rating.', 2, 0, false, { values: { markedBar: bar } }),
+  'bleed-radiators': sealed('Bleed the radiators', 'How much air is in.', 15, 0, false, { outcomes: ['none', 'some-air', 'much-air'] }),
+  'visible-leak': sealed('Walk the circuit for a leak', 'Wet spots, stained joints, warm damp floors.', 10, 0, false, { outcomes: ['none', 'found'] }),
+  'condensate-when-off': sealed('Condensate an hour after firing', 'A drip with no fire is water from the exchanger.', 5, 15, false, { outcomes: ['dry', 'drips'] }),
+  'top-ups-per-month': sealed('Top-ups a month', 'How much is lost.', 1, 0, false, { values: { count } }),
+  'heat-run-after': sealed('Heat run after the work', 'Proof.', 20, 10, false, { values: { coldBar: bar, hotBar: bar, hotC: opt(celsius), minutes: opt(minutes) } }),
+  'flow-return': flow('Flow and return', 5, { values: { flowC: celsius, returnC: celsius, minutesFiring: opt(minutes) } }),
+  'pump-running': flow('Is the pump running', 2, { outcomes: ['running-warm', 'humming-stuck', 'no-power', 'off-no-call'] }),
+  'zone-pipe-temperatures': flow('Zone pipe temperatures', 5, { values: { supplyC: celsius, returnC: celsius }, flags: ['calling'], words: { zone: [] } }),
+  'zone-valve-supply-24v': flow('24 V at the zone valve', 5, { outcomes: ['present', 'absent'], words: { zone: [] } }),
+  'zone-valve-end-switch': flow('Zone valve end switch', 5, { outcomes: ['closed', 'open'], words: { zone: [] } }),
+  'zone-valve-moves': flow('Does the zone valve move', 5, { outcomes: ['opens', 'stuck'], words: { zone: [] } }),
+  'mixed-supply': flow('Mixed supply temperature', 5, { values: { setC: celsius, valueC: celsius }, words: { zone: [] } }),
+  'isolation-valves-open': flow('Pump isolation valves', 2, { outcomes: ['all-open', 'one-closed'] }),
+  'glass-level': steam('Level in the glass', 1, { outcomes: ['below', 'normal', 'full', 'jumping'] }),
+  'glass-follows-drain': steam('Does the glass follow a drain', 3, { outcomes: ['follows', 'stays-full', 'stays-empty'] }),
+  'low-water-cutoff-trip': steam('Low-water cutoff test', 5, { outcomes: ['stops', 'stops-late', 'keeps-firing'], values: { delayS: opt({ unit: 's', least: 0, most: 10_000 }) } }),
+  'feeder-refill': steam('Does the feeder refill and stop', 10, { outcomes: ['refills-and-stops', 'does-not-refill', 'keeps-feeding'] }),
+  'level-creep-idle': steam('Level while idle', 30, { outcomes: ['steady', 'rises', 'falls'] }),
+  'flooded-section-check': steam('Flooded section check', 60, { outcomes: ['dry', 'drips'] }),
+  'steam-at-flue': steam('Steam at the flue', 2, { outcomes: ['no', 'yes'] }),
+  'pigtail-blow': steam('Blow the pigtail', 10, { outcomes: ['clear', 'blocked'] }),
+  'pressure-control-cut-out': steam('Pressure control cut-out', 15, { values: { cutOutBar: bar, setBar: bar } }),
+  'steam-furthest-arrival': steam('Steam at the furthest radiator', 30, { values: { minutes, callMinutes: opt(minutes) } }),
+  'cycles-per-hour': steam('Cycles an hour', 30, { values: { count } }),
+  'make-up-per-month': steam('Make-up a month', 1, { values: { volumeL: litres } }),
+  'return-condition': steam('Condition of the return', 10, { outcomes: ['sound', 'wet-ground', 'corroded'] }),
+  'return-time': steam('Time of the return', 20, { values: { minutes } }),
+  'water-ph': steam('pH of the water', 2, { values: { value: { unit: 'pH', least: 0, most: 14 } } }),
+  'treatment-dye': steam('Treatment dye', 1, { outcomes: ['strong', 'faded', 'gone'] }),
+  'skim-sample': steam('Skim sample', 5, { outcomes: ['clear', 'oily'] }),
+  'boiler-drain-flow': steam('Flow of the boiler drain', 3, { outcomes: ['free', 'slow', 'blocked'] }),
+  'vents-hiss': steam('Vents on a call', 15, { outcomes: ['hiss-then-close', 'silent', 'spit-water'] }),
+  'relief-dripping': steam('Relief outlet', 1, { outcomes: ['dry', 'drips'] }),
+} satisfies Record<string, TestRow>;
+
+export type TestId = keyof typeof TESTS;
+export const TEST_IDS = Object.keys(TESTS) as TestId[];
+export const testRow = (id: TestId): TestRow => TESTS[id];

@@ -1,0 +1,25 @@
+import type { LogTrack } from './LogTrack';
+
+/** The honest noise model: each point has its own error (rounding, noise), and the model a slowly wandering one (Ornstein–Uhlenbeck).
+ *  A Kalman recursion turns the correlated residuals into independent ones of unit variance, linear in the number of points.
+ *  @param residual observed − predicted, overwritten with the whitened residuals
+ *  @returns half the log determinant of the covariance (with the 2π), to be taken from the log likelihood */
+export function whiten(track: LogTrack, residual: Float64Array): number {
+  const power = track.modelErrorBar * track.modelErrorBar;
+  let mean = 0, variance = power, logDet = 0;
+  for (let i = 0; i < track.n; i++) {
+    if (i > 0) {
+      const keep = Math.exp(-(track.tS[i]! - track.tS[i - 1]!) / track.modelErrorS);
+      mean *= keep;
+      variance = variance * keep * keep + power * (1 - keep * keep);
+    }
+    const total = variance + track.variance[i]!;
+    const innovation = residual[i]! - mean;
+    residual[i] = innovation / Math.sqrt(total);
+    logDet += 0.5 * Math.log(2 * Math.PI * total);
+    const gain = variance / total;
+    mean += gain * innovation;
+    variance *= 1 - gain;
+  }
+  return logDet;
+}

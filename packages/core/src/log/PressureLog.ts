@@ -1,0 +1,32 @@
+export const EVENT_KINDS = [
+  'heat-on', 'heat-off', 'top-up', 'vented', 'drained', 'drawn-off', 'cold-main-closed', 'cold-main-opened', 'fill-closed',
+  'fill-opened', 'fill-disconnected', 'coil-isolated', 'coil-reopened', 'boiler-isolated', 'boiler-reopened', 'vessel-recharged',
+  'hot-tap-open', 'hot-tap-closed', 'relief-lifted', 'note',
+] as const;
+export type EventKind = (typeof EVENT_KINDS)[number];
+
+export interface LogEvent {
+  /** Seconds from the log's start. */
+  tS: number;
+  kind: EventKind;
+  volumeL?: number;
+  text?: string;
+}
+
+export interface PressureLog {
+  startedAt?: string;
+  source?: 'hand' | 'logger' | 'csv' | 'camera';
+  epoch?: Epoch;
+  samples: {
+    /** Seconds from the start, never decreasing. */
+    tS: number[];
+    /** Gauge, bar; null where only a temperature was read. */
+    pressureBar: (number | null)[];
+    flowC?: (number | null)[];
+    returnC?: (number | null)[];
+  };
+  events?: LogEvent[];
+}
+
+/** As-found state is what is diagnosed; what was measured after the work proves it. */
+export type Epoch = 'as-found' | 'after-work';

@@ -1,0 +1,50 @@
+import type { PressureLog } from './PressureLog';
+
+/** What a person would read off a log. Fields are null where the log does not hold them. */
+export interface CycleFeatures {
+  firstBar: number | null;
+  lastBar: number | null;
+  peakBar: number | null;
+  coldBar: number | null;
+  coldC: number | null;
+  hotBar: number | null;
+  hotC: number | null;
+  hotReturnC: number | null;
+  /** Rise from the last cold reading before heating to the peak after it. */
+  swingBar: number | null;
+  hottestC: number | null;
+}
+
+/** Cold is the last reading at or before heat-on (else the first); hot the highest after it, until water was let in or out by hand. */
+export function cycleFeatures(log: PressureLog): CycleFeatures {
+  const { tS, pressureBar, flowC, returnC } = log.samples;
+  const heatOn = log.events?.find((e) => e.kind === 'heat-on')?.tS;
+  let cold = -1, hot = -1, first = -1, last = -1, hottestC: number | null = null;
+  const disturbed = log.events?.find((e) => e.tS > (heatOn ?? 0) && ['top-up', 'vented', 'drained', 'drawn-off', 'vessel-recharged'].includes(e.kind))?.tS ?? Infinity;
+  for (let i = 0; i < tS.length; i++) {
+    const f = flowC?.[i] ?? null;
+    if (f !== null && (hottestC === null || f > hottestC)) hottestC = f;
+    const p = pressureBar[i];
+    if (p === null || p === undefined) continue;
+    if (first < 0) { first = i; cold = i; }
+    last = i;
+    if (heatOn !== undefined && tS[i]! <= heatOn) { cold = i; hot = -1; }
+    else if (tS[i]! < disturbed && (hot < 0 || p > pressureBar[hot]!)) hot = i;
+  }
+  const at = (i: number, of?: (number | null)[]) => (i < 0 ? null : (of?.[i] ?? null));
+  const near = (i: number, of?: (number | null)[]) => nearest(i, of);
+  const coldBar = at(cold, pressureBar), hotBar = at(hot, pressureBar);
+  return {
+    firstBar: at(first, pressureBar), lastBar: at(last, pressureBar), peakBar: hotBar ?? coldBar,
+    coldBar, coldC: near(cold, flowC), hotBar, hotC: near(hot, flowC), hotReturnC: at(hot, returnC),
+    swingBar: coldBar !== null && hotBar !== null ? hotBar - coldBar : null, hottestC,
+  };
+}
+
+/** The value at i, or the nearest before it, or the nearest after. */
+function nearest(i: number, of?: (number | null)[]): number | null {
+  if (i < 0 || !of) return null;
+  for (let k = i; k >= 0; k--) if (of[k] !== null && of[k] !== undefined) return of[k]!;
+  for (let k = i + 1; k < of.length; k++) if (of[k] !== null && of[k] !== undefined) return of[k]!;
+  return null;
+}

@@ -1,0 +1,28 @@
+import type { CircuitSheet } from '../circuit/CircuitSheet';
+import { staticHeadBar } from '../circuit/atmosphere';
+
+/** The charge each school of practitioners would set, bar gauge; null where its input is missing. */
+export interface ChargeBySchool {
+  label: number | null;
+  staticHead: { low: number; high: number } | null;
+  /** Half a bar for every floor (2.7 m) above the vessel. */
+  perFloor: number | null;
+  oneBar: number;
+  /** Matched to the feed's own setting. */
+  matchedToFeed: number | null;
+}
+
+const FLOOR_M = 2.7;
+
+/** Common practice, several schools; see the trade's notes in `docs`. */
+export function chargeBySchool(sheet: CircuitSheet): ChargeBySchool {
+  const vessel = sheet.vessel ?? sheet.vessels?.[0];
+  const head = sheet.staticHeadM === undefined ? null : staticHeadBar(sheet.staticHeadM);
+  return {
+    label: vessel?.labelPrechargeBar ?? null,
+    staticHead: head === null ? null : { low: head + 0.2, high: head + 0.3 },
+    perFloor: sheet.staticHeadM === undefined ? null : 0.5 * Math.max(1, Math.ceil(sheet.staticHeadM / FLOOR_M)),
+    oneBar: 1,
+    matchedToFeed: sheet.fill?.kind === 'reducing-valve' ? (sheet.fill.setBar ?? null) : null,
+  };
+}

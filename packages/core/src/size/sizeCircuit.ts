@@ -1,0 +1,48 @@
+import type { CircuitSheet } from '../circuit/CircuitSheet';
+import { expectedPressure } from '../circuit/expectedPressure';
+import { resolveCircuit } from '../circuit/resolveCircuit';
+import { sheetWarnings, type SheetWarning } from '../circuit/sheetWarnings';
+import { acceptedWaterL } from '../vessel/acceptedWater';
+import { netGrowth } from '../water/netGrowth';
+import { chargeBySchool, type ChargeBySchool } from './chargeSchools';
+import { diaphragmTankUsL, finalDesignGaugeBar, leastVesselEn12828L, vesselPerLitreOfContent } from './vesselSize';
+
+/** What the sheet of a sealed circuit works out to. Pressures bar gauge, volumes L. */
+export interface CircuitSizing {
+  prechargeBar: ChargeBySchool & { chosen: number; chosenFrom: string };
+  fillBar: number;
+  /** Growth of the whole content from 10 °C to the greatest flow temperature, water only. */
+  expansionL: number;
+  /** Water the vessel takes between the fill and half a bar below the relief. */
+  acceptanceL: number;
+  /** Expected hot pressure of a healthy circuit, from the fill at 15 °C. */
+  hotBar: number;
+  leastVesselL: { en12828: number | null; diaphragmUs: number | null; perLitreTable: number | null };
+  warnings: SheetWarning[];
+  assumed: string[];
+}
+
+const COLD_C = 10;
+
+/** @throws {OutOfRangeError} for numbers outside the ranges of the functions it calls */
+export function sizeCircuit(sheet: CircuitSheet): CircuitSizing {
+  const c = resolveCircuit(sheet);
+  const finalGaugeBar = finalDesignGaugeBar(c.reliefSetGaugeBar);
+  const at = (systemGaugeBar: number) => acceptedWaterL({ nominalVolumeL: c.vesselL, prechargeGaugeBar: c.prechargeGaugeBar, systemGaugeBar, atmosphericBar: c.atmosphericBar });
+  const chargeFits = c.prechargeGaugeBar < finalGaugeBar;
+  return {
+    prechargeBar: { ...chargeBySchool(sheet), chosen: c.prechargeGaugeBar, chosenFrom: c.prechargeFrom },
+    fillBar: c.fillGaugeBar,
+    expansionL: c.contentL * netGrowth({ fromC: COLD_C, toC: c.maxFlowC, material: 'none' }),
+    acceptanceL: Math.max(0, at(finalGaugeBar) - at(c.fillGaugeBar)),
+    hotBar: expectedPressure({ circuit: c, coldGaugeBar: c.fillGaugeBar, coldC: 15, flowC: c.maxFlowC }).gaugeBar,
+    leastVesselL: {
+      en12828: chargeFits ? leastVesselEn12828L({ contentL: c.contentL, coldC: COLD_C, hotC: c.maxFlowC, prechargeGaugeBar: Math.max(0, c.prechargeGaugeBar), reliefSetGaugeBar: c.reliefSetGaugeBar }) : null,
+      diaphragmUs: c.fillGaugeBar < finalGaugeBar ? diaphragmTankUsL({ contentL: c.contentL, coldC: COLD_C, hotC: c.maxFlowC, fillGaugeBar: c.fillGaugeBar, hotGaugeBar: finalGaugeBar, atmosphericBar: c.atmosphericBar }) : null,
+      perLitreTable: c.reliefSetGaugeBar === 3 && c.prechargeGaugeBar >= 0 && c.prechargeGaugeBar <= 2 ? c.contentL * vesselPerLitreOfContent(c.prechargeGaugeBar) : null,
+    },
+    warnings: sheetWarnings(sheet),
+    assumed: c.assumed,
+  };
+}
+
