@@ -3,3 +3,4 @@ export * from './jobCase';
 export * from './problems';
 export * from './records';
 export * from './simulationRequest';
+export * from './jsonSchema';

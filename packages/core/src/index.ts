@@ -31,3 +31,4 @@ export * from './judge/Finding';
 export * from './judge/outcomeTable';
 export * from './judge/priors';
 export * from './judge/tests';
+export * from './procedures/testSteps';

@@ -4,7 +4,7 @@ import type { Judged, JudgedSet } from './judgeEvidence';
 import { SLOT } from './kernel';
 
 /** Wider than this an estimate of the charge says nothing, bar. */
-const WIDEST_CHARGE_BAR = 1.3;
+const WIDEST_CHARGE_BAR = 2;
 const LEAST_SPAN_K = 10;
 
 /** Estimates over all sets, each by its weight; null where the data cannot support one. */

@@ -29,7 +29,7 @@ export function cycleFeatures(log: PressureLog): CycleFeatures {
     if (first < 0) { first = i; cold = i; }
     last = i;
     if (heatOn !== undefined && tS[i]! <= heatOn) { cold = i; hot = -1; }
-    else if (tS[i]! < disturbed && (hot < 0 || p > pressureBar[hot]!)) hot = i;
+    else if (i !== cold && tS[i]! < disturbed && (hot < 0 || p > pressureBar[hot]!)) hot = i;
   }
   const at = (i: number, of?: (number | null)[]) => (i < 0 ? null : (of?.[i] ?? null));
   const near = (i: number, of?: (number | null)[]) => nearest(i, of);

@@ -3,9 +3,8 @@ import { expectedPressure } from '../circuit/expectedPressure';
 import { resolveCircuit } from '../circuit/resolveCircuit';
 import { sheetWarnings, type SheetWarning } from '../circuit/sheetWarnings';
 import { acceptedWaterL } from '../vessel/acceptedWater';
-import { netGrowth } from '../water/netGrowth';
 import { chargeBySchool, type ChargeBySchool } from './chargeSchools';
-import { diaphragmTankUsL, finalDesignGaugeBar, leastVesselEn12828L, vesselPerLitreOfContent } from './vesselSize';
+import { diaphragmTankUsL, expansionOfContentL, finalDesignGaugeBar, leastVesselEn12828L, vesselPerLitreOfContent } from './vesselSize';
 
 /** What the sheet of a sealed circuit works out to. Pressures bar gauge, volumes L. */
 export interface CircuitSizing {
@@ -33,7 +32,7 @@ export function sizeCircuit(sheet: CircuitSheet): CircuitSizing {
   return {
     prechargeBar: { ...chargeBySchool(sheet), chosen: c.prechargeGaugeBar, chosenFrom: c.prechargeFrom },
     fillBar: c.fillGaugeBar,
-    expansionL: c.contentL * netGrowth({ fromC: COLD_C, toC: c.maxFlowC, material: 'none' }),
+    expansionL: expansionOfContentL(c.contentL, COLD_C, c.maxFlowC),
     acceptanceL: Math.max(0, at(finalGaugeBar) - at(c.fillGaugeBar)),
     hotBar: expectedPressure({ circuit: c, coldGaugeBar: c.fillGaugeBar, coldC: 15, flowC: c.maxFlowC }).gaugeBar,
     leastVesselL: {

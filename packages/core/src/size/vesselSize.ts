@@ -1,5 +1,5 @@
 import { requireInRange } from '../OutOfRangeError';
-import { netGrowth, type PipeMaterial } from '../water/netGrowth';
+import { LINEAR_EXPANSION_PER_K, type PipeMaterial } from '../water/netGrowth';
 import { waterDensity } from '../water/waterDensity';
 
 export interface En12828Input {
@@ -18,7 +18,7 @@ export function leastVesselEn12828L(input: En12828Input): number {
   requireInRange('contentL', contentL, 1, 1e6);
   const finalGaugeBar = finalDesignGaugeBar(reliefSetGaugeBar);
   requireInRange('prechargeGaugeBar', prechargeGaugeBar, 0, finalGaugeBar - 0.01);
-  const expansionL = contentL * netGrowth({ fromC: coldC, toC: hotC, material: 'none' });
+  const expansionL = expansionOfContentL(contentL, coldC, hotC);
   const ratio = (finalGaugeBar + 1) / (finalGaugeBar - prechargeGaugeBar);
   const withFixedReserve = (expansionL + Math.max(0.005 * contentL, 3)) * ratio;
   if (withFixedReserve > 15) return withFixedReserve;
@@ -26,6 +26,11 @@ export function leastVesselEn12828L(input: En12828Input): number {
   const small = 1 - 0.2 * ratio;
   const bySmallRule = small > 0 ? (expansionL * ratio) / small : Infinity;
   return Math.min(withFixedReserve, bySmallRule);
+}
+
+/** Expansion as the sizing methods count it: content · (ρ1/ρ2 − 1), water only, at the hot density. */
+export function expansionOfContentL(contentL: number, coldC: number, hotC: number): number {
+  return contentL * (waterDensity(coldC) / waterDensity(hotC) - 1);
 }
 
 /** Design final pressure: 0.5 bar below the relief's set, 10 % below above 5 bar. EN 12828, from memory. */
@@ -60,8 +65,7 @@ export function airCushionTankUsL(input: UsTankInput): number {
 
 function swelledL({ contentL, coldC, hotC, material = 'steel' }: UsTankInput): number {
   requireInRange('contentL', contentL, 1, 1e6);
-  const alpha = { none: 0, steel: 12e-6, mixed: 15e-6, copper: 17e-6 }[material];
-  return contentL * (waterDensity(coldC) / waterDensity(hotC) - 1 - 3 * alpha * (hotC - coldC));
+  return expansionOfContentL(contentL, coldC, hotC) - contentL * 3 * LINEAR_EXPANSION_PER_K[material] * (hotC - coldC);
 }
 
 /** Vessel litres per litre of content by charge, relief 3 bar: 0.0833, 0.109, 0.156 at 0.5, 1.0, 1.5 bar (BS 5449 table, from memory).

@@ -1,0 +1,3 @@
+import { JobsScreen } from '../features/jobs/JobsScreen';
+
+export default JobsScreen;

@@ -1,0 +1,3 @@
+import { NewJobScreen } from '../../features/newJob/NewJobScreen';
+
+export default NewJobScreen;

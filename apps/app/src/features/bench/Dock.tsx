@@ -1,0 +1,113 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import type { EventKind } from '@jumper/core';
+import type { FactBody } from '@jumper/contract';
+import { Button } from '../../ui/Button';
+import { Field } from '../../ui/Field';
+import { Key } from '../../ui/Key';
+import { Notice } from '../../ui/Notice';
+import { Text } from '../../ui/Text';
+import { nudgeBar, pressureNumber, pressureText, temperatureText, typedToCelsius, type Units } from '../units/units';
+import { EVENT_TITLES } from './benchView';
+import { checkPressure, checkTemperature, type PressureCheck } from './checkPressure';
+import { Stepper } from './Stepper';
+
+interface Props {
+  lastBar: number | null; lastC: number | null; startBar: number; heatOn: boolean; narrow: boolean; reliefBar: number; resolutionBar?: number; units: Units;
+  onAdd: (body: FactBody) => Promise<string>; onUndo: (id: string) => void;
+}
+
+/** Belongs to the thumb: value, Log, and the events as one-touch keys. Two touches log a reading. */
+export function Dock({ lastBar, lastC, startBar, heatOn, narrow, reliefBar, resolutionBar, units, onAdd, onUndo }: Props) {
+  const [nudgedBar, setNudgedBar] = useState<number | null>(null);
+  const [typed, setTyped] = useState<string | null>(null);
+  const [question, setQuestion] = useState<Exclude<PressureCheck, { kind: 'ok' }> | null>(null);
+  const [temperatures, setTemperatures] = useState<{ flow: string; ret: string } | null>(null);
+  const [temperatureProblem, setTemperatureProblem] = useState<{ field: 'flow' | 'ret'; message: string } | null>(null);
+  const [undo, setUndo] = useState<{ id: string; text: string } | null>(null);
+  const bar = nudgedBar ?? lastBar ?? startBar;
+
+  const nudge = (direction: 1 | -1) => {
+    const step = nudgeBar(units.pressure, resolutionBar);
+    const next = Math.round((bar + direction * step) / step) * step;
+    setTyped(null);
+    setQuestion(null);
+    setNudgedBar(Math.min(25, Math.max(0, Number(next.toFixed(6)))));
+  };
+
+  const log = async (value: number) => {
+    const read = readTemperatures();
+    if (!read) return;
+    const id = await onAdd({ kind: 'reading', at: new Date().toISOString(), pressureBar: value, ...read });
+    setTyped(null); setNudgedBar(null); setQuestion(null); setTemperatures(null);
+    setUndo({ id, text: `Logged ${pressureText(value, units.pressure)}` });
+  };
+
+  const press = () => {
+    if (typed === null) return void log(bar);
+    const check = checkPressure(typed, units, reliefBar);
+    if (check.kind === 'ok') void log(check.bar);
+    else setQuestion(check);
+  };
+
+  const readTemperatures = (): { flowC?: number; returnC?: number } | null => {
+    setTemperatureProblem(null);
+    if (!temperatures) return {};
+    const flow = checkTemperature(temperatures.flow, 'Flow', units, (v) => typedToCelsius(v, units));
+    if (flow.kind === 'bad') { setTemperatureProblem({ field: 'flow', message: flow.message }); return null; }
+    const ret = checkTemperature(temperatures.ret, 'Return', units, (v) => typedToCelsius(v, units));
+    if (ret.kind === 'bad') { setTemperatureProblem({ field: 'ret', message: ret.message }); return null; }
+    return { ...(flow.celsius !== null ? { flowC: flow.celsius } : {}), ...(ret.celsius !== null ? { returnC: ret.celsius } : {}) };
+  };
+
+  const event = async (kind: EventKind) => {
+    const id = await onAdd({ kind: 'event', at: new Date().toISOString(), event: kind });
+    setUndo({ id, text: `${EVENT_TITLES[kind]} noted` });
+  };
+
+  const key = narrow ? 'grow basis-[30%]' : 'flex-1';
+  const pendingC = temperatures?.flow.trim();
+  return (
+    <View role="form" aria-label="Log a reading" className="gap-2 border-t border-ink bg-sheet px-3 pb-3 pt-2">
+      {undo ? (
+        <View className="flex-row items-center justify-between">
+          <Text role="status" className="text-ink2">{undo.text}</Text>
+          <Key label="Undo" className="px-5" onPress={() => { onUndo(undo.id); setUndo(null); }} />
+        </View>
+      ) : null}
+      {question?.kind === 'bad' ? <Notice kind="danger" live>{question.message}</Notice> : null}
+      {question?.kind === 'ask' ? <AskUnit question={question} typed={typed ?? ''} units={units} reliefBar={reliefBar} onTake={(b) => void log(b)} onBack={() => setQuestion(null)} /> : null}
+      {temperatures ? (
+        <View className="flex-row gap-3">
+          <View className="flex-1"><Field label="Flow" unit={units.temperature} numeric autoFocus value={temperatures.flow} onChange={(flow) => setTemperatures({ ...temperatures, flow })} problem={temperatureProblem?.field === 'flow' ? temperatureProblem.message : null} onSubmit={press} /></View>
+          <View className="flex-1"><Field label="Return, if read" unit={units.temperature} numeric value={temperatures.ret} onChange={(ret) => setTemperatures({ ...temperatures, ret })} problem={temperatureProblem?.field === 'ret' ? temperatureProblem.message : null} onSubmit={press} /></View>
+        </View>
+      ) : null}
+      <View className={narrow ? 'gap-2' : 'flex-row gap-2'}>
+        <Stepper name="Pressure" shown={pressureNumber(bar, units.pressure)} unit={units.pressure} typed={typed} onNudge={nudge} onType={(t) => { setTyped(t); setQuestion(null); }} onSubmit={press} />
+        <Button label="Log" kind="main" className={narrow ? 'min-h-[56px]' : 'min-h-[60px] w-[96px]'} onPress={press} />
+      </View>
+      <View className={`flex-row gap-2 ${narrow ? 'flex-wrap' : ''}`}>
+        <Key label={heatOn ? 'Heat off' : 'Heat on'} className={key} onPress={() => void event(heatOn ? 'heat-off' : 'heat-on')} />
+        <Key label="Top-up" className={key} onPress={() => void event('top-up')} />
+        <Key label="Vented" className={key} onPress={() => void event('vented')} />
+        <Key label="Drained" className={key} onPress={() => void event('drained')} />
+        <Key label={pendingC ? `${pendingC} ${units.temperature}` : lastC !== null ? temperatureText(lastC, units.temperature) : units.temperature} name="Temperatures with this reading" pressed={temperatures !== null} className={key} onPress={() => setTemperatures(temperatures ? null : { flow: '', ret: '' })} />
+      </View>
+    </View>
+  );
+}
+
+function AskUnit({ question, typed, units, reliefBar, onTake, onBack }: { question: Extract<PressureCheck, { kind: 'ask' }>; typed: string; units: Units; reliefBar: number; onTake: (bar: number) => void; onBack: () => void }) {
+  return (
+    <Notice kind="caution" live>
+      <Text className="font-semibold">{typed.trim()} {units.pressure}{question.asPsiBar !== null ? ': was that psi?' : ': is that right?'}</Text>
+      <Text>This circuit’s relief opens at {pressureText(reliefBar, units.pressure)}.</Text>
+      <View className="mt-1 flex-row flex-wrap gap-2">
+        {question.asPsiBar !== null ? <Key label={`psi: log ${pressureText(question.asPsiBar, units.pressure)}`} className="grow" onPress={() => onTake(Math.round(question.asPsiBar! * 1000) / 1000)} /> : null}
+        {Number.isNaN(question.bar) ? null : <Key label={`${typed.trim()} ${units.pressure} is right`} className="grow" onPress={() => onTake(question.bar)} />}
+        <Key label="Change it" className="grow" onPress={onBack} />
+      </View>
+    </Notice>
+  );
+}

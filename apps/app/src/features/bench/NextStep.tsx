@@ -1,0 +1,34 @@
+import { router } from 'expo-router';
+import { Pressable, View } from 'react-native';
+import { testRow, type Judgement } from '@jumper/core';
+import { Text } from '../../ui/Text';
+
+/** The one thing to do next, with its cost. Before there is any reading it is to take one. */
+export function NextStep({ jobId, judgement, readings, busy }: { jobId: string; judgement: Judgement | null; readings: number; busy: boolean }) {
+  if (readings === 0) return <Card title="Log the cold pressure" text="Then heat on, and a reading every minute or two." />;
+  const next = judgement?.nextTests[0];
+  if (!judgement) return <Card title={busy ? 'Working it out …' : 'No judgement yet'} text="" />;
+  if (!next) return <Card title="No test left that would tell more" text="Act on the first suspect, or log another heat cycle." />;
+  const cost = `${next.minutes} min, ${next.intrusive ? 'drains or opens something' : 'nothing drained'}.`;
+  const row = testRow(next.test);
+  return (
+    <Card title={judgement.enoughKnown ? `To be sure: ${row.title.charAt(0).toLowerCase()}${row.title.slice(1)}` : row.title} text={`${cost} ${next.text}`}
+      action={{ label: 'Start', name: `Start: ${row.title}`, onPress: () => router.navigate(`/jobs/${jobId}/test/${next.test}`) }} />
+  );
+}
+
+function Card({ title, text, action }: { title: string; text: string; action?: { label: string; name: string; onPress: () => void } }) {
+  return (
+    <View testID="next-step" className="flex-row overflow-hidden rounded border-[1.5px] border-ink bg-sheet">
+      <View className="min-w-0 flex-1 gap-0.5 px-3 py-3">
+        <Text role="heading" aria-level={2} className="font-semibold text-[17px]">{title}</Text>
+        {text ? <Text className="text-[14px] leading-[19px] text-ink2">{text}</Text> : null}
+      </View>
+      {action ? (
+        <Pressable role="button" aria-label={action.name} onPress={action.onPress} className="w-[86px] items-center justify-center bg-ink active:opacity-80">
+          <Text className="font-semibold text-[16px] text-lime">{action.label}</Text>
+        </Pressable>
+      ) : null}
+    </View>
+  );
+}

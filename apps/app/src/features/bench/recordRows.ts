@@ -1,0 +1,38 @@
+import { standingFacts, type FactRecord } from '@jumper/contract';
+import { testRow, type Finding } from '@jumper/core';
+import { pressureText, temperatureText, type Units } from '../units/units';
+import { EVENT_TITLES } from './benchView';
+
+export interface RecordRow { id: string; fact: FactRecord; time: string; text: string; corrected: string | null; canCorrect: boolean }
+
+/** What stands in the record, newest first, each with what it corrected. */
+export function recordRows(facts: FactRecord[], units: Units): RecordRow[] {
+  const byId = new Map(facts.map((f) => [f.id, f]));
+  return standingFacts(facts).reverse().flatMap((fact) => {
+    const text = factText(fact, units);
+    if (!text) return [];
+    const before = fact.correctsId ? byId.get(fact.correctsId) : undefined;
+    return [{ id: fact.id, fact, time: clock(fact.body.at), text, corrected: before ? factText(before, units) : null, canCorrect: fact.body.kind === 'reading' }];
+  });
+}
+
+const clock = (iso: string) => new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+
+function factText({ body }: FactRecord, units: Units): string | null {
+  switch (body.kind) {
+    case 'reading': return [body.pressureBar === null ? null : pressureText(body.pressureBar, units.pressure), body.flowC === undefined ? null : `flow ${temperatureText(body.flowC, units.temperature)}`, body.returnC === undefined ? null : `return ${temperatureText(body.returnC, units.temperature)}`].filter(Boolean).join(', ');
+    case 'event': return EVENT_TITLES[body.event] ?? body.event.replaceAll('-', ' ');
+    case 'finding': return findingText(body.finding as unknown as Finding, units);
+    case 'repair': return `Work done: ${body.repair.kind.replaceAll('-', ' ')}`;
+    case 'log': return `Recorded log, ${body.log.samples.tS.length} readings`;
+    default: return null;
+  }
+}
+
+export function findingText(f: Finding, units: Units): string {
+  const row = testRow(f.test);
+  const bar = (x: unknown) => (typeof x === 'number' ? pressureText(x, units.pressure) : null);
+  const values = f.startBar !== undefined && f.endBar !== undefined ? `${bar(f.startBar)} to ${bar(f.endBar)}${f.minutes !== undefined ? ` in ${Math.round(f.minutes)} min` : ''}` : bar(f.valueBar);
+  const said = [f.outcome?.replaceAll('-', ' '), values, f.volumeL !== undefined ? `${f.volumeL} L` : null].filter(Boolean).join(', ');
+  return said ? `${row.title}: ${said}` : row.title;
+}

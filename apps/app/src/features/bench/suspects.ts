@@ -1,0 +1,57 @@
+import { FAULTS, faultRow, type Diagnosis, type FaultId, type Judgement } from '@jumper/core';
+
+export interface Suspect {
+  key: string;
+  faults: FaultId[];
+  title: string;
+  probability: number;
+  share: string;
+  /** One line: what speaks loudest for it. */
+  reason: string;
+  remedy: string;
+  evidence: { text: string; bits: number; strength: string; speaks: 'for' | 'against' }[];
+}
+
+/** Names of a set as one line. */
+export const setTitle = (faults: FaultId[]): string => faults.map((f, i) => (i === 0 ? FAULTS[f].title : lowerFirst(FAULTS[f].title))).join(', and ');
+const lowerFirst = (s: string) => s.charAt(0).toLowerCase() + s.slice(1);
+
+/** In round numbers: nobody acts on the third digit. */
+export const shareText = (p: number): string => (p >= 0.995 ? 'over 99 %' : p < 0.01 ? 'under 1 %' : `${Math.round(p * 100)} %`);
+
+const STRENGTHS: [number, string][] = [[3, 'strongly'], [1, 'clearly'], [0, 'a little']];
+
+/** Suspects for the list: likeliest first, until most of the probability is told, `least` to `most` of them. */
+export function suspects(judgement: Judgement, { least = 3, most = 6 } = {}): Suspect[] {
+  const shown: Suspect[] = [];
+  let told = 0;
+  for (const { faults, probability } of judgement.hypotheses) {
+    if (shown.length >= most || (shown.length >= least && (told > 0.9 || probability < 0.04))) break;
+    told += probability;
+    const evidence = judgement.because
+      .filter((b) => faults.includes(b.for))
+      .map((b) => ({ text: b.text, bits: b.bits, strength: STRENGTHS.find(([over]) => Math.abs(b.bits) >= over)![1], speaks: b.bits >= 0 ? ('for' as const) : ('against' as const) }));
+    const reasons = evidence.filter((e) => e.speaks === 'for');
+    const loudest = reasons.find((e) => !shown.some((s) => s.reason === e.text));
+    shown.push({
+      key: faults.join('+'), faults, title: setTitle(faults), probability, share: shareText(probability),
+      reason: loudest?.text ?? (reasons.length > 0 ? 'Would look the same on the gauge.' : 'Nothing measured points to it yet; it is common on such circuits.'),
+      remedy: faults.map((f) => faultRow(f).remedy).join(' '), evidence,
+    });
+  }
+  return shown;
+}
+
+export interface Verdict { headline: string; text: string; kind: 'sound' | 'found' | 'open' }
+
+/** The state of knowledge in two lines, without more certainty than there is. */
+export function verdict(d: Diagnosis): Verdict {
+  const j = d.now ?? d;
+  const [first, second] = j.hypotheses;
+  if (!first) return { headline: 'Nothing to judge yet', text: 'Log the cold pressure to begin.', kind: 'open' };
+  const name = setTitle(first.faults);
+  if (first.faults[0] === 'none' && first.probability >= 0.5) return { headline: 'This looks sound', text: `Nothing wrong is likeliest, ${shareText(first.probability)}.`, kind: 'sound' };
+  if (j.enoughKnown) return { headline: name, text: `Enough is known to act. ${faultRow(first.faults[0]!).remedy}`, kind: 'found' };
+  if (first.probability >= 0.5) return { headline: `Probably: ${lowerFirst(name)}`, text: `${shareText(first.probability)}; a test will tell it from ${second ? lowerFirst(setTitle(second.faults)) : 'the rest'}.`, kind: 'open' };
+  return { headline: 'Not told apart yet', text: `${name}, ${shareText(first.probability)}${second ? `, or ${lowerFirst(setTitle(second.faults))}, ${shareText(second.probability)}` : ''}.`, kind: 'open' };
+}

@@ -1,0 +1,45 @@
+import { lazy, Suspense, useState } from 'react';
+import { View } from 'react-native';
+import { Text } from '../../ui/Text';
+import type { FigureView } from '../bench/benchView';
+import { pressureText, type Units } from '../units/units';
+import { LadderGround, LadderMarks } from './Ladder';
+import { figureScale } from './scale';
+
+// The chart library is a hundred kilobytes: ladder and numbers stand before it has come.
+const Trace = lazy(() => import('./Trace'));
+
+interface Props { view: FigureView; units: Units; height: number; predicted?: { min: number; bar: number }[] | null }
+
+/** Ladder and trace as one figure: the ladder is the trace's vertical axis. */
+export function Figure({ view, units, height, predicted = null }: Props) {
+  const [width, setWidth] = useState(0);
+  const scale = figureScale({ width: Math.max(width, 220), height, spanMin: view.spanMin, topBar: view.topBar });
+  return (
+    <View role="img" aria-label={spoken(view, units)} testID="figure" onLayout={(e) => setWidth(e.nativeEvent.layout.width)} style={{ height }}>
+      {width > 0 ? (
+        <>
+          <LadderGround view={view} scale={scale} units={units} />
+          <Suspense fallback={null}><Trace view={view} scale={scale} predicted={predicted} /></Suspense>
+          <LadderMarks view={view} scale={scale} units={units} />
+          {view.band.length > 0 ? <BandLabel view={view} y={scale.y} right={width - scale.plotRight + 4} /> : null}
+        </>
+      ) : null}
+    </View>
+  );
+}
+
+/** Under the band's end, where there is room. */
+function BandLabel({ view, y, right }: { view: FigureView; y: (bar: number) => number; right: number }) {
+  const end = view.band.at(-1)!;
+  if (end.min < view.spanMin * 0.98) return null;
+  return <Text aria-hidden className="absolute font-medium text-[12.5px] text-verdigris" style={{ right, top: y(end.low) + 2 }}>healthy band</Text>;
+}
+
+/** The figure in words, for those who do not see it. */
+function spoken(view: FigureView, units: Units): string {
+  const rungs = view.rungs.map((r) => `${r.label} ${pressureText(r.bar, units.pressure)}`).join(', ');
+  if (view.nowBar === null) return `Pressure ladder, no readings yet. ${rungs}.`;
+  const first = view.readings[0]!, last = view.readings.at(-1)!;
+  return `Pressure ladder with ${view.readings.length} readings, from ${pressureText(first.bar, units.pressure)} to ${pressureText(last.bar, units.pressure)} in ${Math.round(last.min - first.min)} minutes. ${view.forecast ? `Relief ${view.forecast.text}. ` : ''}${rungs}.`;
+}

@@ -1,0 +1,50 @@
+import { LineChart } from 'react-native-gifted-charts';
+import { View } from 'react-native';
+import { useTheme } from '../../ui/ThemeProvider';
+import type { FigureView } from '../bench/benchView';
+import { resample, type FigureScale } from './scale';
+
+const STEPS = 121;
+/** The chart adds this above its plot whatever it is told; taken off again, so that its scale is the figure's. */
+const CHART_PADDING = 10;
+
+/** Healthy band and measured trace, on the figure's scale. The chart wants equal steps, so both are read at such. */
+export default function Trace({ view, scale, predicted }: { view: FigureView; scale: FigureScale; predicted: { min: number; bar: number }[] | null }) {
+  const { tokens } = useTheme();
+  const width = scale.plotRight - scale.plotLeft, height = scale.plotBottom - scale.plotTop;
+  const trace = resample(view.readings, view.spanMin, STEPS);
+  const cut = trace.findLastIndex((v) => v !== undefined) + 1;
+  const low = resample(view.band.map((b) => ({ min: b.min, bar: b.low })), view.spanMin, STEPS);
+  const high = resample(view.band.map((b) => ({ min: b.min, bar: b.high })), view.spanMin, STEPS);
+  const bandEnd = low.findLastIndex((v) => v !== undefined) + 1;
+  const suspect = predicted ? resample(predicted, view.spanMin, STEPS) : [];
+  const line = (values: (number | undefined)[]) => values.map((value) => ({ value: clip(value ?? 0, scale.topBar) }));
+  const common = {
+    width, height, maxValue: scale.topBar, noOfSections: 4, initialSpacing: 0, endSpacing: 0, spacing: width / (STEPS - 1),
+    hideAxesAndRules: true, hideYAxisText: true, yAxisLabelWidth: 0, xAxisLabelsHeight: 0, xAxisThickness: 0, yAxisThickness: 0, overflowTop: -CHART_PADDING, overflowBottom: 0,
+    disableScroll: true, hideDataPoints: true, hideDataPoints2: true, isAnimated: false, backgroundColor: 'transparent', adjustToWidth: false,
+  } as const;
+  const frame = { position: 'absolute' as const, left: scale.plotLeft, top: scale.plotTop, width, height, overflow: 'hidden' as const };
+  return (
+    <>
+      {bandEnd > 1 ? (
+        <View pointerEvents="none" style={frame}>
+          <LineChart {...common} data={line(low.slice(0, bandEnd))} color="transparent" thickness={0}
+            spreadAreaData={low.slice(0, bandEnd).map((v, i) => ({ lower: clip(v ?? 0, scale.topBar), upper: clip(high[i] ?? 0, scale.topBar) }))} spreadAreaColor={tokens.verdigris} spreadAreaOpacity={0.22} />
+        </View>
+      ) : null}
+      {suspect.length ? (
+        <View pointerEvents="none" style={frame}>
+          <LineChart {...common} data={line(suspect.slice(0, suspect.findLastIndex((v) => v !== undefined) + 1))} color={tokens.oxide} thickness={1.5} strokeDashArray={[5, 4]} />
+        </View>
+      ) : null}
+      {cut > 1 ? (
+        <View pointerEvents="none" style={frame}>
+          <LineChart {...common} data={line(trace.slice(0, cut))} color={tokens.ink} thickness={2.2} />
+        </View>
+      ) : null}
+    </>
+  );
+}
+
+const clip = (v: number, top: number) => Math.min(Math.max(v, 0), top);

@@ -1,0 +1,102 @@
+import { Link, router } from 'expo-router';
+import { useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { Pressable, ScrollView, View } from 'react-native';
+import { Button } from '../../ui/Button';
+import { Choice } from '../../ui/Choice';
+import { Notice } from '../../ui/Notice';
+import { Text } from '../../ui/Text';
+import { State } from '../../ui/State';
+import { useTheme, type ThemeChoice } from '../../ui/ThemeProvider';
+import { useStore } from '../../offline/SyncProvider';
+import { openCaseFile, type CaseFileOpened } from '../caseFile/openCaseFile';
+import { useUnits } from '../units/UnitsProvider';
+import type { Units } from '../units/units';
+import { useJobs } from './jobData';
+import { jobRows, type JobRow } from './jobsView';
+import { SyncBadge } from './SyncBadge';
+
+/** The clock for "18 min ago": a minute is fine enough. */
+const minuteClock = { subscribe: (f: () => void) => { const t = setInterval(f, 30_000); return () => clearInterval(t); }, now: () => Math.floor(Date.now() / 30_000) * 30_000 };
+
+export function JobsScreen() {
+  const jobs = useJobs();
+  const { units } = useUnits();
+  const nowMs = useSyncExternalStore(minuteClock.subscribe, minuteClock.now);
+  const rows = useMemo(() => (jobs.data ? jobRows(jobs.data, units, nowMs) : null), [jobs.data, units, nowMs]);
+  const title = `${new Date(nowMs).toLocaleDateString('en-GB', { weekday: 'long' })}, ${rows?.length ?? 0} ${rows?.length === 1 ? 'job' : 'jobs'}`;
+  return (
+    <View className="mx-auto w-full max-w-[760px] flex-1">
+      <View className="flex-row items-center justify-between px-4 pb-2 pt-5">
+        <Text role="heading" aria-level={1} className="font-figure text-[30px] leading-[34px]">{rows ? title : 'Jobs'}</Text>
+        <SyncBadge />
+      </View>
+      {jobs.isError ? <State title="The jobs could not be read from this device" text={String(jobs.error)} action={{ label: 'Try again', onPress: () => void jobs.refetch() }} /> : null}
+      <ScrollView className="flex-1">
+        {rows?.length === 0 ? <State title="No jobs yet" text="Make one from a complaint, or open a case file." /> : null}
+        <View role="list" aria-label="Jobs">{rows?.map((r) => <Row key={r.id} row={r} />)}</View>
+        <CaseFileOpener />
+        <Display />
+      </ScrollView>
+      <View className="border-t border-ink bg-sheet px-3 py-3"><Button label="New job" kind="main" onPress={() => router.navigate('/jobs/new')} /></View>
+    </View>
+  );
+}
+
+const TONE = { oxide: 'text-oxide', verdigris: 'text-verdigris', slate: 'text-slate', ink2: 'text-ink' } as const;
+
+function Row({ row }: { row: JobRow }) {
+  return (
+    <View role="listitem" className="border-b border-hair">
+      <Link href={`/jobs/${row.id}`} asChild>
+        <Pressable className="min-h-[72px] flex-row items-center gap-3 px-4 py-3 active:bg-sheet">
+          <Text numberOfLines={1} className={`w-[64px] font-figure text-[32px] leading-[36px] ${TONE[row.tone]}`}>{row.number}</Text>
+          <View className="min-w-0 flex-1 gap-0.5">
+            <Text numberOfLines={2} className="font-semibold text-[17px]">{row.site}</Text>
+            <Text numberOfLines={2} className="text-[13.5px] leading-[18px] text-ink2">{row.line}</Text>
+          </View>
+          <View className="items-end gap-0.5">
+            <Text className="font-medium text-[13.5px]">{row.status}</Text>
+            <Text className="text-[13.5px] text-ink2">{row.when}</Text>
+          </View>
+        </Pressable>
+      </Link>
+    </View>
+  );
+}
+
+/** Opens a case file from the device: nothing of it is kept unless all of it is right. */
+function CaseFileOpener() {
+  const { sync } = useStore();
+  const input = useRef<HTMLInputElement>(null);
+  const [result, setResult] = useState<CaseFileOpened | null>(null);
+  const jobs = useJobs();
+  const take = async (file: File | undefined) => {
+    if (!file) return;
+    const opened = await openCaseFile(file, sync);
+    setResult(opened);
+    if (opened.kind === 'ok') { await jobs.refetch(); router.navigate(`/jobs/${opened.jobId}`); }
+  };
+  return (
+    <View className="gap-3 px-4 pt-5">
+      <input ref={input} type="file" accept=".json,application/json" aria-label="Case file" style={{ display: 'none' }} data-testid="case-file" onChange={(e) => { void take(e.target.files?.[0]); e.target.value = ''; }} />
+      <Button label="Open a case file" onPress={() => input.current?.click()} />
+      {result?.kind === 'bad' ? (
+        <Notice kind="danger" title={`${result.name} was not opened; nothing was changed`} live>
+          <View className="gap-1">{result.lines.slice(0, 6).map((l) => <Text key={l} className="text-[14px]">{l}</Text>)}{result.lines.length > 6 ? <Text className="text-[14px]">and {result.lines.length - 6} more</Text> : null}</View>
+        </Notice>
+      ) : null}
+    </View>
+  );
+}
+
+function Display() {
+  const { choice, choose } = useTheme();
+  const { units, choose: chooseUnits } = useUnits();
+  return (
+    <View className="gap-3 px-4 pb-6 pt-5">
+      <Choice<ThemeChoice> label="Light" value={choice} onChange={choose} options={[{ value: 'system', label: 'As the device' }, { value: 'light', label: 'Light' }, { value: 'dark', label: 'Dark' }]} />
+      <Choice<Units['pressure']> label="Pressure" value={units.pressure} onChange={(pressure) => chooseUnits({ ...units, pressure })} options={[{ value: 'bar', label: 'bar' }, { value: 'psi', label: 'psi' }, { value: 'kPa', label: 'kPa' }]} />
+      <Choice<Units['temperature']> label="Temperature" value={units.temperature} onChange={(temperature) => chooseUnits({ ...units, temperature })} options={[{ value: '°C', label: '°C' }, { value: '°F', label: '°F' }]} />
+    </View>
+  );
+}

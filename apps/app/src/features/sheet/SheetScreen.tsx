@@ -1,0 +1,57 @@
+import { router } from 'expo-router';
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { ScrollView, View } from 'react-native';
+import { v7 } from 'uuid';
+import type { JobParts, SheetRecord } from '@jumper/contract';
+import type { CircuitSheet } from '@jumper/core';
+import { useStore } from '../../offline/SyncProvider';
+import { Button } from '../../ui/Button';
+import { Field } from '../../ui/Field';
+import { Header } from '../../ui/Header';
+import { Notice } from '../../ui/Notice';
+import { State } from '../../ui/State';
+import { useJob } from '../jobs/jobData';
+import { useUnits } from '../units/UnitsProvider';
+import { SheetFields } from './SheetFields';
+import { formOf, sheetOf } from './sheetForm';
+
+export function SheetScreen({ jobId }: { jobId: string }) {
+  const job = useJob(jobId);
+  if (job.isPending) return <State title="Opening the circuit …" />;
+  if (!job.data) return <State title="This circuit is not on this device" action={{ label: 'To the jobs', onPress: () => router.navigate('/') }} />;
+  return <Editor parts={job.data} />;
+}
+
+/** A changed sheet is a new version; the old ones stay. */
+function Editor({ parts }: { parts: JobParts }) {
+  const { units } = useUnits();
+  const { sync } = useStore();
+  const client = useQueryClient();
+  const [form, setForm] = useState(() => formOf(parts.sheet, units));
+  const [problems, setProblems] = useState<Record<string, string>>({});
+  const back = `/jobs/${parts.job.id}`;
+  const save = async () => {
+    const result = sheetOf(form, units, parts.sheet.sheet as unknown as CircuitSheet);
+    if (result.kind === 'bad') return setProblems(result.problems);
+    const record: SheetRecord = { id: v7(), circuitId: parts.job.circuitId, recordedAt: new Date().toISOString(), site: result.site, ...(result.town ? { town: result.town } : {}), sheet: result.sheet as never, assumed: result.assumed };
+    await sync.save([{ kind: 'sheet', record }]);
+    await client.invalidateQueries({ queryKey: ['records'] });
+    router.navigate(back as never);
+  };
+  const bad = Object.values(problems);
+  return (
+    <View className="mx-auto w-full max-w-[760px] flex-1">
+      <Header title="Circuit" subtitle={parts.sheet.site} backTo={back} />
+      <ScrollView className="flex-1" contentContainerClassName="gap-4 p-4">
+        <Field label="Site" value={form.site} onChange={(site) => setForm({ ...form, site })} problem={problems.site ?? null} />
+        <Field label="Town" value={form.town} onChange={(town) => setForm({ ...form, town })} />
+        <SheetFields form={form} problems={problems} units={units} onChange={setForm} />
+      </ScrollView>
+      <View className="gap-2 border-t border-ink bg-sheet px-3 py-3">
+        {bad.length > 0 ? <Notice kind="danger" live>{bad[0]!}</Notice> : null}
+        <Button label="Keep this version" kind="main" onPress={() => void save()} />
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,40 @@
+import { finding as findingSchema, problemsOf } from '@jumper/contract';
+import { toBar, toCelsius, type Finding, type TestId, type TestRow, type ValueSpec } from '@jumper/core';
+import { parseTyped, type Units } from '../units/units';
+
+export interface FindingForm { outcome: string | null; values: Record<string, string>; flags: Record<string, boolean> }
+
+export const VALUE_LABELS: Record<string, string> = {
+  valueBar: 'Reading', idleHours: 'Hours with the heat off', circuitBar: 'System gauge at that moment', startBar: 'At the start', endBar: 'At the end', minutes: 'Minutes between',
+  volumeL: 'Volume', volumeMl: 'Volume', beforeBar: 'Gauge before', afterBar: 'Gauge after', fromBar: 'Gauge before draining', firstGaugeBar: 'First gauge', markedBar: 'Marking', count: 'How many',
+  waterC: 'Water', coldBar: 'Cold', hotBar: 'Hot', hotC: 'Flow when hot', boilerStartBar: 'Boiler side, start', boilerEndBar: 'Boiler side, end', circuitStartBar: 'Circuit side, start', circuitEndBar: 'Circuit side, end',
+  flowC: 'Flow', returnC: 'Return', minutesFiring: 'Minutes firing', supplyC: 'Supply', setC: 'Set to', valueC: 'Measured',
+};
+export const FLAG_LABELS: Record<string, string> = { drainOpen: 'The drain stands open', boilerIsolated: 'The boiler is isolated', heating: 'The heat was on', calling: 'The zone was calling' };
+
+export type FindingResult = { kind: 'ok'; finding: Finding } | { kind: 'bad'; problems: Record<string, string> };
+
+/** The form as a finding, checked by the contract's own schema; each problem at its field. */
+export function findingOf(test: TestId, row: TestRow, form: FindingForm, units: Units): FindingResult {
+  const problems: Record<string, string> = {};
+  const values: Record<string, number> = {};
+  for (const [name, spec] of Object.entries(row.values ?? {}) as [string, ValueSpec][]) {
+    const typed = parseTyped(form.values[name] ?? '');
+    const label = VALUE_LABELS[name] ?? name;
+    if (typed.kind === 'not-a-number') problems[name] = `${label}: “${form.values[name]}” is not a number.`;
+    if (typed.kind === 'empty' && !spec.optional && !row.outcomes) problems[name] = `${label}: is needed.`;
+    if (typed.kind === 'number') values[name] = spec.unit === 'bar' ? Math.round(toBar(typed.value, units.pressure) * 1e4) / 1e4 : spec.unit === '°C' ? toCelsius(typed.value, units.temperature) : typed.value;
+  }
+  if (row.outcomes && form.outcome === null) problems.outcome = 'Say what you saw.';
+  const made = { test, ...(form.outcome ? { outcome: form.outcome } : {}), ...values, ...Object.fromEntries((row.flags ?? []).map((f) => [f, form.flags[f] ?? false])) };
+  const parsed = findingSchema.safeParse(made);
+  if (!parsed.success) for (const p of problemsOf(parsed.error)) problems[p.field] ??= `${VALUE_LABELS[p.field] ?? p.field} ${p.message}.`;
+  return Object.keys(problems).length ? { kind: 'bad', problems } : { kind: 'ok', finding: made as Finding };
+}
+
+/** The trap of the precharge reading: with water still behind the diaphragm the tyre gauge repeats the water's pressure. */
+export function prechargeTrap(form: FindingForm): 'circuit-not-empty' | 'drain-shut' | null {
+  const circuit = parseTyped(form.values.circuitBar ?? '');
+  if (circuit.kind === 'number' && circuit.value > 0.05) return 'circuit-not-empty';
+  return form.flags.drainOpen ? null : 'drain-shut';
+}

@@ -1,0 +1,64 @@
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { Changes, CircuitRecord, FactRecord, JobRecord, Problem, SheetRecord } from '@jumper/contract';
+
+export interface RecordOf { circuit: CircuitRecord; sheet: SheetRecord; job: JobRecord; fact: FactRecord }
+export type RecordKind = keyof RecordOf;
+export type AnyRecord = { [K in RecordKind]: { kind: K; record: RecordOf[K] } }[RecordKind];
+
+/** A record on its way to the server. It leaves only when the server has it; refused ones stay and are shown. */
+export interface OutboxEntry { seq?: number; kind: RecordKind; record: RecordOf[RecordKind]; refused?: { code: string; problems: Problem[] } }
+
+interface Schema extends DBSchema {
+  circuit: { key: string; value: CircuitRecord };
+  sheet: { key: string; value: SheetRecord; indexes: { circuitId: string } };
+  job: { key: string; value: JobRecord; indexes: { circuitId: string } };
+  fact: { key: string; value: FactRecord; indexes: { jobId: string } };
+  outbox: { key: number; value: OutboxEntry };
+  meta: { key: string; value: unknown };
+}
+
+export type Database = IDBPDatabase<Schema>;
+
+/** The device's own copy: every view reads from here, network or none. */
+export function openDatabase(name = 'jumper'): Promise<Database> {
+  return openDB<Schema>(name, 1, {
+    upgrade(db) {
+      db.createObjectStore('circuit', { keyPath: 'id' });
+      db.createObjectStore('sheet', { keyPath: 'id' }).createIndex('circuitId', 'circuitId');
+      db.createObjectStore('job', { keyPath: 'id' }).createIndex('circuitId', 'circuitId');
+      db.createObjectStore('fact', { keyPath: 'id' }).createIndex('jobId', 'jobId');
+      db.createObjectStore('outbox', { keyPath: 'seq', autoIncrement: true });
+      db.createObjectStore('meta');
+    },
+  });
+}
+
+/** Writes records and queues them for the server, all or none. */
+export async function saveRecords(db: Database, records: AnyRecord[]): Promise<void> {
+  const tx = db.transaction(['circuit', 'sheet', 'job', 'fact', 'outbox'], 'readwrite');
+  for (const { kind, record } of records) {
+    void tx.objectStore(kind).put(record as never);
+    void tx.objectStore('outbox').add({ kind, record });
+  }
+  await tx.done;
+}
+
+/** Takes over what the server has. After a new epoch only what is still in the outbox is kept from before. */
+export async function applyChanges(db: Database, changes: Changes): Promise<void> {
+  const tx = db.transaction(['circuit', 'sheet', 'job', 'fact', 'outbox', 'meta'], 'readwrite');
+  const epoch = await tx.objectStore('meta').get('epoch');
+  if (epoch !== undefined && epoch !== changes.epoch) {
+    for (const kind of ['circuit', 'sheet', 'job', 'fact'] as const) void tx.objectStore(kind).clear();
+    for (const entry of await tx.objectStore('outbox').getAll()) void tx.objectStore(entry.kind).put(entry.record as never);
+  }
+  for (const [kind, records] of [['circuit', changes.circuits], ['sheet', changes.sheets], ['job', changes.jobs], ['fact', changes.facts]] as const)
+    for (const record of records) void tx.objectStore(kind).put(record as never);
+  void tx.objectStore('meta').put(changes.epoch, 'epoch');
+  void tx.objectStore('meta').put(changes.revision, 'revision');
+  await tx.done;
+}
+
+/** The revision up to which this device has the server's records. */
+export async function seenRevision(db: Database): Promise<{ epoch: string | undefined; revision: number }> {
+  return { epoch: (await db.get('meta', 'epoch')) as string | undefined, revision: ((await db.get('meta', 'revision')) as number | undefined) ?? 0 };
+}

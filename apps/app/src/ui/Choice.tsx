@@ -1,0 +1,17 @@
+import { View } from 'react-native';
+import { Key } from './Key';
+import { Text } from './Text';
+
+interface Props<T extends string> { label: string; options: { value: T; label: string }[]; value: T | null; onChange: (value: T) => void }
+
+/** One of a few, all in sight. */
+export function Choice<T extends string>({ label, options, value, onChange }: Props<T>) {
+  return (
+    <View role="group" aria-label={label} className="gap-1">
+      <Text className="font-medium text-[14px] text-ink2">{label}</Text>
+      <View className="flex-row flex-wrap gap-2">
+        {options.map((o) => <Key key={o.value} label={o.label} pressed={o.value === value} onPress={() => onChange(o.value)} className="grow px-3" />)}
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,95 @@
+import { simulateCase } from '@jumper/core';
+import { asCase, caseFile } from './caseFile';
+import { caseToRecords, jobToCase, standingFacts } from './jobCase';
+import { parseJsonText, problemLine, problemsOf } from './problems';
+import { factRecord, type FactRecord } from './records';
+
+const CASE = {
+  format: 'jumper-case', version: 1, id: 'c1', title: '7 Quarry Steps', complaint: ['topped-up-often'],
+  circuit: { kind: 'sealed-hot-water', reliefValve: { setBar: 3 }, vessel: { nominalVolumeL: 8, paint: 'red' } },
+  logs: [{ startedAt: '2026-03-04T09:10:00Z', source: 'hand', samples: { tS: [0, 60.5, 120], pressureBar: [1, 1.1, null], flowC: [18, null, 30] }, events: [{ tS: 0, kind: 'heat-on' }] }],
+  findings: [{ test: 'precharge', valueBar: 0.2, circuitBar: 0, drainOpen: true }, { test: 'discharge-pipe', outcome: 'dripping' }],
+};
+const lines = (change: (c: typeof CASE & Record<string, any>) => void) => { // eslint-disable-line @typescript-eslint/no-explicit-any
+  const c = structuredClone(CASE);
+  change(c);
+  const parsed = caseFile.safeParse(c);
+  return parsed.success ? [] : problemsOf(parsed.error).map(problemLine);
+};
+
+describe('a case file', () => {
+  it('is taken as it is, unknown keys kept', () => {
+    expect(caseFile.parse(CASE)).toEqual(CASE);
+  });
+
+  it.each<[string, (c: any) => void, string]>([ // eslint-disable-line @typescript-eslint/no-explicit-any
+    ['a vessel of no size', (c) => { c.circuit.vessel.nominalVolumeL = 0; }, 'circuit.vessel.nominalVolumeL: must be above 0'],
+    ['a pressure above the range', (c) => { c.logs[0].samples.pressureBar[1] = 25.1; }, 'logs.0.samples.pressureBar.1: must be at most 25'],
+    ['a pressure below the range', (c) => { c.logs[0].samples.pressureBar[1] = -1.1; }, 'logs.0.samples.pressureBar.1: must be at least -1'],
+    ['a temperature outside', (c) => { c.logs[0].samples.flowC[0] = 251; }, 'logs.0.samples.flowC.0: must be at most 250'],
+    ['time running backwards', (c) => { c.logs[0].samples.tS[2] = 10; }, 'logs.0.samples.tS.2: runs backwards'],
+    ['channels of other length', (c) => { c.logs[0].samples.flowC.pop(); }, 'logs.0.samples.flowC: has 2 values for 3 times'],
+    ['no relief on a sealed circuit', (c) => { delete c.circuit.reliefValve; }, 'circuit.reliefValve.setBar: is required for a sealed circuit'],
+    ['an unknown event', (c) => { c.logs[0].events[0].kind = 'boom'; }, 'logs.0.events.0.kind: must be one of: heat-on'],
+    ['an unknown outcome', (c) => { c.findings[1].outcome = 'wet'; }, 'findings.1.outcome: must be one of: dry, stained, dripping, running'],
+    ['an unknown test', (c) => { c.findings[1].test = 'sniff'; }, 'findings.1.test: is not known'],
+    ['a value left out', (c) => { delete c.findings[0].valueBar; }, 'findings.0.valueBar: is required'],
+    ['an unknown complaint', (c) => { c.complaint = ['sad']; }, 'complaint.0: must be one of: topped-up-often'],
+    ['another version', (c) => { c.version = 2; }, 'version: must be one of: 1'],
+    ['no circuit', (c) => { delete c.circuit; }, 'circuit: is required'],
+  ])('is refused with %s', (_name, change, line) => {
+    expect(lines(change).some((l) => l.startsWith(line))).toBe(true);
+  });
+
+  it('that is not JSON is refused with its line', () => {
+    expect(parseJsonText('{\n "format": "jumper-case",\n oops }', caseFile)).toEqual({ kind: 'bad', problems: [{ field: 'file', message: expect.stringMatching(/^is not JSON/) }] });
+  });
+
+  it('from the simulator passes', () => {
+    const circuit = { kind: 'sealed-hot-water' as const, reliefValve: { setBar: 3 } };
+    const { log } = simulateCase({ circuit, faults: [], schedule: { startC: 15, durationS: 600, stepS: 5, heat: [{ onS: 0, offS: 600 }] } });
+    expect(caseFile.safeParse({ format: 'jumper-case', version: 1, id: 's', circuit, logs: [log] }).success).toBe(true);
+  });
+});
+
+describe('a job and its case', () => {
+  let n = 0;
+  const newId = () => `0191a000-0000-7000-8000-${String(++n).padStart(12, '0')}`;
+  const records = caseToRecords(caseFile.parse(CASE), { newId, now: '2026-03-05T08:00:00Z' });
+
+  it('come back the same, log and findings', () => {
+    const back = jobToCase(records);
+    expect(back.logs).toEqual([{ ...CASE.logs[0], startedAt: '2026-03-04T09:10:00.000Z' }]);
+    expect(back.findings).toEqual(CASE.findings);
+    expect(back.circuit).toEqual(CASE.circuit);
+    expect(caseFile.safeParse(asCase(back as never)).success).toBe(true);
+  });
+
+  it('every record passes its own schema', () => {
+    for (const f of records.facts) expect(factRecord.safeParse(f).success).toBe(true);
+  });
+
+  const at = '2026-03-04T09:00:00Z';
+  const fact = (id: string, body: FactRecord['body'], correctsId?: string): FactRecord => ({ id, jobId: records.job.id, recordedAt: at, body, ...(correctsId ? { correctsId } : {}) });
+  const reading = (pressureBar: number): FactRecord['body'] => ({ kind: 'reading', at, pressureBar });
+
+  it('a correction stands in the place of what it corrects, a retraction takes it out, and both keep the original', () => {
+    const [a, b, c] = [newId(), newId(), newId()];
+    expect(standingFacts([fact(a, reading(1)), fact(b, reading(1.2), a)]).map((f) => f.id)).toEqual([b]);
+    expect(standingFacts([fact(a, reading(1)), fact(b, reading(1.2), a), fact(c, { kind: 'retraction', at }, b)])).toEqual([]);
+    expect(factRecord.safeParse(fact(c, { kind: 'retraction', at })).success).toBe(false);
+  });
+
+  it('cuts the log at a long gap and at the repair, and marks what came after it', () => {
+    const time = (h: number) => new Date(Date.parse(at) + h * 3_600_000).toISOString();
+    const facts = [
+      fact(newId(), { kind: 'reading', at: time(0), pressureBar: 1 }), fact(newId(), { kind: 'reading', at: time(8), pressureBar: 0.8 }),
+      fact(newId(), { kind: 'repair', at: time(9), repair: { kind: 'vessel-recharged', toBar: 0.75 } }), fact(newId(), { kind: 'reading', at: time(9.5), pressureBar: 1.1 }),
+      fact(newId(), { kind: 'finding', at: time(9.6), finding: { test: 'gas-valve-bubbles', outcome: 'tight' } as never }),
+    ];
+    const back = jobToCase({ ...records, facts });
+    expect(back.logs!.map((l) => l.epoch)).toEqual([undefined, undefined, 'after-work']);
+    expect(back.findings).toEqual([{ test: 'gas-valve-bubbles', outcome: 'tight', epoch: 'after-work' }]);
+    expect(back.repairs).toEqual([{ kind: 'vessel-recharged', toBar: 0.75, at: time(9) }]);
+  });
+});
