@@ -32,7 +32,7 @@ export function createApp(parts: AppParts): Express {
   app.use(helmet({
     // Served on loopback over plain HTTP: no upgrade to https, no HSTS.
     strictTransportSecurity: false,
-    contentSecurityPolicy: { useDefaults: false, directives: { defaultSrc: ["'self'"], styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'data:', 'blob:'], fontSrc: ["'self'", 'data:'], workerSrc: ["'self'", 'blob:'], objectSrc: ["'none'"], baseUri: ["'self'"], frameAncestors: ["'none'"] } },
+    contentSecurityPolicy: { useDefaults: false, directives: { defaultSrc: ["'self'"], scriptSrc: ["'self'"], styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'data:', 'blob:'], fontSrc: ["'self'", 'data:'], workerSrc: ["'self'", 'blob:'], objectSrc: ["'none'"], baseUri: ["'self'"], frameAncestors: ["'none'"] } },
   }));
   app.use('/api', sameOrigin, express.json({ limit: '16mb' }), api(parts));
   if (parts.webDir) serveWeb(app, parts.webDir);

@@ -12,7 +12,7 @@ export const problemLine = (p: Problem): string => `${p.field}: ${p.message}`;
 
 function sentence(issue: z.core.$ZodIssue): string {
   switch (issue.code) {
-    case 'invalid_type': return issue.input === undefined || /received undefined/.test(issue.message) ? 'is required' : `must be ${article(issue.expected)}`;
+    case 'invalid_type': return /received undefined/.test(issue.message) ? 'is required' : `must be ${article(issue.expected)}`;
     case 'invalid_value': return `must be one of: ${issue.values.map(String).join(', ')}`;
     case 'invalid_union': return 'is not known';
     default: return issue.message;

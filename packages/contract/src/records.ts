@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { REPLACEABLE_PARTS } from '@jumper/core';
+import { EVENT_KINDS, REPLACEABLE_PARTS } from '@jumper/core';
 import { circuitSheet, complaint, finding, gaugeBar, pressureLog, repair, temperatureC } from './caseFile';
-import { EVENT_KINDS } from '@jumper/core';
 
 /** Ids are made where the record is made (UUIDv7), so a record can be written with no network and sent twice without harm. */
 export const id = z.uuid('must be a UUID');

@@ -1,18 +1,15 @@
+import '../noCodeFromStrings';
 import '../../global.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { useFonts } from 'expo-font';
 import { Slot } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
-import { z } from 'zod';
 import { SyncProvider } from '../offline/SyncProvider';
 import { FONTS } from '../ui/fonts';
 import { ThemeProvider } from '../ui/ThemeProvider';
 import { UnitsProvider } from '../features/units/UnitsProvider';
 import { keepAppOnDevice } from '../offline/keepAppOnDevice';
-
-// The page's own policy forbids code from strings, which Zod's fast path would make.
-z.config({ jitless: true });
 
 export default function RootLayout() {
   const [client] = useState(() => new QueryClient({ defaultOptions: { queries: { networkMode: 'always', refetchOnWindowFocus: false } } }));

@@ -5,6 +5,10 @@ export interface SyncStatus { waiting: number; refused: number; reachable: boole
 
 const RETRY_MS = 20_000;
 
+/** Calls back after a while; returns how to call that off. */
+export type Later = (callBack: () => void, ms: number) => () => void;
+const browserLater: Later = (callBack, ms) => { const timer = setTimeout(callBack, ms); return () => clearTimeout(timer); };
+
 /** The one way between this device and the server: writes go into the outbox and from there, in order; what others wrote comes back as changes.
  *  Holds no interface; time and network are handed in. */
 export class Sync {
@@ -12,9 +16,9 @@ export class Sync {
   private readonly listeners = new Set<() => void>();
   private running: Promise<void> | null = null;
   private again = false;
-  private timer: ReturnType<typeof setTimeout> | null = null;
+  private forgetRetry: (() => void) | null = null;
 
-  constructor(private readonly db: Database, private readonly api: Api, private readonly onRecords: () => void) {}
+  constructor(private readonly db: Database, private readonly api: Api, private readonly onRecords: () => void, private readonly later: Later = browserLater) {}
 
   getStatus = (): SyncStatus => this.status;
   subscribe = (listener: () => void): (() => void) => {
@@ -49,8 +53,8 @@ export class Sync {
       this.set({ reachable: reached });
       if (!reached) break;
     } while (this.again);
-    if (this.timer) clearTimeout(this.timer);
-    this.timer = setTimeout(() => void this.run(), RETRY_MS);
+    this.forgetRetry?.();
+    this.forgetRetry = this.later(() => void this.run(), RETRY_MS);
   }
 
   private async send(): Promise<boolean> {

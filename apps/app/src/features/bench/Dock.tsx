@@ -67,6 +67,7 @@ export function Dock({ lastBar, lastC, startBar, heatOn, narrow, reliefBar, reso
 
   const key = narrow ? 'grow basis-[30%]' : 'flex-1';
   const pendingC = temperatures?.flow.trim();
+  const temperatureLabel = pendingC ? `${pendingC} ${units.temperature}` : lastC !== null ? temperatureText(lastC, units.temperature) : units.temperature;
   return (
     <View role="form" aria-label="Log a reading" className="gap-2 border-t border-ink bg-sheet px-3 pb-3 pt-2">
       {undo ? (
@@ -84,7 +85,7 @@ export function Dock({ lastBar, lastC, startBar, heatOn, narrow, reliefBar, reso
         </View>
       ) : null}
       <View className={narrow ? 'gap-2' : 'flex-row gap-2'}>
-        <Stepper name="Pressure" shown={pressureNumber(bar, units.pressure)} unit={units.pressure} typed={typed} onNudge={nudge} onType={(t) => { setTyped(t); setQuestion(null); }} onSubmit={press} />
+        <Stepper name="Pressure" alone={narrow} shown={pressureNumber(bar, units.pressure)} unit={units.pressure} typed={typed} onNudge={nudge} onType={(t) => { setTyped(t); setQuestion(null); }} onSubmit={press} />
         <Button label="Log" kind="main" className={narrow ? 'min-h-[56px]' : 'min-h-[60px] w-[96px]'} onPress={press} />
       </View>
       <View className={`flex-row gap-2 ${narrow ? 'flex-wrap' : ''}`}>
@@ -92,7 +93,7 @@ export function Dock({ lastBar, lastC, startBar, heatOn, narrow, reliefBar, reso
         <Key label="Top-up" className={key} onPress={() => void event('top-up')} />
         <Key label="Vented" className={key} onPress={() => void event('vented')} />
         <Key label="Drained" className={key} onPress={() => void event('drained')} />
-        <Key label={pendingC ? `${pendingC} ${units.temperature}` : lastC !== null ? temperatureText(lastC, units.temperature) : units.temperature} name="Temperatures with this reading" pressed={temperatures !== null} className={key} onPress={() => setTemperatures(temperatures ? null : { flow: '', ret: '' })} />
+        <Key label={temperatureLabel} name={`${temperatureLabel}, temperatures with this reading`} pressed={temperatures !== null} className={key} onPress={() => setTemperatures(temperatures ? null : { flow: '', ret: '' })} />
       </View>
     </View>
   );
@@ -104,7 +105,7 @@ function AskUnit({ question, typed, units, reliefBar, onTake, onBack }: { questi
       <Text className="font-semibold">{typed.trim()} {units.pressure}{question.asPsiBar !== null ? ': was that psi?' : ': is that right?'}</Text>
       <Text>This circuit’s relief opens at {pressureText(reliefBar, units.pressure)}.</Text>
       <View className="mt-1 flex-row flex-wrap gap-2">
-        {question.asPsiBar !== null ? <Key label={`psi: log ${pressureText(question.asPsiBar, units.pressure)}`} className="grow" onPress={() => onTake(Math.round(question.asPsiBar! * 1000) / 1000)} /> : null}
+        {question.asPsiBar !== null ? <Key label={`psi: log ${pressureText(question.asPsiBar, units.pressure)}`} className="grow" onPress={() => onTake(Math.round(question.asPsiBar! * 1e4) / 1e4)} /> : null}
         {Number.isNaN(question.bar) ? null : <Key label={`${typed.trim()} ${units.pressure} is right`} className="grow" onPress={() => onTake(question.bar)} />}
         <Key label="Change it" className="grow" onPress={onBack} />
       </View>

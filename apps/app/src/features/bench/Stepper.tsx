@@ -5,25 +5,26 @@ import { Pressable, TextInput, View } from 'react-native';
 import { Text } from '../../ui/Text';
 import { useTheme } from '../../ui/ThemeProvider';
 
-interface Props { name: string; shown: string; unit: string; typed: string | null; onNudge: (direction: 1 | -1) => void; onType: (text: string | null) => void; onSubmit: () => void; size?: 'large' | 'small' }
+interface Props { name: string; shown: string; unit: string; typed: string | null; onNudge: (direction: 1 | -1) => void; onType: (text: string | null) => void; onSubmit: () => void; alone?: boolean }
 
 const HOLD_MS = 380, REPEAT_MS = 90;
 
 /** Minus, value, plus: a touch nudges, a hold runs, a touch on the value types. */
-export function Stepper({ name, shown, unit, typed, onNudge, onType, onSubmit, size = 'large' }: Props) {
+export function Stepper({ name, shown, unit, typed, onNudge, onType, onSubmit, alone = false }: Props) {
   const input = useRef<TextInput>(null);
   useEffect(() => { if (typed !== null) input.current?.focus(); }, [typed !== null]); // eslint-disable-line react-hooks/exhaustive-deps
   return (
-    <View className="min-w-0 grow flex-row items-stretch gap-2">
+    <View className={`min-w-0 flex-row items-stretch gap-2 ${alone ? '' : 'flex-1'}`}>
       <Nudge name={`${name} down`} direction={-1} onNudge={onNudge} />
       {typed === null ? (
-        <Pressable role="button" aria-label={`${name}, ${shown} ${unit}, touch to type`} onPress={() => onType(shown)} className="min-h-[60px] min-w-0 flex-1 flex-row items-baseline justify-center gap-1 bg-lime pt-1 active:opacity-70">
-          <Text numberOfLines={1} className={`font-figure ${size === 'large' ? 'text-[48px] leading-[54px]' : 'text-[34px] leading-[52px]'}`} style={{ fontVariant: ['tabular-nums'] }}>{shown}</Text>
-          <Text className="font-figure text-[18px]">{unit}</Text>
+        <Pressable role="button" onPress={() => onType(shown)} className="min-h-[60px] min-w-0 flex-1 flex-row items-baseline justify-center gap-1 bg-lime pt-1 active:opacity-70">
+          <Text className="sr-only">{`${name}, touch to type: `}</Text>
+          <Text numberOfLines={1} className={`font-figure text-[48px] leading-[54px]`} style={{ fontVariant: ['tabular-nums'] }}>{shown}</Text>
+          <Text className="font-figure text-[18px]">{` ${unit}`}</Text>
         </Pressable>
       ) : (
         <TextInput ref={input} aria-label={`${name} in ${unit}`} value={typed} onChangeText={onType} onSubmitEditing={onSubmit} inputMode="decimal" selectTextOnFocus
-          className="min-h-[60px] w-full min-w-0 flex-1 border border-ink bg-lime text-center font-figure text-[44px] text-ink" />
+          className="min-h-[60px] w-0 min-w-0 flex-1 border border-ink bg-lime text-center font-figure text-[44px] text-ink" />
       )}
       <Nudge name={`${name} up`} direction={1} onNudge={onNudge} />
     </View>

@@ -11,7 +11,7 @@ export function SuspectList({ suspects, onOpen }: { suspects: Suspect[]; onOpen?
     <View role="list" aria-label="Suspects">
       {suspects.map((s) => (
         <View key={s.key} role="listitem" className="border-t border-hair">
-          <Pressable role="button" aria-expanded={open === s.key} aria-label={`${s.title}, ${s.share}`} onPress={() => toggle(s.key)} className="min-h-[56px] flex-row gap-3 px-4 py-2.5 active:bg-sheet">
+          <Pressable role="button" aria-expanded={open === s.key} onPress={() => toggle(s.key)} className="min-h-[56px] flex-row gap-3 px-4 py-2.5 active:bg-sheet">
             <View className="min-w-0 flex-1 gap-0.5">
               <Text className="font-semibold text-[16px]">{s.title}</Text>
               <Text numberOfLines={open === s.key ? undefined : 2} className="text-[13.5px] leading-[18px] text-ink2">{s.reason}</Text>

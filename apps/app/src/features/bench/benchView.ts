@@ -50,7 +50,7 @@ export function benchView(parts: JobParts, file: Case, units: Units): BenchView 
   const now = figure.nowBar;
   const hasHeated = log?.events?.some((e) => e.kind === 'heat-on') ?? false;
   const since = f?.coldBar != null && now !== null && figure.readings.length > 1 ? now - f.coldBar : null;
-  const band = figure.band.length ? nearestBand(figure) : null;
+  const band = figure.band.length > 0 && figure.readings.length > 0 ? nearestBand(figure) : null;
   const tone = since === null || !band || now === null ? 'ink' : now > band.high + 0.08 ? 'oxide' : now < band.low - 0.08 ? 'slate' : 'verdigris';
   return {
     title: parts.sheet.site,
@@ -148,12 +148,12 @@ function flowAt(log: PressureLog | null, c: ResolvedCircuit, heatOn: boolean): (
 
 /** Straight on from the last three readings, if that reaches the relief before the figure ends. */
 export function forecast(readings: Point[], reliefBar: number, spanMin: number, heatOn: boolean): FigureView['forecast'] {
-  if (!heatOn || readings.length < 3) return null;
+  if (readings.length < 3) return null;
   const last = readings.at(-1)!, from = readings.at(-3)!;
   const pace = (last.bar - from.bar) / Math.max(0.5, last.min - from.min);
   if (pace <= 0.005 || last.bar >= reliefBar) return null;
   const inMin = (reliefBar - last.bar) / pace;
-  if (inMin > 40 || last.min + inMin > spanMin * 1.3) return null;
+  if (inMin > (heatOn ? 40 : 120) || last.min + inMin > spanMin * 1.3) return null;
   const shown = Math.min(last.min + inMin, spanMin);
   return { from: last, to: { min: shown, bar: last.bar + pace * (shown - last.min) }, text: `lifts in about ${Math.max(1, Math.round(inMin))} min` };
 }

@@ -47,7 +47,9 @@ export interface Verdict { headline: string; text: string; kind: 'sound' | 'foun
 /** The state of knowledge in two lines, without more certainty than there is. */
 export function verdict(d: Diagnosis): Verdict {
   const j = d.now ?? d;
-  const [first, second] = j.hypotheses;
+  const first = j.hypotheses[0];
+  // What it has to be told from: the likeliest set that is not this one with something more.
+  const second = j.hypotheses.slice(1).find((h) => !first!.faults.every((f) => h.faults.includes(f)));
   if (!first) return { headline: 'Nothing to judge yet', text: 'Log the cold pressure to begin.', kind: 'open' };
   const name = setTitle(first.faults);
   if (first.faults[0] === 'none' && first.probability >= 0.5) return { headline: 'This looks sound', text: `Nothing wrong is likeliest, ${shareText(first.probability)}.`, kind: 'sound' };

@@ -5,8 +5,9 @@ import type { FigureView } from '../bench/benchView';
 import { resample, type FigureScale } from './scale';
 
 const STEPS = 121;
-/** The chart adds this above its plot whatever it is told; taken off again, so that its scale is the figure's. */
-const CHART_PADDING = 10;
+/** The chart sets its plot lower than it is told, by a twentieth of its height less one pixel; taken off again, so that its scale is the
+ *  figure's. The browser test holds line and readings together. */
+const chartShift = (height: number) => 1 - height / 20;
 
 /** Healthy band and measured trace, on the figure's scale. The chart wants equal steps, so both are read at such. */
 export default function Trace({ view, scale, predicted }: { view: FigureView; scale: FigureScale; predicted: { min: number; bar: number }[] | null }) {
@@ -21,27 +22,28 @@ export default function Trace({ view, scale, predicted }: { view: FigureView; sc
   const line = (values: (number | undefined)[]) => values.map((value) => ({ value: clip(value ?? 0, scale.topBar) }));
   const common = {
     width, height, maxValue: scale.topBar, noOfSections: 4, initialSpacing: 0, endSpacing: 0, spacing: width / (STEPS - 1),
-    hideAxesAndRules: true, hideYAxisText: true, yAxisLabelWidth: 0, xAxisLabelsHeight: 0, xAxisThickness: 0, yAxisThickness: 0, overflowTop: -CHART_PADDING, overflowBottom: 0,
+    hideAxesAndRules: true, hideYAxisText: true, yAxisLabelWidth: 0, xAxisLabelsHeight: 0, xAxisThickness: 0, yAxisThickness: 0, overflowTop: 0, overflowBottom: 0,
     disableScroll: true, hideDataPoints: true, hideDataPoints2: true, isAnimated: false, backgroundColor: 'transparent', adjustToWidth: false,
   } as const;
   const frame = { position: 'absolute' as const, left: scale.plotLeft, top: scale.plotTop, width, height, overflow: 'hidden' as const };
+  const shift = { marginTop: chartShift(height) };
   return (
     <>
       {bandEnd > 1 ? (
-        <View pointerEvents="none" style={frame}>
+        <View pointerEvents="none" style={frame}><View style={shift}>
           <LineChart {...common} data={line(low.slice(0, bandEnd))} color="transparent" thickness={0}
             spreadAreaData={low.slice(0, bandEnd).map((v, i) => ({ lower: clip(v ?? 0, scale.topBar), upper: clip(high[i] ?? 0, scale.topBar) }))} spreadAreaColor={tokens.verdigris} spreadAreaOpacity={0.22} />
-        </View>
+        </View></View>
       ) : null}
       {suspect.length ? (
-        <View pointerEvents="none" style={frame}>
+        <View pointerEvents="none" style={frame}><View style={shift}>
           <LineChart {...common} data={line(suspect.slice(0, suspect.findLastIndex((v) => v !== undefined) + 1))} color={tokens.oxide} thickness={1.5} strokeDashArray={[5, 4]} />
-        </View>
+        </View></View>
       ) : null}
       {cut > 1 ? (
-        <View pointerEvents="none" style={frame}>
+        <View pointerEvents="none" style={frame}><View style={shift}>
           <LineChart {...common} data={line(trace.slice(0, cut))} color={tokens.ink} thickness={2.2} />
-        </View>
+        </View></View>
       ) : null}
     </>
   );

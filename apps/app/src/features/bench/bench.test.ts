@@ -1,0 +1,103 @@
+import { caseToRecords, caseFile, jobToCase } from '@jumper/contract';
+import { diagnose, simulateCase, type CircuitSheet } from '@jumper/core';
+import { METRIC } from '../units/units';
+import { benchView, forecast } from './benchView';
+import { checkPressure, checkTemperature } from './checkPressure';
+import { recordRows } from './recordRows';
+import { setTitle, shareText, suspects, verdict } from './suspects';
+import { effectText } from './FindingEffect';
+
+jest.mock('../../workers/judgeClient', () => ({}));
+
+const CIRCUIT: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 95, heatOutputKw: 24, staticHeadM: 3.7, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 }, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop' }, maxFlowC: 70, gauge: { resolutionBar: 0.1 } };
+let n = 0;
+const newId = () => `0191a000-0000-7000-8000-${String(++n).padStart(12, '0')}`;
+const parts = (fault: 'none' | 'vessel-undercharged', minutes = 15) => {
+  const { log } = simulateCase({ circuit: CIRCUIT, faults: [{ id: fault, severity: 0.6 }], schedule: { startC: 17, durationS: 60 * minutes, stepS: 120, heat: [{ onS: 60, offS: 9999 }] } });
+  return caseToRecords(caseFile.parse({ format: 'jumper-case', version: 1, id: 'x', title: '7 Quarry Steps', complaint: ['topped-up-often'], circuit: CIRCUIT, logs: [{ ...log, source: 'hand', startedAt: '2026-03-04T09:00:00Z', events: log.events!.filter((e) => e.kind === 'heat-on') }] }), { newId, now: '2026-03-04T10:00:00Z' });
+};
+const viewOf = (p: ReturnType<typeof parts>, units = METRIC) => benchView(p, jobToCase(p), units);
+
+it('says of a flat vessel that it rises too much, and when it will lift', () => {
+  const view = viewOf(parts('vessel-undercharged', 10));
+  expect(view.change).toMatchObject({ tone: 'oxide', text: expect.stringMatching(/^\+\d.*too much$/) });
+  expect(view.heatOn).toBe(true);
+  expect(view.figure.forecast?.text).toMatch(/^lifts in about \d+ min$/);
+  expect(view.figure.rungs.map((r) => r.id)).toEqual(['relief', 'reseat', 'hot', 'fill', 'precharge', 'height']);
+});
+
+it('says of a sound circuit that it rises as it should, inside its band', () => {
+  const view = viewOf(parts('none'));
+  expect(view.change).toMatchObject({ tone: 'verdigris', text: expect.stringMatching(/as it should$/) });
+  expect(view.figure.forecast).toBeNull();
+});
+
+it('shows ladder and band before the first reading', () => {
+  const p = parts('none');
+  const view = viewOf({ ...p, facts: [] });
+  expect(view).toMatchObject({ number: null, change: null });
+  expect(view.figure.rungs.length).toBe(6);
+  expect(view.figure.band.length).toBeGreaterThan(10);
+});
+
+it('speaks the user’s units', () => {
+  const view = viewOf(parts('none'), { pressure: 'psi', temperature: '°F' });
+  expect(view.number!.unit).toBe('psi');
+  expect(view.right).toMatch(/°F$/);
+});
+
+it('forecasts only what rises', () => {
+  const points = (bars: number[]) => bars.map((bar, i) => ({ min: 3 * i, bar }));
+  expect(forecast(points([1, 1, 1]), 3, 30, true)).toBeNull();
+  expect(forecast(points([1, 1.5]), 3, 30, true)).toBeNull();
+  expect(forecast(points([2, 2.2, 2.4]), 3, 30, true)!.text).toBe('lifts in about 9 min');
+  expect(forecast(points([3.1, 3.2, 3.3]), 3, 30, true)).toBeNull();
+});
+
+describe('what is typed', () => {
+  it.each([['1.2', 'ok'], ['3.9', 'ok'], ['14', 'ask'], ['5', 'ask'], ['22', 'ask'], ['30', 'ask'], ['400', 'bad'], ['-2', 'bad'], ['', 'bad'], ['x', 'bad']])('%s bar on a 3 bar circuit: %s', (typed, kind) => {
+    expect(checkPressure(typed, METRIC, 3).kind).toBe(kind);
+  });
+  it('offers psi where that would make sense', () => {
+    const check = checkPressure('14', METRIC, 3);
+    expect(check.kind === 'ask' && Math.abs(check.asPsiBar! - 0.965) < 0.001).toBe(true);
+    expect(checkPressure('5', METRIC, 3)).toMatchObject({ kind: 'ask', bar: 5 });
+  });
+  it('takes no temperature for none, and refuses the impossible by name', () => {
+    const c = (v: number) => v;
+    expect(checkTemperature('', 'Flow', METRIC, c)).toEqual({ kind: 'ok', celsius: null });
+    expect(checkTemperature('251', 'Return', METRIC, c)).toMatchObject({ kind: 'bad', message: expect.stringContaining('Return: 251 °C') });
+  });
+});
+
+describe('the judge’s answer in words', () => {
+  const d = diagnose(jobToCase(parts('vessel-undercharged')));
+  it('names suspects with a share and a reason, none twice with the same reason', () => {
+    const list = suspects(d);
+    expect(list[0]!.title).toMatch(/Vessel has lost its charge/);
+    expect(list[0]!.reason).toMatch(/^Rose/);
+    expect(list.filter((s) => s.reason === list[0]!.reason)).toHaveLength(1);
+  });
+  it('claims no more than the data give', () => {
+    expect(verdict(d).kind).toBe('open');
+    expect(verdict({ ...d, hypotheses: [], now: undefined as never }).kind).toBe('open');
+    expect(verdict({ ...d, hypotheses: [{ faults: ['none'], probability: 0.8 }] })).toMatchObject({ kind: 'sound' });
+    expect(verdict({ ...d, enoughKnown: true })).toMatchObject({ kind: 'found', text: expect.stringContaining('Recharge') });
+  });
+  it('writes shares in round numbers, and sets as one line', () => {
+    expect([shareText(0.999), shareText(0.004), shareText(0.412)]).toEqual(['over 99 %', 'under 1 %', '41 %']);
+    expect(setTitle(['vessel-undercharged', 'relief-valve-passing'])).toBe('Vessel has lost its charge, and relief valve passing');
+  });
+  it('tells what a finding did', () => {
+    const after = { ...d, hypotheses: [{ faults: d.hypotheses[0]!.faults, probability: 0.9 }] };
+    expect(effectText(d, after)).toMatch(/before, 90 % now\.$/);
+    expect(effectText(d, d)).toMatch(/^Hardly moves/);
+  });
+});
+
+it('keeps what was corrected in the record', () => {
+  const p = parts('none');
+  const first = p.facts.find((f) => f.body.kind === 'reading')!;
+  const rows = recordRows([...p.facts, { ...first, id: newId(), correctsId: first.id, body: { ...first.body, pressureBar: 1.9 } as never }], METRIC);
+  expect(rows.find((r) => r.corrected)).toMatchObject({ text: expect.stringContaining('1.9 bar'), corrected: expect.stringMatching(/bar/) });
+});

@@ -1,0 +1,38 @@
+import { METRIC } from '../units/units';
+import { blankForm, formOf, sheetOf } from './sheetForm';
+import { sheetSummary } from './sheetSummary';
+
+const record = { id: 'i', circuitId: 'c', recordedAt: '2026-03-04T09:00:00Z', assumed: ['waterVolumeL'] };
+const good = { ...blankForm(METRIC), site: '14 Kiln Row' };
+
+it('makes a sheet of the defaults as they are', () => {
+  const made = sheetOf(good, METRIC);
+  expect(made).toMatchObject({ kind: 'ok', site: '14 Kiln Row', sheet: { kind: 'sealed-hot-water', reliefValve: { setBar: 3 }, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 }, fill: { kind: 'manual-loop' } } });
+});
+
+it('reads pressures in the user’s unit', () => {
+  const psi = { ...METRIC, pressure: 'psi' as const };
+  const made = sheetOf({ ...blankForm(psi), site: 'x', numbers: { ...blankForm(psi).numbers, 'reliefValve.setBar': '30' } }, psi);
+  expect(made.kind === 'ok' && Math.abs(made.sheet.reliefValve!.setBar - 2.068) < 0.001).toBe(true);
+});
+
+it('goes into the form and back unchanged, with what the form does not show', () => {
+  const made = sheetOf(good, METRIC);
+  if (made.kind !== 'ok') throw new Error('the defaults must do');
+  const before = { ...made.sheet, altitudeM: 600, reliefValve: { setBar: 3, ageYears: 4 } };
+  const again = sheetOf(formOf({ ...record, site: made.site, sheet: before as never }, METRIC), METRIC, before);
+  expect(again.kind === 'ok' && again.sheet).toEqual(before);
+});
+
+it.each([['vessel.nominalVolumeL', '-8', 'Vessel must be above 0.'], ['staticHeadM', 'tall', 'Highest water above the gauge: “tall” is not a number.'], ['reliefValve.setBar', '', 'Relief valve: its set pressure is needed.'], ['maxFlowC', '400', 'Highest flow temperature must be at most 180.']] as const)('names %s when it is “%s”', (field, text, message) => {
+  const made = sheetOf({ ...good, numbers: { ...good.numbers, [field]: text } }, METRIC);
+  expect(made.kind === 'bad' && made.problems[field]).toBe(message);
+});
+
+it('marks what is assumed and warns about what cannot be right', () => {
+  const made = sheetOf({ ...good, numbers: { ...good.numbers, waterVolumeL: '400' } }, METRIC);
+  if (made.kind !== 'ok') throw new Error('a large content is possible');
+  const view = sheetSummary({ ...record, site: 'x', sheet: made.sheet as never }, METRIC);
+  expect(view.rows.find((r) => r.label === 'Content')).toMatchObject({ value: '400 L', assumed: true });
+  expect(view.warnings.join()).toMatch(/Even with a right charge/);
+});

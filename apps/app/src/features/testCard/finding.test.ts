@@ -1,0 +1,26 @@
+import { testRow } from '@jumper/core';
+import { METRIC } from '../units/units';
+import { findingOf, prechargeTrap } from './findingForm';
+import { clockText } from './useWatch';
+
+const empty = { outcome: null, values: {}, flags: {} };
+
+it('makes findings of touched outcomes and of typed values', () => {
+  expect(findingOf('gas-valve-press', testRow('gas-valve-press'), { ...empty, outcome: 'water' }, METRIC)).toEqual({ kind: 'ok', finding: { test: 'gas-valve-press', outcome: 'water' } });
+  expect(findingOf('precharge', testRow('precharge'), { outcome: null, values: { valueBar: '0,2', circuitBar: '' }, flags: { drainOpen: true } }, METRIC)).toEqual({ kind: 'ok', finding: { test: 'precharge', valueBar: 0.2, drainOpen: true } });
+});
+
+it('names what is missing or wrong, and takes the user’s unit', () => {
+  expect(findingOf('precharge', testRow('precharge'), empty, METRIC)).toMatchObject({ kind: 'bad', problems: { valueBar: 'Reading: is needed.' } });
+  expect(findingOf('precharge', testRow('precharge'), { ...empty, values: { valueBar: '99' } }, METRIC)).toMatchObject({ kind: 'bad', problems: { valueBar: 'Reading must be at most 25.' } });
+  const psi = findingOf('precharge', testRow('precharge'), { ...empty, values: { valueBar: '12' } }, { ...METRIC, pressure: 'psi' });
+  expect(psi.kind === 'ok' && Math.abs(psi.finding.valueBar! - 0.827) < 0.001).toBe(true);
+});
+
+it('sees the precharge trap', () => {
+  expect(prechargeTrap(empty)).toBe('drain-shut');
+  expect(prechargeTrap({ ...empty, values: { circuitBar: '0.4' }, flags: { drainOpen: true } })).toBe('circuit-not-empty');
+  expect(prechargeTrap({ ...empty, values: { circuitBar: '0' }, flags: { drainOpen: true } })).toBeNull();
+});
+
+it('writes a clock', () => expect([clockText(0), clockText(65.9), clockText(900)]).toEqual(['0:00', '1:05', '15:00']));

@@ -1,0 +1,72 @@
+import axe from 'axe-core';
+import { Jumper } from './jumper';
+import { firstSuspect, openJob } from './moves';
+import type { Page } from 'playwright-core';
+
+jest.setTimeout(180_000);
+let jumper: Jumper;
+beforeAll(async () => { jumper = await Jumper.start(); });
+afterAll(() => jumper.stop());
+
+/** Violations of WCAG 2.2 A and AA, as "rule: element". */
+async function violations(page: Page): Promise<string[]> {
+  await page.evaluate(axe.source);
+  return page.evaluate(async () => {
+    const { violations: found } = await (window as unknown as { axe: typeof axe }).axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] });
+    return found.flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.html.slice(0, 120)}`));
+  });
+}
+
+const overflow = (page: Page) => page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+
+/** Touch targets smaller than 44 px in either direction, by name. */
+const small = (page: Page) => page.evaluate(() => [...document.querySelectorAll('button, [role=button], a[href]')].flatMap((e) => {
+  const r = e.getBoundingClientRect();
+  return r.width > 0 && (r.width < 44 || r.height < 48) ? [`${e.getAttribute('aria-label') ?? e.textContent} ${r.width}×${r.height}`] : [];
+}));
+
+describe.each([['phone, light', 390, 844, false], ['phone, dark', 390, 844, true], ['wide', 1280, 800, false]])('%s', (_name, width, height, dark) => {
+  it('fits, can be hit, and has no accessibility violation', async () => {
+    const { page, context, complaints } = await jumper.device({ width, height, dark });
+    const check = async (where: string) => {
+      expect({ where, overflow: await overflow(page), small: await small(page), violations: await violations(page) }).toEqual({ where, overflow: 0, small: [], violations: [] });
+    };
+    await page.getByRole('link', { name: /7 Quarry Steps/ }).waitFor();
+    await check('jobs');
+    await openJob(page, '7 Quarry Steps');
+    await firstSuspect(page);
+    await check('bench');
+    const job = page.url();
+    for (const test of ['gas-valve-press', 'precharge', 'fill-disconnected-watch']) {
+      await page.goto(`${job}/test/${test}`);
+      await page.getByRole('list', { name: 'Steps' }).waitFor();
+      await check(test);
+    }
+    await page.goto(`${job}/sheet`);
+    await page.getByRole('button', { name: 'Keep this version' }).waitFor();
+    await check('sheet');
+    await page.goto(`${jumper.base}/jobs/new`);
+    await page.getByRole('button', { name: 'Enter what you know' }).click();
+    await check('new job');
+    expect(complaints).toEqual([]);
+    await context.close();
+  });
+
+  it('the trace runs through the readings, on the ladder’s own scale', async () => {
+    const { page, context } = await jumper.device({ width, height, dark });
+    await openJob(page, '7 Quarry Steps');
+    await page.locator('[data-testid=figure] svg path[stroke]').first().waitFor({ state: 'attached' });
+    const gap = await page.evaluate(() => {
+      const figure = document.querySelector('[data-testid=figure]')!;
+      const circles = [...figure.querySelectorAll('circle')].map((c) => c.getBoundingClientRect()).map((r) => ({ x: r.x + r.width / 2, y: r.y + r.height / 2 }));
+      const lines = [...figure.querySelectorAll('path')].filter((p) => Number(p.getAttribute('stroke-width')) > 2) as SVGPathElement[];
+      const line = lines[0]!;
+      const toScreen = line.getScreenCTM()!;
+      const points = Array.from({ length: 400 }, (_, i) => line.getPointAtLength((line.getTotalLength() * i) / 399).matrixTransform(toScreen));
+      return { readings: circles.length, worst: Math.max(...circles.map((c) => Math.min(...points.map((p) => Math.hypot(p.x - c.x, p.y - c.y))))) };
+    });
+    expect(gap.readings).toBe(7);
+    expect(gap.worst).toBeLessThan(2);
+    await context.close();
+  });
+});

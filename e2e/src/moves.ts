@@ -1,0 +1,29 @@
+import type { Page } from 'playwright-core';
+
+/** What a technician does, in the words of the interface. */
+export async function newJob(page: Page, site: string, complaint = 'Topped up often'): Promise<void> {
+  await page.getByRole('button', { name: 'New job' }).click();
+  await page.getByLabel('Site').fill(site);
+  await page.getByRole('button', { name: complaint }).click();
+  await page.getByRole('button', { name: 'Begin the log' }).click();
+  await page.getByRole('button', { name: 'Log', exact: true }).waitFor();
+}
+
+export async function logPressure(page: Page, text: string, flowC?: number): Promise<void> {
+  if (flowC !== undefined) {
+    await page.getByRole('button', { name: /temperatures with this reading/ }).click();
+    await page.getByLabel('Flow', { exact: true }).fill(String(flowC));
+  }
+  await page.getByRole('button', { name: /touch to type/ }).click();
+  await page.getByLabel(/^Pressure in/).fill(text);
+  await page.getByRole('button', { name: 'Log', exact: true }).click();
+}
+
+export const reading = (page: Page) => page.getByTestId('reading').innerText();
+export const openJob = async (page: Page, site: string) => { await page.getByRole('link', { name: new RegExp(site) }).click(); await page.getByTestId('reading').waitFor(); };
+
+/** The first suspect's name and share, once the judge has settled. */
+export async function firstSuspect(page: Page): Promise<string> {
+  await page.locator('[data-testid="verdict"][aria-busy="false"], [data-testid="verdict"]:not([aria-busy="true"])').waitFor();
+  return (await page.getByRole('list', { name: 'Suspects' }).getByRole('button').first().innerText()).replaceAll('\n', ' ');
+}

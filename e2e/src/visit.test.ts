@@ -1,0 +1,210 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { Jumper, type Device } from './jumper';
+import { firstSuspect, logPressure, newJob, openJob, reading } from './moves';
+
+jest.setTimeout(180_000);
+let jumper: Jumper;
+let device: Device;
+beforeAll(async () => { jumper = await Jumper.start(); });
+afterAll(() => jumper.stop());
+beforeEach(async () => { device = await jumper.device(); });
+afterEach(async () => {
+  expect(device.complaints).toEqual([]);
+  await device.context.close();
+});
+
+const folder = mkdtempSync(join(tmpdir(), 'jumper-files-'));
+const diagnoseByHand = (file: string) => JSON.parse(execFileSync(process.execPath, [join(__dirname, '../../packages/cli/dist/diagnose.mjs'), file], { encoding: 'utf8' }));
+
+describe('the main job, on a phone', () => {
+  it('goes from a complaint to a verdict that a test then moves', async () => {
+    const { page } = device;
+    // A heat cycle takes a quarter of an hour; the page's clock is put on instead of waiting.
+    await page.clock.install();
+    await newJob(page, '14 Kiln Row');
+    expect(await page.getByTestId('next-step').innerText()).toContain('Log the cold pressure');
+
+    // The stepper starts at a usual fill; two nudges and one touch log a reading.
+    await page.getByRole('button', { name: 'Pressure up' }).click();
+    await page.getByRole('button', { name: 'Pressure down' }).click();
+    await page.getByRole('button', { name: 'Log', exact: true }).click();
+    await expectReading('1.0');
+    await page.getByRole('button', { name: 'Heat on' }).click();
+    await page.getByRole('button', { name: 'Heat off' }).waitFor();
+    for (const [bar, celsius] of [['1.1', 24], ['1.4', 38], ['1.9', 52], ['2.5', 66]] as const) {
+      await page.clock.fastForward('04:00');
+      await logPressure(page, bar, celsius);
+    }
+    await expectReading('2.5');
+    expect(await page.getByText(/since heat on/).innerText()).toBe('+1.5 since heat on, too much');
+    expect(await page.getByText(/is right here/).innerText()).toMatch(/^\+0\.\d+ to \+\d\.\d+ is right here at 66 °C$/);
+    expect(await page.getByText(/Rule of thumb/).innerText()).toMatch(/0\.3 to 0\.5 bar is ordinary/);
+    expect(await firstSuspect(page)).toMatch(/charge|diaphragm|Vessel/i);
+
+    // A test is recorded and moves the ranking; the bench says by how much.
+    await page.goto(`${page.url().split('?')[0]}/test/gas-valve-press`);
+    await page.getByRole('button', { name: 'Water', exact: true }).click();
+    await page.getByText(/before, .* now|Hardly moves/).waitFor();
+    expect(await firstSuspect(page)).toMatch(/^Vessel diaphragm holed/);
+    expect(await page.getByTestId('verdict').innerText()).toMatch(/diaphragm/i);
+
+    async function expectReading(text: string) { await page.getByTestId('reading').getByText(text, { exact: true }).waitFor(); }
+  });
+
+  it('takes a reading back at once, and a correction keeps what stood before', async () => {
+    const { page } = device;
+    await newJob(page, '2 Tannery Yard');
+    await logPressure(page, '1.1');
+    await logPressure(page, '1,4');
+    await page.getByRole('status').filter({ hasText: 'Logged 1.4 bar' }).waitFor();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByTestId('reading').getByText('1.1', { exact: true }).waitFor();
+
+    await page.getByRole('button', { name: /^Change 1\.1 bar/ }).click();
+    await page.getByLabel('It should say').fill('1.2');
+    await page.getByRole('button', { name: 'Correct', exact: true }).click();
+    await page.getByText('corrected, was 1.1 bar').waitFor();
+    expect(await reading(page)).toBe('1.2');
+  });
+
+  it('falls into no precharge trap', async () => {
+    const { page } = device;
+    await openJob(page, '7 Quarry Steps');
+    await page.goto(`${page.url()}/test/precharge`);
+    await page.getByText('Wait until below 50 °C').waitFor();
+    await page.getByText('Is the drain open?').waitFor();
+    await page.getByLabel('System gauge at that moment, if read').fill('0.4');
+    await page.getByText('Not empty yet').waitFor();
+    await page.getByLabel('System gauge at that moment, if read').fill('0');
+    await page.getByRole('button', { name: 'The drain stands open' }).click();
+    await page.getByText('Not empty yet').waitFor({ state: 'detached' });
+    expect(await page.getByText('Is the drain open?').count()).toBe(0);
+    await page.getByLabel('Reading', { exact: true }).fill('0.1');
+    await page.getByRole('button', { name: 'Record', exact: true }).click();
+    await page.getByText(/before, .* now/).waitFor();
+    expect(await firstSuspect(page)).toMatch(/lost its charge/);
+  });
+
+  it('keeps a timed watch through a reload, and puts its minutes into the finding', async () => {
+    const { page } = device;
+    await openJob(page, '22 Weir Street');
+    await page.goto(`${page.url()}/test/fill-disconnected-watch`);
+    await page.getByRole('button', { name: 'Start the watch' }).click();
+    await page.getByRole('alert').first().getByText('At the start: read the gauge first.').waitFor();
+    await page.getByLabel('At the start').fill('2.0');
+    await page.getByRole('button', { name: 'Start the watch' }).click();
+    await page.reload();
+    await page.getByText(/read again in 14:/).waitFor();
+    expect(await page.getByLabel('At the start').inputValue()).toBe('2.0');
+    await page.getByLabel('At the end').fill('2.2');
+    await page.getByRole('button', { name: 'Record', exact: true }).click();
+    await page.getByText(/Fill loop off, watch the gauge: 2.0 bar to 2.2 bar in 1 min/).first().waitFor();
+  });
+});
+
+describe('bad input loses nothing', () => {
+  it('asks whether 14 was psi, refuses what no gauge shows, and keeps what was typed', async () => {
+    const { page } = device;
+    await newJob(page, '9 Lime Street');
+    await logPressure(page, '14');
+    await page.getByText('14 bar: was that psi?').waitFor();
+    await page.getByRole('button', { name: 'psi: log 0.97 bar' }).click();
+    await page.getByTestId('reading').getByText('0.97', { exact: true }).waitFor();
+
+    await logPressure(page, '400');
+    await page.getByText('Pressure: 400 bar is outside -1 to 25 bar.').waitFor();
+    expect(await page.getByLabel(/^Pressure in/).inputValue()).toBe('400');
+    await page.getByLabel(/^Pressure in/).fill('one');
+    await page.getByRole('button', { name: 'Log', exact: true }).click();
+    await page.getByText('Pressure: “one” is not a number.').waitFor();
+    await page.getByRole('button', { name: /temperatures with this reading/ }).click();
+    await page.getByLabel('Flow', { exact: true }).fill('300');
+    await page.getByLabel(/^Pressure in/).fill('1.5');
+    await page.getByRole('button', { name: 'Log', exact: true }).click();
+    await page.getByText('Flow: 300 °C is outside -20 to 250 °C.').waitFor();
+    expect(await reading(page)).toBe('0.97');
+  });
+
+  it('names the field of a new job and keeps the rest of the form', async () => {
+    const { page } = device;
+    await page.getByRole('button', { name: 'New job' }).click();
+    await page.getByRole('button', { name: 'Enter what you know' }).click();
+    await page.getByLabel('Vessel', { exact: true }).fill('-8');
+    await page.getByLabel('Content of the circuit').fill('120');
+    await page.getByRole('button', { name: 'Begin the log' }).click();
+    await page.getByText('Site: say where it is, for instance the street.').first().waitFor();
+    await page.getByText('Vessel must be above 0.').first().waitFor();
+    expect(await page.getByLabel('Content of the circuit').inputValue()).toBe('120');
+  });
+
+  it.each([
+    ['no JSON', '{ "format": ', 'file: is not JSON'],
+    ['a time that runs back', JSON.stringify({ format: 'jumper-case', version: 1, id: 'x', circuit: { kind: 'sealed-hot-water', reliefValve: { setBar: 3 } }, logs: [{ samples: { tS: [0, 60, 30], pressureBar: [1, 1, 1] } }] }), 'logs.0.samples.tS.2: runs backwards'],
+    ['a pressure too high', JSON.stringify({ format: 'jumper-case', version: 1, id: 'x', circuit: { kind: 'sealed-hot-water', reliefValve: { setBar: 3 } }, logs: [{ samples: { tS: [0], pressureBar: [99] } }] }), 'logs.0.samples.pressureBar.0: must be at most 25'],
+  ])('a case file with %s changes nothing and says where', async (_name, content, line) => {
+    const { page } = device;
+    await page.getByRole('list', { name: 'Jobs' }).getByRole('link').first().waitFor();
+    const before = await page.getByRole('list', { name: 'Jobs' }).getByRole('link').count();
+    const path = join(folder, 'broken.json');
+    writeFileSync(path, content);
+    await page.getByTestId('case-file').setInputFiles(path);
+    await page.getByText('broken.json was not opened; nothing was changed').waitFor();
+    await page.getByText(line).waitFor();
+    expect(await page.getByRole('list', { name: 'Jobs' }).getByRole('link').count()).toBe(before);
+  });
+});
+
+describe('a case file', () => {
+  it('leaves and comes back, and the command line says the same as the app', async () => {
+    const { page } = device;
+    await openJob(page, '7 Quarry Steps');
+    const shown = await firstSuspect(page);
+    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save as case file' }).click()]);
+    const path = join(folder, download.suggestedFilename());
+    await download.saveAs(path);
+    expect(download.suggestedFilename()).toMatch(/^7-quarry-steps-\d{4}-\d\d-\d\d\.jumper\.json$/);
+
+    const d = diagnoseByHand(path);
+    const percent = `${Math.round(d.hypotheses[0].probability * 100)} %`;
+    expect(shown).toContain(percent);
+
+    // Opened again it is a new job with the same answer.
+    await page.goto(jumper.base);
+    await page.getByTestId('case-file').setInputFiles(path);
+    await page.getByTestId('reading').waitFor();
+    expect(await firstSuspect(page)).toBe(shown);
+    expect(JSON.parse(readFileSync(path, 'utf8')).format).toBe('jumper-case');
+  });
+});
+
+describe('in a cellar', () => {
+  it('opens, logs and judges with no network, and sends when there is one', async () => {
+    const { page, context } = device;
+    await page.evaluate(async () => { await navigator.serviceWorker.ready; });
+    await newJob(page, '3 Cellar Lane');
+    await page.getByRole('status').filter({ hasText: 'all sent' }).waitFor();
+    await context.setOffline(true);
+    await page.reload();
+    await logPressure(page, '1.0', 18);
+    await page.getByRole('button', { name: 'Heat on' }).click();
+    await logPressure(page, '1.8', 45);
+    await logPressure(page, '2.6', 65);
+    await page.getByRole('status').filter({ hasText: '4 kept here' }).waitFor();
+    expect(await firstSuspect(page)).toMatch(/%/);
+    // A view that was never opened on this device still comes up, and nothing is lost by a reload.
+    await page.goto(`${page.url().split('?')[0]}/test/discharge-pipe`);
+    await page.getByRole('button', { name: 'Dripping' }).click();
+    await page.getByRole('status').filter({ hasText: '5 kept here' }).waitFor();
+
+    await context.setOffline(false);
+    await page.evaluate(() => window.dispatchEvent(new Event('online')));
+    await page.getByRole('status').filter({ hasText: 'all sent' }).waitFor();
+    const other = await jumper.device();
+    await openJob(other.page, '3 Cellar Lane');
+    expect(await reading(other.page)).toBe('2.6');
+    await other.context.close();
+  });
+});
