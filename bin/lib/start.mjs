@@ -62,8 +62,8 @@ async function main() {
 
   const server = spawn(process.execPath, [join(root, 'apps/server/dist/main.mjs')], {
     // Its own group: on Ctrl-C this process stops the server first and the database after it.
-    detached: true, stdio: ['ignore', 'pipe', 'inherit'],
-    env: { ...process.env, NODE_ENV: 'production', DATABASE_URL: cluster.url, PORT: String(o.port), WEB_DIR: join(root, 'apps/app/dist'), FRESH_DEMO: o.freshDemo ? '1' : '' },
+    detached: true, stdio: ['pipe', 'pipe', 'inherit'],
+    env: { ...process.env, NODE_ENV: 'production', STOP_WITH_STDIN: '1', DATABASE_URL: cluster.url, PORT: String(o.port), WEB_DIR: join(root, 'apps/app/dist'), FRESH_DEMO: o.freshDemo ? '1' : '' },
   });
   let stopping = false;
   const stop = async (status) => {

@@ -2,6 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { simulateCase } from '@jumper/core';
 import { Jumper, type Device } from './jumper';
 import { firstSuspect, logPressure, newJob, openJob, reading } from './moves';
 
@@ -19,6 +20,13 @@ afterEach(async () => {
 const folder = mkdtempSync(join(tmpdir(), 'jumper-files-'));
 const diagnoseByHand = (file: string) => JSON.parse(execFileSync(process.execPath, [join(__dirname, '../../packages/cli/dist/diagnose.mjs'), file], { encoding: 'utf8' }));
 
+/** What the gauge of a wall boiler with a flat vessel shows, every three minutes, as the simulator has it. */
+function flatVessel(): [string, number][] {
+  const circuit = { kind: 'sealed-hot-water' as const, waterVolumeL: 95, heatOutputKw: 24, staticHeadM: 4, maxFlowC: 70, reliefValve: { setBar: 3 }, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 }, gauge: { resolutionBar: 0.1 } };
+  const { log } = simulateCase({ circuit, faults: [{ id: 'vessel-undercharged', severity: 0, parameters: { prechargeGaugeBar: -0.1, startGaugeBar: 1 } }], schedule: { startC: 17, durationS: 900, stepS: 180, heat: [{ onS: 0, offS: 900 }] } });
+  return log.samples.pressureBar.slice(1).map((bar, i) => [bar!.toFixed(1), Math.round(log.samples.flowC![i + 1]!)]);
+}
+
 describe('the main job, on a phone', () => {
   it('goes from a complaint to a verdict that a test then moves', async () => {
     const { page } = device;
@@ -30,19 +38,22 @@ describe('the main job, on a phone', () => {
     // The stepper starts at a usual fill; two nudges and one touch log a reading.
     await page.getByRole('button', { name: 'Pressure up' }).click();
     await page.getByRole('button', { name: 'Pressure down' }).click();
+    await page.getByRole('button', { name: /temperatures with this reading/ }).click();
+    await page.getByLabel('Flow', { exact: true }).fill('17');
     await page.getByRole('button', { name: 'Log', exact: true }).click();
     await expectReading('1.0');
     await page.getByRole('button', { name: 'Heat on' }).click();
     await page.getByRole('button', { name: 'Heat off' }).waitFor();
-    for (const [bar, celsius] of [['1.1', 24], ['1.4', 38], ['1.9', 52], ['2.5', 66]] as const) {
-      await page.clock.fastForward('04:00');
+    for (const [bar, celsius] of flatVessel()) {
+      await page.clock.fastForward('03:00');
       await logPressure(page, bar, celsius);
     }
-    await expectReading('2.5');
-    expect(await page.getByText(/since heat on/).innerText()).toBe('+1.5 since heat on, too much');
-    expect(await page.getByText(/is right here/).innerText()).toMatch(/^\+0\.\d+ to \+\d\.\d+ is right here at 66 °C$/);
+    const [lastBar, lastC] = flatVessel().at(-1)!;
+    await expectReading(lastBar);
+    expect(await page.getByText(/since heat on/).innerText()).toBe(`+${(Number(lastBar) - 1).toFixed(1)} since heat on, too much`);
+    expect(await page.getByText(/is right here/).innerText()).toMatch(new RegExp(`^\\+0\\.\\d+ to \\+\\d\\.\\d+ is right here at ${lastC} °C$`));
     expect(await page.getByText(/Rule of thumb/).innerText()).toMatch(/0\.3 to 0\.5 bar is ordinary/);
-    expect(await firstSuspect(page)).toMatch(/charge|diaphragm|Vessel/i);
+    expect(await firstSuspect(page)).toMatch(/Vessel has lost its charge/i);
 
     // A test is recorded and moves the ranking; the bench says by how much.
     await page.goto(`${page.url().split('?')[0]}/test/gas-valve-press`);

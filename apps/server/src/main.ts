@@ -47,5 +47,7 @@ function stop(): void {
   server.closeIdleConnections();
   setTimeout(() => process.exit(0), 5000).unref();
 }
+// Held open by the process that started this one: when that is killed outright, its database must not be left with a server on it.
+if (process.env.STOP_WITH_STDIN === '1') process.stdin.resume().on('end', stop).on('error', stop);
 process.on('SIGTERM', stop);
 process.on('SIGINT', stop);

@@ -1,0 +1,30 @@
+// npm run screenshots: one current picture of each main view, from the demo data.
+import { join } from 'node:path';
+import { Jumper } from './src/jumper';
+import { firstSuspect, openJob } from './src/moves';
+
+const OUT = join(__dirname, '../docs/screenshots');
+
+async function main() {
+  const jumper = await Jumper.start();
+  const shoot = async (name: string, options: { width?: number; height?: number; dark?: boolean }, go: (page: Awaited<ReturnType<Jumper['device']>>['page']) => Promise<void>) => {
+    const { page, context } = await jumper.device(options);
+    await page.getByRole('link', { name: /7 Quarry Steps/ }).waitFor();
+    await go(page);
+    await page.waitForTimeout(1500);
+    await page.screenshot({ path: join(OUT, `${name}.png`) });
+    await context.close();
+  };
+  const wide = { width: 1280, height: 800 };
+  const bench = (site: string) => async (page: Parameters<typeof openJob>[0]) => { await openJob(page, site); await firstSuspect(page); };
+  await shoot('jobs-phone', {}, async () => undefined);
+  await shoot('bench-phone', {}, bench('7 Quarry Steps'));
+  await shoot('bench-phone-dark', { dark: true }, bench('7 Quarry Steps'));
+  await shoot('bench-wide', wide, bench('7 Quarry Steps'));
+  await shoot('bench-wide-dark', { ...wide, dark: true }, bench('22 Weir Street'));
+  await shoot('test-card-phone', {}, async (page) => { await openJob(page, '7 Quarry Steps'); await page.goto(`${page.url()}/test/precharge`); await page.getByLabel('System gauge at that moment, if read').fill('0.4'); });
+  await shoot('new-job-phone', {}, async (page) => { await page.getByRole('button', { name: 'New job' }).click(); await page.getByLabel('Site').fill('14 Kiln Row'); await page.getByRole('button', { name: 'Topped up often' }).click(); await page.getByRole('button', { name: 'Enter what you know' }).click(); });
+  await jumper.stop();
+}
+
+void main();
