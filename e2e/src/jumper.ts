@@ -36,7 +36,7 @@ export class Jumper {
   async device(options: { width?: number; height?: number; dark?: boolean } = {}): Promise<Device> {
     const context = await this.browser.newContext({ viewport: { width: options.width ?? 390, height: options.height ?? 844 }, colorScheme: options.dark ? 'dark' : 'light', hasTouch: (options.width ?? 390) < 800, locale: 'en-GB' });
     const page = await context.newPage();
-    page.setDefaultTimeout(20_000);
+    page.setDefaultTimeout(40_000);
     const complaints: string[] = [];
     page.on('pageerror', (e) => complaints.push(`page error: ${e.message}`));
     page.on('console', (m) => { if (m.type() === 'error' && !/Failed to load resource|net::ERR/.test(m.text())) complaints.push(m.text()); });

@@ -83,13 +83,13 @@ describe('a job and its case', () => {
   it('cuts the log at a long gap and at the repair, and marks what came after it', () => {
     const time = (h: number) => new Date(Date.parse(at) + h * 3_600_000).toISOString();
     const facts = [
-      fact(newId(), { kind: 'reading', at: time(0), pressureBar: 1 }), fact(newId(), { kind: 'reading', at: time(8), pressureBar: 0.8 }),
-      fact(newId(), { kind: 'repair', at: time(9), repair: { kind: 'vessel-recharged', toBar: 0.75 } }), fact(newId(), { kind: 'reading', at: time(9.5), pressureBar: 1.1 }),
-      fact(newId(), { kind: 'finding', at: time(9.6), finding: { test: 'gas-valve-bubbles', outcome: 'tight' } as never }),
+      fact(newId(), { kind: 'reading', at: time(0), pressureBar: 1 }), fact(newId(), { kind: 'reading', at: time(40), pressureBar: 0.8 }),
+      fact(newId(), { kind: 'repair', at: time(41), repair: { kind: 'vessel-recharged', toBar: 0.75 } }), fact(newId(), { kind: 'reading', at: time(41.5), pressureBar: 1.1 }),
+      fact(newId(), { kind: 'finding', at: time(41.6), finding: { test: 'gas-valve-bubbles', outcome: 'tight' } as never }),
     ];
     const back = jobToCase({ ...records, facts });
     expect(back.logs!.map((l) => l.epoch)).toEqual([undefined, undefined, 'after-work']);
     expect(back.findings).toEqual([{ test: 'gas-valve-bubbles', outcome: 'tight', epoch: 'after-work' }]);
-    expect(back.repairs).toEqual([{ kind: 'vessel-recharged', toBar: 0.75, at: time(9) }]);
+    expect(back.repairs).toEqual([{ kind: 'vessel-recharged', toBar: 0.75, at: time(41) }]);
   });
 });

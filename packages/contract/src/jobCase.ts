@@ -13,8 +13,9 @@ export function standingFacts(facts: FactRecord[]): FactRecord[] {
     .sort((a, b) => Date.parse(a.body.at) - Date.parse(b.body.at) || (a.recordedAt < b.recordedAt ? -1 : a.recordedAt > b.recordedAt ? 1 : a.id < b.id ? -1 : 1));
 }
 
-/** Readings further apart than this belong to separate logs: the plant has been somewhere unknown in between. */
-const NEW_LOG_AFTER_S = 6 * 3600;
+/** Readings further apart than this belong to separate logs: too much may have happened in between. A watch over days, read once or twice a day,
+ *  stays one. */
+const NEW_LOG_AFTER_S = 36 * 3600;
 
 /** A job as a case file. Hand readings and events become logs, cut at long gaps and at a recharge; recorded logs are taken over. */
 export function jobToCase({ job, sheet, facts }: JobParts): Case {

@@ -21,6 +21,15 @@ const WALL_BOILER: CircuitSheet = {
   domesticHotWater: { kind: 'plate-exchanger' }, maxFlowC: 70,
 };
 
+/** A fed circuit of a larger house: reducing valve, external vessel, cylinder with a coil; 30 psi relief. */
+const FED: CircuitSheet = {
+  kind: 'sealed-hot-water', waterVolumeL: 240, waterVolumeSource: 'estimated', heatOutputKw: 40, staticHeadM: 5.5, gauge: { kind: 'dial', resolutionBar: 0.05 },
+  vessel: { nominalVolumeL: 35, labelPrechargeBar: 0.83, isolationValve: 'fitted', ageYears: 6 }, reliefValve: { setBar: 2.07, ageYears: 6, capacityKw: 98 },
+  fill: { kind: 'reducing-valve', setBar: 0.97, mainsBar: 4 }, domesticHotWater: { kind: 'indirect-coil' }, maxFlowC: 80,
+};
+
+const finding = (startMs: number, atMin: number, f: object): FactBody => ({ kind: 'finding', at: new Date(startMs + 60_000 * atMin).toISOString(), finding: f as never });
+
 /** Readings as a hand takes them: at these minutes, off a dial, with the flow temperature to a degree. */
 function handReadings(request: Omit<SimulationRequest, 'schedule'> & { schedule?: Partial<SimulationRequest['schedule']> }, atMin: number[], startMs: number, heatAtMin: number | null): FactBody[] {
   const lastS = 60 * atMin.at(-1)!;
@@ -46,6 +55,46 @@ export const DEMO_JOBS: DemoJob[] = [
     facts: (startMs) => [
       ...handReadings({ circuit: { ...WALL_BOILER, waterVolumeL: 80, vessel: { nominalVolumeL: 10, labelPrechargeBar: 1 } }, faults: [{ id: 'dhw-plate-perforated', severity: 0.5, parameters: { startGaugeBar: 1.9, inflowByCoil: 1.6 } }], seed: 22 }, [0, 10, 20, 30, 45, 60], startMs, null),
       { kind: 'event', at: new Date(startMs + 60_000).toISOString(), event: 'fill-disconnected' },
+    ],
+  },
+  {
+    site: '5 Mill Hill Close', town: 'Harrowmere', sheet: { ...WALL_BOILER, vessel: { ...WALL_BOILER.vessel, ageYears: 12 }, ageYears: 12 }, assumed: ['waterVolumeL', 'fill.mainsBar'], complaint: ['gauge-climbs-hot', 'locks-out'], startedMinAgo: 150,
+    facts: (startMs) => [
+      ...handReadings({ circuit: WALL_BOILER, faults: [{ id: 'vessel-diaphragm-failed', severity: 0.4, parameters: { startGaugeBar: 1.1 } }], seed: 12 }, [0, 2, 4, 6, 8, 10, 13], startMs, 0.2),
+      finding(startMs, 20, { test: 'gas-valve-press', outcome: 'water' }),
+    ],
+  },
+  {
+    site: 'The Old Tollhouse', town: 'Nether Ellerby', sheet: { ...WALL_BOILER, waterVolumeL: 85, reliefValve: { setBar: 3, ageYears: 13 }, vessel: { ...WALL_BOILER.vessel, ageYears: 5 } }, assumed: ['waterVolumeL'], complaint: ['topped-up-often', 'drips-outside'], startedMinAgo: 200,
+    facts: (startMs) => [
+      ...handReadings({ circuit: { ...WALL_BOILER, waterVolumeL: 85 }, faults: [{ id: 'relief-valve-passing', severity: 0.55, parameters: { startGaugeBar: 1.2 } }], seed: 31 }, [0, 4, 8, 13, 20, 30], startMs, 0.2),
+      finding(startMs, 32, { test: 'discharge-pipe', outcome: 'dripping', water: 'cold' }),
+      finding(startMs, 36, { test: 'gas-valve-press', outcome: 'air' }),
+    ],
+  },
+  {
+    site: '3 Lamp Lane, garden flat', town: 'Harrowmere', sheet: { ...WALL_BOILER, waterVolumeL: 110, vessel: { nominalVolumeL: 10, labelPrechargeBar: 0.75, isolationValve: 'none', ageYears: 2 }, reliefValve: { setBar: 3, ageYears: 2 } }, assumed: ['waterVolumeL', 'staticHeadM'], complaint: ['topped-up-often'], startedMinAgo: 3 * 1440 + 40,
+    facts: (startMs) => [
+      ...handReadings({ circuit: { ...WALL_BOILER, waterVolumeL: 110, vessel: { nominalVolumeL: 10, labelPrechargeBar: 0.75 } }, faults: [{ id: 'circuit-leak', severity: 0.02, parameters: { startGaugeBar: 1.4, leak: 0.03 } }], seed: 33 }, [0, 720, 1440, 2160, 2880, 4320], startMs, null),
+      finding(startMs, 30, { test: 'discharge-pipe', outcome: 'dry' }),
+    ],
+  },
+  {
+    site: 'Brewer House, boiler room', town: 'Ellerby Cross', sheet: FED, assumed: ['waterVolumeL'], complaint: ['drips-outside'], startedMinAgo: 60 * 5,
+    facts: (startMs) => [
+      ...handReadings({ circuit: FED, faults: [{ id: 'reducing-valve-creeping', severity: 0.6, parameters: { startGaugeBar: 1.25, inflowByFill: 1.1 } }], seed: 40 }, [0, 10, 20, 30, 45, 60], startMs, null),
+      finding(startMs, 62, { test: 'discharge-pipe', outcome: 'stained' }),
+    ],
+  },
+  {
+    site: '41 Orchard Bank', town: 'Harrowmere', sheet: { ...WALL_BOILER, waterVolumeL: 90, vessel: { ...WALL_BOILER.vessel, ageYears: 7 } }, assumed: ['waterVolumeL'], complaint: ['topped-up-often'], startedMinAgo: 50 * 60,
+    facts: (startMs) => [
+      ...handReadings({ circuit: { ...WALL_BOILER, waterVolumeL: 90 }, faults: [{ id: 'vessel-undercharged', severity: 0.4, parameters: { prechargeGaugeBar: 0.05, startGaugeBar: 1 } }], seed: 41 }, [0, 2, 5, 8, 11, 15], startMs, 0.2),
+      finding(startMs, 25, { test: 'gas-valve-press', outcome: 'nothing' }),
+      finding(startMs, 40, { test: 'precharge', valueBar: 0.1, circuitBar: 0, drainOpen: true }),
+      finding(startMs, 42, { test: 'gas-valve-bubbles', outcome: 'tight' }),
+      { kind: 'repair', at: new Date(startMs + 55 * 60_000).toISOString(), repair: { kind: 'vessel-recharged', toBar: 0.8 } },
+      ...handReadings({ circuit: { ...WALL_BOILER, waterVolumeL: 90 }, faults: [{ id: 'none', severity: 0, parameters: { startGaugeBar: 1.1 } }], seed: 42 }, [0, 3, 6, 10, 15, 20], startMs + 70 * 60_000, 0.2),
     ],
   },
   {

@@ -15,6 +15,12 @@ export function findingLikelihood(f: Finding, faults: readonly FaultId[], v: Flo
   return outcomeShares(f.test, faults)?.[f.outcome] ?? 1;
 }
 
+/** Whether a finding's likelihood hangs on the circuit's parameters, or only on which faults there are: then one draw will do for all. */
+export function hangsOnDraw(f: Finding, faults: readonly FaultId[]): boolean {
+  if (f.outcome === undefined) return true;
+  return f.test === 'gas-valve-press' && faults.includes('vessel-undercharged');
+}
+
 /** Density of a slip: any number over about three bars (or litres) alike. */
 const SLIP_DENSITY = 0.3;
 const has = (faults: readonly FaultId[], ...ids: FaultId[]) => ids.some((id) => faults.includes(id));

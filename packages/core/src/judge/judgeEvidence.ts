@@ -4,7 +4,7 @@ import type { PressureLog } from '../log/PressureLog';
 import { cycleFeatures } from '../log/cycleFeatures';
 import type { FaultId } from './faults';
 import type { Finding } from './Finding';
-import { coldLevelDensity, findingLikelihood } from './findingLikelihood';
+import { coldLevelDensity, findingLikelihood, hangsOnDraw } from './findingLikelihood';
 import { SLOT } from './kernel';
 import { fitLogs, type LogFit } from './LogFit';
 import { logModelKey, logModelOf, type LogModel } from './logModel';
@@ -105,6 +105,7 @@ function mixStuck(off: LogFit, stuck: LogFit): LogFit {
 function weighFindings(findings: Evidence['findings'], faults: FaultId[], prior: Draw[], circuit: ResolvedCircuit) {
   let draws = prior;
   const findingEvidence = findings.map(({ finding }) => {
+    if (!hangsOnDraw(finding, faults)) return Math.log(findingLikelihood(finding, faults, draws[0]!.v, circuit));
     const likelihoods = draws.map((d) => findingLikelihood(finding, faults, d.v, circuit));
     const total = draws.reduce((s, d, i) => s + d.weight * likelihoods[i]!, 0);
     draws = draws.map((d, i) => ({ v: d.v, weight: (d.weight * likelihoods[i]!) / total }));

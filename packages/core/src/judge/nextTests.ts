@@ -8,7 +8,7 @@ import { TEST_IDS, testRow, type TestId } from './tests';
 const MOST_SETS = 24;
 const MOST_DRAWS = 40;
 /** Below this a test is not worth the walk, bits. */
-const LEAST_BITS = 0.02;
+const LEAST_BITS = 0.03;
 
 /** Tests not yet done, by expected information about what to do next per minute of effort. Sets with the same repair count as one. */
 export function nextTests(judged: Judged, sheet: CircuitSheet, done: ReadonlySet<string>, hot: boolean): NextTest[] {
@@ -42,8 +42,8 @@ export const repairKey = (set: JudgedSet): string => [...new Set(set.faults.map(
 
 /** Waiting for a hot circuit to fall below 50 °C before anything is opened, minutes; common practice. */
 const COOLING_MIN = 25;
-/** Getting to any test and back, minutes. */
-const WALK_MIN = 1;
+/** Getting to any test, writing it down and back, minutes. */
+const WALK_MIN = 3;
 
 function candidates(sheet: CircuitSheet, done: ReadonlySet<string>): TestId[] {
   return TEST_IDS.filter((id) => {

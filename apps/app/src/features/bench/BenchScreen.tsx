@@ -1,8 +1,8 @@
 import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
-import { ScrollView, useWindowDimensions, View } from 'react-native';
+import { Pressable, ScrollView, useWindowDimensions, View } from 'react-native';
 import { jobToCase, type JobParts } from '@jumper/contract';
-import type { Diagnosis } from '@jumper/core';
+import { testRow, type Diagnosis } from '@jumper/core';
 import { Button } from '../../ui/Button';
 import { Header } from '../../ui/Header';
 import { Notice } from '../../ui/Notice';
@@ -10,6 +10,7 @@ import { State } from '../../ui/State';
 import { Text } from '../../ui/Text';
 import { saveCaseFile } from '../caseFile/saveCaseFile';
 import { Figure } from '../figure/Figure';
+import { LoopFigure } from '../figure/LoopFigure';
 import { SyncBadge } from '../jobs/SyncBadge';
 import { useAddFact } from '../jobs/useAddFact';
 import { useJob } from '../jobs/jobData';
@@ -20,6 +21,7 @@ import { benchView, type BenchView } from './benchView';
 import { Dock } from './Dock';
 import { FindingEffect } from './FindingEffect';
 import { NextStep } from './NextStep';
+import { WorkDone } from './WorkDone';
 import { RecordList } from './RecordList';
 import { recordRows } from './recordRows';
 import { SuspectList } from './SuspectList';
@@ -48,6 +50,7 @@ function Bench({ parts, after }: { parts: JobParts; after?: string }) {
   const diagnosis = judged.data ?? null;
   const [overlay, setOverlay] = useState<string | null>(null);
   const judgement = diagnosis ? (diagnosis.now ?? diagnosis) : null;
+  const unproved = (file.repairs?.length ?? 0) > 0 && !file.logs?.some((l) => l.epoch === 'after-work' && l.samples.tS.length >= 3);
   const list = useMemo(() => (judgement ? suspects(judgement) : []), [judgement]);
   const predicted = overlay !== null && overlay === list[0]?.key && judgement?.predicted ? judgement.predicted.tS.map((t, i) => ({ min: t / 60, bar: judgement.predicted!.gaugeBar[i]! })) : null;
 
@@ -60,6 +63,7 @@ function Bench({ parts, after }: { parts: JobParts; after?: string }) {
     <View className="gap-1">
       <Reading view={view} wide={wide} />
       <Figure view={view.figure} units={units} height={wide ? 440 : 268} predicted={predicted} />
+      {view.loop ? <LoopFigure view={view.loop} units={units} height={wide ? 200 : 150} /> : null}
       {view.ruleOfThumb ? <Text className="px-4 text-[13px] text-ink2">{view.ruleOfThumb}</Text> : null}
     </View>
   );
@@ -67,7 +71,7 @@ function Bench({ parts, after }: { parts: JobParts; after?: string }) {
     <>
       {after ? <View className="px-3"><FindingEffect parts={parts} factId={after} now={diagnosis} /></View> : null}
       <View className="px-3"><NextStep jobId={parts.job.id} judgement={judgement} readings={view.figure.readings.length} busy={judged.isFetching} /></View>
-      {diagnosis && rows.length > 0 ? <VerdictBlock diagnosis={diagnosis} stale={judged.isPlaceholderData} units={units} /> : null}
+      {diagnosis && rows.length > 0 ? <VerdictBlock jobId={parts.job.id} unproved={unproved} diagnosis={diagnosis} stale={judged.isPlaceholderData} units={units} /> : null}
       {judged.isError ? <View className="px-3"><Notice kind="danger" title="The judge stopped">{`${String(judged.error)}. Your readings are safe.`}</Notice></View> : null}
       {rows.length > 0 ? <SuspectList suspects={list} onOpen={setOverlay} /> : null}
     </>
@@ -78,6 +82,7 @@ function Bench({ parts, after }: { parts: JobParts; after?: string }) {
       {rows.length === 0 ? <Text className="px-4 text-ink2">Nothing logged yet.</Text> : <RecordList rows={rows} units={units} reliefBar={view.figure.reliefBar} onAdd={add} />}
     </View>
   );
+  const work = rows.length > 0 ? <WorkDone units={units} onAdd={(body) => add(body)} /> : null;
   const circuit = (
     <View className="gap-1 pt-2">
       <Heading>Circuit</Heading>
@@ -94,7 +99,7 @@ function Bench({ parts, after }: { parts: JobParts; after?: string }) {
       <View className="flex-1">
         <Header title={view.title} subtitle={view.subtitle} backTo="/"><SyncBadge /></Header>
         <View className="min-h-0 flex-1 flex-row">
-          <View className="w-[340px] border-r border-hair"><ScrollView className="flex-1">{record}{circuit}</ScrollView>{dock}</View>
+          <View className="w-[340px] border-r border-hair"><ScrollView className="flex-1">{record}{work}{circuit}</ScrollView>{dock}</View>
           <View className="min-w-0 flex-1 border-r border-hair"><ScrollView contentContainerClassName="p-4">{figure}</ScrollView></View>
           <View className="w-[360px] bg-sheet"><ScrollView contentContainerClassName="gap-3 py-4">{judgementParts}</ScrollView></View>
         </View>
@@ -103,7 +108,7 @@ function Bench({ parts, after }: { parts: JobParts; after?: string }) {
   return (
     <View className="flex-1">
       <Header title={view.title} subtitle={view.subtitle} backTo="/"><SyncBadge /></Header>
-      <ScrollView className="flex-1" contentContainerClassName="gap-3 pb-4">{figure}{judgementParts}{record}{circuit}</ScrollView>
+      <ScrollView className="flex-1" contentContainerClassName="gap-3 pb-4">{figure}{judgementParts}{work}{record}{circuit}</ScrollView>
       {dock}
     </View>
   );
@@ -128,14 +133,23 @@ function Reading({ view, wide }: { view: BenchView; wide: boolean }) {
   );
 }
 
-function VerdictBlock({ diagnosis, stale, units }: { diagnosis: Diagnosis; stale: boolean; units: Units }) {
-  const v = verdict(diagnosis);
+function VerdictBlock({ jobId, diagnosis, unproved, stale, units }: { jobId: string; diagnosis: Diagnosis; unproved: boolean; stale: boolean; units: Units }) {
+  const v = verdict(diagnosis, unproved);
+  const judgement = diagnosis.now ?? diagnosis;
+  const lead = judgement.hypotheses[0];
+  // Worth a line once one fault stands out, and only where the next test is another.
+  const proof = lead && lead.faults[0] !== 'none' && lead.probability > 0.5 && judgement.provingTest !== judgement.nextTests[0]?.test ? judgement.provingTest : null;
   const charge = (diagnosis.now ?? diagnosis).estimates.prechargeBar;
   return (
     <View testID="verdict" aria-busy={stale} className={`gap-1 px-4 ${stale ? 'opacity-60' : ''}`}>
       <Text role="heading" aria-level={2} className={`font-semibold text-[20px] leading-[25px] ${v.kind === 'sound' ? 'text-verdigris' : 'text-ink'}`}>{v.headline}</Text>
       <Text className="text-ink2">{v.text}</Text>
       {charge ? <Text><Text className="text-ink2">Vessel’s charge, from this log: </Text><Text className="font-semibold">{pressureText(charge.median, units.pressure)}</Text><Text className="text-ink2">{`, ${pressureText(charge.p05, units.pressure)} to ${pressureText(charge.p95, units.pressure)}`}{charge.median < 0 ? ' (below zero: waterlogged)' : ''}</Text></Text> : null}
+      {proof ? (
+        <Pressable role="button" onPress={() => router.navigate(`/jobs/${jobId}/test/${proof}`)} className="min-h-[48px] justify-center active:opacity-70">
+          <Text><Text className="text-ink2">Before a part is bought, prove it: </Text><Text className="font-semibold underline">{testRow(proof).title.charAt(0).toLowerCase() + testRow(proof).title.slice(1)}</Text></Text>
+        </Pressable>
+      ) : null}
       {(diagnosis.now ?? diagnosis).contradictions.map((c) => <Notice key={c.text} kind="caution" title="Two findings disagree">{c.text}</Notice>)}
     </View>
   );

@@ -82,6 +82,7 @@ describe('the judge’s answer in words', () => {
     expect(verdict(d).kind).toBe('open');
     expect(verdict({ ...d, hypotheses: [], now: undefined as never }).kind).toBe('open');
     expect(verdict({ ...d, hypotheses: [{ faults: ['none'], probability: 0.8 }] })).toMatchObject({ kind: 'sound' });
+    expect(verdict({ ...d, enoughKnown: true }, true).headline).toBe('Not proved yet');
     expect(verdict({ ...d, enoughKnown: true })).toMatchObject({ kind: 'found', text: expect.stringContaining('Recharge') });
   });
   it('writes shares in round numbers, and sets as one line', () => {

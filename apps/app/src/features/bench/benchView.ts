@@ -19,6 +19,9 @@ export interface FigureView {
   lastC: number | null;
 }
 
+/** Pressure against temperature: what was read, and where a healthy circuit would go. */
+export interface LoopView { points: { celsius: number; bar: number }[]; band: { celsius: number; low: number; high: number }[]; fromC: number; toC: number; topBar: number; reliefBar: number }
+
 export interface BenchView {
   title: string;
   subtitle: string;
@@ -27,6 +30,7 @@ export interface BenchView {
   right: string | null;
   ruleOfThumb: string | null;
   figure: FigureView;
+  loop: LoopView | null;
   heatOn: boolean;
   lastBar: number | null;
   lastC: number | null;
@@ -61,7 +65,7 @@ export function benchView(parts: JobParts, file: Case, units: Units): BenchView 
       ? `${signedPressure(Math.max(0, band.low - f.coldBar), units.pressure)} to ${signedPressure(Math.max(0, band.high - f.coldBar), units.pressure)} is right here${figure.lastC !== null ? ` at ${temperatureText(figure.lastC, units.temperature)}` : ''}`
       : hasHeated || figure.readings.length === 0 ? null : 'No heat yet: it should stand still',
     ruleOfThumb: since !== null && hasHeated ? `Rule of thumb: ${pressureNumber(0.3, units.pressure)} to ${pressureText(0.5, units.pressure)} is ordinary, near ${pressureText(1, units.pressure)} is trouble` : null,
-    figure, heatOn, lastBar: now, lastC: figure.lastC,
+    figure, loop: loopView(log, circuit), heatOn, lastBar: now, lastC: figure.lastC,
   };
 }
 
@@ -144,6 +148,25 @@ function flowAt(log: PressureLog | null, c: ResolvedCircuit, heatOn: boolean): (
     const a = known[k - 1]!, b = known[k]!;
     return a.celsius + ((b.celsius - a.celsius) * (min - a.min)) / Math.max(1e-6, b.min - a.min);
   };
+}
+
+const LEAST_LOOP_K = 10;
+
+/** Null until pressure and temperature were read together over ten kelvin. A loop that closes moved no water; one that opens did. */
+function loopView(log: PressureLog | null, c: ResolvedCircuit): LoopView | null {
+  const s = log?.samples;
+  const points = (s?.tS ?? []).flatMap((_, i) => (s!.pressureBar[i] == null || s!.flowC?.[i] == null ? [] : [{ celsius: s!.flowC![i]!, bar: s!.pressureBar[i]! }]));
+  if (points.length < 3) return null;
+  const temperatures = points.map((p) => p.celsius);
+  const fromC = clampC(Math.min(...temperatures)), toC = clampC(Math.max(...temperatures));
+  if (toC - fromC < LEAST_LOOP_K) return null;
+  const cold = coldBar(log, c);
+  const band = cold < -0.9 ? [] : Array.from({ length: 13 }, (_, k) => {
+    const celsius = fromC + ((toC - fromC) * k) / 12;
+    const right = expectedPressure({ circuit: c, coldGaugeBar: cold, coldC: fromC, flowC: celsius });
+    return { celsius, low: Math.min(right.lowGaugeBar, right.gaugeBar), high: Math.max(right.highGaugeBar, right.gaugeBar) + 0.02 };
+  });
+  return { points, band, fromC, toC, topBar: Math.max(...points.map((p) => p.bar), ...band.map((b) => b.high)) * 1.1, reliefBar: c.reliefSetGaugeBar };
 }
 
 /** Straight on from the last three readings, if that reaches the relief before the figure ends. */

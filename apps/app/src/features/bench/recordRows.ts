@@ -1,7 +1,12 @@
 import { standingFacts, type FactRecord } from '@jumper/contract';
-import { testRow, type Finding } from '@jumper/core';
+import { testRow, type Finding, type RepairKind } from '@jumper/core';
 import { pressureText, temperatureText, type Units } from '../units/units';
 import { EVENT_TITLES } from './benchView';
+
+export const REPAIR_TITLES: Record<RepairKind, string> = {
+  'vessel-recharged': 'Vessel recharged', 'vessel-changed': 'Vessel changed', 'core-changed': 'Valve core changed', 'relief-changed': 'Relief changed', 'feed-changed': 'Feed or fill valve changed',
+  'plate-changed': 'Plate exchanger changed', 'coil-changed': 'Coil changed', 'connection-cleared': 'Connection cleared', 'gauge-changed': 'Gauge changed', 'leak-mended': 'Leak mended', other: 'Something else',
+};
 
 export interface RecordRow { id: string; fact: FactRecord; time: string; text: string; corrected: string | null; canCorrect: boolean }
 
@@ -23,7 +28,7 @@ function factText({ body }: FactRecord, units: Units): string | null {
     case 'reading': return [body.pressureBar === null ? null : pressureText(body.pressureBar, units.pressure), body.flowC === undefined ? null : `flow ${temperatureText(body.flowC, units.temperature)}`, body.returnC === undefined ? null : `return ${temperatureText(body.returnC, units.temperature)}`].filter(Boolean).join(', ');
     case 'event': return EVENT_TITLES[body.event] ?? body.event.replaceAll('-', ' ');
     case 'finding': return findingText(body.finding as unknown as Finding, units);
-    case 'repair': return `Work done: ${body.repair.kind.replaceAll('-', ' ')}`;
+    case 'repair': return `${REPAIR_TITLES[body.repair.kind]}${body.repair.toBar !== undefined ? ` to ${pressureText(body.repair.toBar, units.pressure)}` : ''}`;
     case 'log': return `Recorded log, ${body.log.samples.tS.length} readings`;
     default: return null;
   }
