@@ -1,6 +1,6 @@
 /** @type {import('jest').Config} */
 module.exports = {
   // Generous: a slow machine is no failure. Speed is measured by npm run bench.
-  testTimeout: 60_000,
+  testTimeout: process.env.JUMPER_LONG ? 1_200_000 : 60_000,
   projects: ['<rootDir>/packages/core', '<rootDir>/packages/contract', '<rootDir>/packages/cli', '<rootDir>/apps/server', '<rootDir>/apps/app'],
 };

@@ -116,6 +116,23 @@ describe('the main job, on a phone', () => {
   });
 });
 
+describe('work done', () => {
+  it('is recorded, stays unproved until a heat run, and is then judged by it', async () => {
+    const { page } = device;
+    await openJob(page, '5 Mill Hill Close');
+    await page.getByRole('button', { name: 'Record work done' }).click();
+    await page.getByRole('button', { name: 'Vessel changed' }).click();
+    await page.getByLabel('Charge it was set to').fill('0.8');
+    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    await page.getByText('Not proved yet').waitFor();
+    await page.getByText('Vessel changed to 0.8 bar').waitFor();
+    // The repaired demo job has its heat run after the work.
+    await page.goto(jumper.base);
+    await openJob(page, '41 Orchard Bank');
+    await page.getByText('This looks sound').waitFor();
+  });
+});
+
 describe('bad input loses nothing', () => {
   it('asks whether 14 was psi, refuses what no gauge shows, and keeps what was typed', async () => {
     const { page } = device;

@@ -55,18 +55,18 @@ function Bench({ parts, after }: { parts: JobParts; after?: string }) {
   const predicted = overlay !== null && overlay === list[0]?.key && judgement?.predicted ? judgement.predicted.tS.map((t, i) => ({ min: t / 60, bar: judgement.predicted!.gaugeBar[i]! })) : null;
 
   const dock = (
-    <Dock lastBar={view.lastBar} lastC={view.lastC} startBar={1} narrow={wide} heatOn={view.heatOn} reliefBar={view.figure.reliefBar} units={units}
+    <Dock lastBar={view.lastBar} lastAtMs={view.lastAtMs} lastC={view.lastC} startBar={1} narrow={wide} heatOn={view.heatOn} reliefBar={view.figure.reliefBar} units={units}
       {...(file.circuit.gauge?.resolutionBar ? { resolutionBar: file.circuit.gauge.resolutionBar } : {})}
       onAdd={(body) => add(body)} onUndo={(id) => void add({ kind: 'retraction', at: new Date().toISOString() }, id)} />
   );
   const figure = (
     <View className="gap-1">
       <Reading view={view} wide={wide} />
-      <Figure view={view.figure} units={units} height={wide ? 440 : 268} predicted={predicted} />
-      {view.loop ? <LoopFigure view={view.loop} units={units} height={wide ? 200 : 150} /> : null}
+      <Figure view={view.figure} units={units} height={wide ? 420 : 268} predicted={predicted} />
       {view.ruleOfThumb ? <Text className="px-4 text-[13px] text-ink2">{view.ruleOfThumb}</Text> : null}
     </View>
   );
+  const loop = view.loop ? <LoopFigure view={view.loop} units={units} height={wide ? 180 : 150} /> : null;
   const judgementParts = (
     <>
       {after ? <View className="px-3"><FindingEffect parts={parts} factId={after} now={diagnosis} /></View> : null}
@@ -100,7 +100,7 @@ function Bench({ parts, after }: { parts: JobParts; after?: string }) {
         <Header title={view.title} subtitle={view.subtitle} backTo="/"><SyncBadge /></Header>
         <View className="min-h-0 flex-1 flex-row">
           <View className="w-[340px] border-r border-hair"><ScrollView className="flex-1">{record}{work}{circuit}</ScrollView>{dock}</View>
-          <View className="min-w-0 flex-1 border-r border-hair"><ScrollView contentContainerClassName="p-4">{figure}</ScrollView></View>
+          <View className="min-w-0 flex-1 border-r border-hair"><ScrollView tabIndex={0} role="region" aria-label="Pressure over time" contentContainerClassName="p-4">{figure}{loop}</ScrollView></View>
           <View className="w-[360px] bg-sheet"><ScrollView contentContainerClassName="gap-3 py-4">{judgementParts}</ScrollView></View>
         </View>
       </View>
@@ -108,7 +108,7 @@ function Bench({ parts, after }: { parts: JobParts; after?: string }) {
   return (
     <View className="flex-1">
       <Header title={view.title} subtitle={view.subtitle} backTo="/"><SyncBadge /></Header>
-      <ScrollView className="flex-1" contentContainerClassName="gap-3 pb-4">{figure}{judgementParts}{work}{record}{circuit}</ScrollView>
+      <ScrollView className="flex-1" contentContainerClassName="gap-3 pb-4">{figure}{judgementParts}{loop}{work}{record}{circuit}</ScrollView>
       {dock}
     </View>
   );

@@ -10,15 +10,16 @@ import { Text } from '../../ui/Text';
 import { nudgeBar, pressureNumber, pressureText, temperatureText, typedToCelsius, type Units } from '../units/units';
 import { EVENT_TITLES } from './benchView';
 import { checkPressure, checkTemperature, type PressureCheck } from './checkPressure';
+import { NextReading } from './NextReading';
 import { Stepper } from './Stepper';
 
 interface Props {
-  lastBar: number | null; lastC: number | null; startBar: number; heatOn: boolean; narrow: boolean; reliefBar: number; resolutionBar?: number; units: Units;
+  lastBar: number | null; lastAtMs: number | null; lastC: number | null; startBar: number; heatOn: boolean; narrow: boolean; reliefBar: number; resolutionBar?: number; units: Units;
   onAdd: (body: FactBody) => Promise<string>; onUndo: (id: string) => void;
 }
 
 /** Belongs to the thumb: value, Log, and the events as one-touch keys. Two touches log a reading. */
-export function Dock({ lastBar, lastC, startBar, heatOn, narrow, reliefBar, resolutionBar, units, onAdd, onUndo }: Props) {
+export function Dock({ lastBar, lastAtMs, lastC, startBar, heatOn, narrow, reliefBar, resolutionBar, units, onAdd, onUndo }: Props) {
   const [nudgedBar, setNudgedBar] = useState<number | null>(null);
   const [typed, setTyped] = useState<string | null>(null);
   const [question, setQuestion] = useState<Exclude<PressureCheck, { kind: 'ok' }> | null>(null);
@@ -70,10 +71,13 @@ export function Dock({ lastBar, lastC, startBar, heatOn, narrow, reliefBar, reso
   const temperatureLabel = pendingC ? `${pendingC} ${units.temperature}` : lastC !== null ? temperatureText(lastC, units.temperature) : units.temperature;
   return (
     <View role="form" aria-label="Log a reading" className="gap-2 border-t border-ink bg-sheet px-3 pb-3 pt-2">
-      {undo ? (
-        <View className="flex-row items-center justify-between">
-          <Text role="status" className="text-ink2">{undo.text}</Text>
-          <Key label="Undo" className="px-5" onPress={() => { onUndo(undo.id); setUndo(null); }} />
+      {undo || lastAtMs !== null ? (
+        <View className="flex-row items-center justify-between gap-3">
+          <View className="min-w-0 flex-1">
+            {undo ? <Text role="status" className="text-ink2">{undo.text}</Text> : null}
+            {lastAtMs !== null && heatOn ? <NextReading lastAtMs={lastAtMs} /> : null}
+          </View>
+          {undo ? <Key label="Undo" className="px-5" onPress={() => { onUndo(undo.id); setUndo(null); }} /> : null}
         </View>
       ) : null}
       {question?.kind === 'bad' ? <Notice kind="danger" live>{question.message}</Notice> : null}

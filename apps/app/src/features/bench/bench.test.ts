@@ -3,6 +3,7 @@ import { diagnose, simulateCase, type CircuitSheet } from '@jumper/core';
 import { METRIC } from '../units/units';
 import { benchView, forecast } from './benchView';
 import { checkPressure, checkTemperature } from './checkPressure';
+import { dueText } from './dueText';
 import { recordRows } from './recordRows';
 import { setTitle, shareText, suspects, verdict } from './suspects';
 import { effectText } from './FindingEffect';
@@ -94,6 +95,16 @@ describe('the judge’s answer in words', () => {
     expect(effectText(d, after)).toMatch(/before, 90 % now\.$/);
     expect(effectText(d, d)).toMatch(/^Hardly moves/);
   });
+});
+
+it('tells when the next reading is due', () => {
+  expect([dueText(0, 0)!.text, dueText(0, 55_000)!.text, dueText(0, 120_000)!.text]).toEqual(['Next reading in 2:00', 'Next reading in 1:05', 'Read the gauge now']);
+  expect(dueText(0, 2 * 3_600_000)).toBeNull();
+});
+
+it('draws the loop once pressure and temperature were read together over ten kelvin', () => {
+  expect(viewOf(parts('none')).loop).toMatchObject({ reliefBar: 3 });
+  expect(viewOf(parts('none', 2)).loop).toBeNull();
 });
 
 it('keeps what was corrected in the record', () => {

@@ -33,6 +33,8 @@ export interface BenchView {
   loop: LoopView | null;
   heatOn: boolean;
   lastBar: number | null;
+  /** When the last reading was taken. */
+  lastAtMs: number | null;
   lastC: number | null;
 }
 
@@ -65,10 +67,11 @@ export function benchView(parts: JobParts, file: Case, units: Units): BenchView 
       ? `${signedPressure(Math.max(0, band.low - f.coldBar), units.pressure)} to ${signedPressure(Math.max(0, band.high - f.coldBar), units.pressure)} is right here${figure.lastC !== null ? ` at ${temperatureText(figure.lastC, units.temperature)}` : ''}`
       : hasHeated || figure.readings.length === 0 ? null : 'No heat yet: it should stand still',
     ruleOfThumb: since !== null && hasHeated ? `Rule of thumb: ${pressureNumber(0.3, units.pressure)} to ${pressureText(0.5, units.pressure)} is ordinary, near ${pressureText(1, units.pressure)} is trouble` : null,
-    figure, loop: loopView(log, circuit), heatOn, lastBar: now, lastC: figure.lastC,
+    figure, loop: loopView(log, circuit), heatOn, lastBar: now, lastAtMs: lastReadingMs(facts), lastC: figure.lastC,
   };
 }
 
+const lastReadingMs = (facts: FactRecord[]) => { const last = facts.findLast((f) => f.body.kind === 'reading'); return last ? Date.parse(last.body.at) : null; };
 const capital = (s: string) => s.charAt(0).toUpperCase() + s.slice(1);
 const lastSwitch = (log: PressureLog | null) => log?.events?.findLast((e) => e.kind === 'heat-on' || e.kind === 'heat-off')?.kind;
 

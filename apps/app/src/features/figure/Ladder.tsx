@@ -63,7 +63,8 @@ function heatColour(celsius: number, t: Tokens): string {
 export function LadderMarks({ view, scale, units }: { view: FigureView; scale: FigureScale; units: Units }) {
   const { tokens } = useTheme();
   const { x, y } = scale;
-  const recent = view.readings.slice(-7, -1);
+  // Not where a rung's number stands.
+  const recent = view.readings.slice(-7, -1).filter((r) => view.rungs.every((rung) => Math.abs(y(r.bar) - (y(rung.bar) - 6)) > 8));
   const many = view.readings.length > 60;
   const now = view.nowBar;
   return (
