@@ -80,6 +80,13 @@ describe('a job and its case', () => {
     expect(factRecord.safeParse(fact(c, { kind: 'retraction', at })).success).toBe(false);
   });
 
+  it('keeps a watch over days whole, but begins anew when a heat cycle is long over', () => {
+    const time = (h: number) => new Date(Date.parse(at) + h * 3_600_000).toISOString();
+    const days = [0, 12, 24, 36].map((h) => fact(newId(), { kind: 'reading', at: time(h), pressureBar: 1 }));
+    expect(jobToCase({ ...records, facts: days }).logs).toHaveLength(1);
+    expect(jobToCase({ ...records, facts: [...days, fact(newId(), { kind: 'event', at: time(0.1), event: 'heat-on' })] }).logs!.map((l) => l.samples.tS.length)).toEqual([1, 3]);
+  });
+
   it('cuts the log at a long gap and at the repair, and marks what came after it', () => {
     const time = (h: number) => new Date(Date.parse(at) + h * 3_600_000).toISOString();
     const facts = [

@@ -13,9 +13,10 @@ export function standingFacts(facts: FactRecord[]): FactRecord[] {
     .sort((a, b) => Date.parse(a.body.at) - Date.parse(b.body.at) || (a.recordedAt < b.recordedAt ? -1 : a.recordedAt > b.recordedAt ? 1 : a.id < b.id ? -1 : 1));
 }
 
-/** Readings further apart than this belong to separate logs: too much may have happened in between. A watch over days, read once or twice a day,
- *  stays one. */
+/** Readings further apart than this belong to separate logs: too much may have happened in between. A watch over days, read once or twice a day
+ *  with the heat left alone, stays one; a heat cycle is over after some hours. */
 const NEW_LOG_AFTER_S = 36 * 3600;
+const NEW_LOG_AFTER_HEAT_S = 4 * 3600;
 
 /** A job as a case file. Hand readings and events become logs, cut at long gaps and at a recharge; recorded logs are taken over. */
 export function jobToCase({ job, sheet, facts }: JobParts): Case {
@@ -42,7 +43,8 @@ function handLogs(bodies: FactBody[], firstRepairMs: number): PressureLog[] {
     if (body.kind !== 'reading' && body.kind !== 'event') continue;
     const atMs = Date.parse(body.at);
     const after = atMs >= firstRepairMs;
-    if (!current || (atMs - current.lastMs) / 1000 > NEW_LOG_AFTER_S || after !== (current.log.epoch === 'after-work')) {
+    const heated = current?.log.events?.some((e) => e.kind === 'heat-on') ?? false;
+    if (!current || (atMs - current.lastMs) / 1000 > (heated ? NEW_LOG_AFTER_HEAT_S : NEW_LOG_AFTER_S) || after !== (current.log.epoch === 'after-work')) {
       current = { startMs: atMs, lastMs: atMs, log: { startedAt: new Date(atMs).toISOString(), source: 'hand', ...(after ? { epoch: 'after-work' as const } : {}), samples: { tS: [], pressureBar: [], flowC: [], returnC: [] }, events: [] } };
       logs.push(current.log);
     }

@@ -14,7 +14,7 @@ export interface ChargeBySchool {
 
 const FLOOR_M = 2.7;
 
-/** Common practice, several schools; see the trade's notes in `docs`. */
+/** Common practice; practitioners differ, so each school is shown and none is hidden. */
 export function chargeBySchool(sheet: CircuitSheet): ChargeBySchool {
   const vessel = sheet.vessel ?? sheet.vessels?.[0];
   const head = sheet.staticHeadM === undefined ? null : staticHeadBar(sheet.staticHeadM);
