@@ -5,7 +5,7 @@ import { systemPressureGaugeBar } from './systemPressure';
 
 /** Share of the content that gets hot and how far the mean stands below the flow: central values and their reach, which outweigh
  *  every other doubt. Common practice: mean = flow − half the drop, drop 10 K (5–20), 75–100 % of the content heated. */
-export const HEATED = { share: 0.88, leastShare: 0.72, mostShare: 1, dropK: 10, leastDropK: 4, mostDropK: 20 } as const;
+export const HEATED = { share: 0.88, dropK: 10, leastDropK: 4, mostDropK: 20 } as const;
 
 export interface ExpectedInput {
   circuit: ResolvedCircuit;

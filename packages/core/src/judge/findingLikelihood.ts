@@ -11,7 +11,7 @@ export function findingLikelihood(f: Finding, faults: readonly FaultId[], v: Flo
   const number = numericLikelihood(f, faults, v, c);
   if (number !== null) return 0.98 * number + 0.02 * SLIP_DENSITY;
   if (f.outcome === undefined) return 1;
-  if (f.test === 'gas-valve-press' && faults.includes('vessel-undercharged')) return pressOfUndercharged(f.outcome, v, c);
+  if (f.test === 'gas-valve-press' && faults.includes('vessel-undercharged')) return pressOfUndercharged(v, c)[f.outcome as keyof ReturnType<typeof pressOfUndercharged>] ?? 1;
   return outcomeShares(f.test, faults)?.[f.outcome] ?? 1;
 }
 
@@ -31,9 +31,9 @@ export function chargeOf(v: Float64Array, c: ResolvedCircuit): number | null {
 }
 
 /** Pressing an undercharged vessel's valve: what is left decides between air and nothing. */
-function pressOfUndercharged(outcome: string, v: Float64Array, c: ResolvedCircuit): number {
+export function pressOfUndercharged(v: Float64Array, c: ResolvedCircuit): { air: number; nothing: number; water: number } {
   const nothing = 0.9 / (1 + Math.exp(((chargeOf(v, c) ?? 0) + 0.15) / 0.2));
-  return outcome === 'water' ? 0.03 : outcome === 'nothing' ? 0.97 * (nothing + 0.02) : 0.97 * (0.98 - nothing);
+  return { air: 0.97 * (0.98 - nothing), nothing: 0.97 * (nothing + 0.02), water: 0.03 };
 }
 
 /** Room that a bar of pressure makes, L/bar: the gas and the stretch. */
@@ -44,7 +44,7 @@ function complianceLPerBar(v: Float64Array, gaugeBar: number, c: ResolvedCircuit
 }
 
 /** Error of reading a difference twice off the same gauge. */
-const readingSd = (c: ResolvedCircuit) => 0.025 + 0.42 * c.gaugeStepBar;
+export const readingSd = (c: ResolvedCircuit) => 0.025 + 0.42 * c.gaugeStepBar;
 
 function numericLikelihood(f: Finding, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit): number | null {
   const sd = readingSd(c);

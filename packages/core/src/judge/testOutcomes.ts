@@ -1,6 +1,6 @@
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import type { FaultId } from './faults';
-import { chargeOf, coldLevelDensity } from './findingLikelihood';
+import { chargeOf, coldLevelDensity, pressOfUndercharged, readingSd } from './findingLikelihood';
 import { SLOT } from './kernel';
 import { normalCdf } from './normal';
 import { outcomeShares } from './outcomeTable';
@@ -15,8 +15,7 @@ export function testOutcomes(test: TestId, faults: readonly FaultId[], v: Float6
   switch (test) {
     case 'gas-valve-press': {
       if (!is('vessel-undercharged')) break;
-      const nothing = 0.9 / (1 + Math.exp((charge + 0.15) / 0.2));
-      return [0.97 * (0.98 - nothing), 0.97 * (nothing + 0.02), 0.03];
+      return Object.values(pressOfUndercharged(v, c));
     }
     case 'precharge': {
       if (is('vessel-diaphragm-failed')) return split(0.05, 0.2, [0.1, target - 0.12, target + 0.2]);
@@ -58,6 +57,6 @@ function watch(v: Float64Array, c: ResolvedCircuit, fill: boolean, coil: boolean
   const inLPerH = ((fill ? v[SLOT.inFill]! : 0) + (coil ? v[SLOT.inCoil]! : 0)) * Math.sqrt(Math.max(0, c.mainsGaugeBar - c.fillGaugeBar));
   const outLPerH = (v[SLOT.outCircuit]! + v[SLOT.outBoiler]!) * Math.sqrt(c.fillGaugeBar);
   const rise = ((inLPerH - outLPerH) * 0.25) / room;
-  const sd = 0.025 + 0.42 * c.gaugeStepBar, cut = 0.02 + 0.7 * c.gaugeStepBar;
+  const sd = readingSd(c), cut = 0.02 + 0.7 * c.gaugeStepBar;
   return split(rise, sd, [-cut, cut]);
 }
