@@ -23,10 +23,10 @@ export function jobToCase({ job, sheet, facts }: JobParts): Case {
   const standing = standingFacts(facts);
   const firstRepair = Math.min(...standing.flatMap((f) => (f.body.kind === 'repair' ? [Date.parse(f.body.at)] : [])));
   const epochAt = (at: string): { epoch?: 'after-work' } => (Date.parse(at) >= firstRepair ? { epoch: 'after-work' } : {});
-  const recorded = standing.flatMap((f) => (f.body.kind === 'log' ? [f.body.log as unknown as PressureLog] : []));
+  const recorded = standing.flatMap((f) => (f.body.kind === 'log' ? [{ ...epochAt(f.body.at), ...(f.body.log as unknown as PressureLog) }] : []));
   const findings = standing.flatMap((f) => (f.body.kind === 'finding' ? [{ ...epochAt(f.body.at), ...f.body.finding }] : []));
   const repairs = standing.flatMap((f) => (f.body.kind === 'repair' ? [{ at: f.body.at, ...f.body.repair }] : []));
-  const logs = [...recorded, ...handLogs(standing.map((f) => f.body), firstRepair)];
+  const logs = [...recorded, ...handLogs(standing.map((f) => f.body), firstRepair)].sort((a, b) => startMs(a) - startMs(b));
   return {
     format: 'jumper-case', version: 1, id: job.id, title: job.title ?? sheet.site,
     ...(job.complaint.length ? { complaint: job.complaint } : {}),
@@ -35,6 +35,8 @@ export function jobToCase({ job, sheet, facts }: JobParts): Case {
     logs, findings: findings as Case['findings'] & object, ...(repairs.length ? { repairs } : {}),
   };
 }
+
+const startMs = (log: PressureLog) => (log.startedAt ? Date.parse(log.startedAt) : 0);
 
 function handLogs(bodies: FactBody[], firstRepairMs: number): PressureLog[] {
   const logs: PressureLog[] = [];

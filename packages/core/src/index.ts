@@ -32,3 +32,6 @@ export * from './judge/outcomeTable';
 export * from './judge/priors';
 export * from './judge/tests';
 export * from './procedures/testSteps';
+export * from './log/table/logTable';
+export * from './log/table/tableTime';
+export * from './proof/proveRepair';

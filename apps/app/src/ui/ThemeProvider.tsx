@@ -1,4 +1,5 @@
-import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
+import { createContext, useContext, useEffect, useLayoutEffect, useMemo, useState, type ReactNode } from 'react';
+import { flushSync } from 'react-dom';
 import { useColorScheme } from 'react-native';
 import { TOKENS, type Tokens } from './tokens';
 
@@ -12,8 +13,16 @@ const Context = createContext<Theme | null>(null);
 export function ThemeProvider({ children }: { children: ReactNode }) {
   const system = useColorScheme();
   const [choice, setChoice] = useState<ThemeChoice>(() => stored());
-  const dark = choice === 'system' ? system === 'dark' : choice === 'dark';
+  const [printing, setPrinting] = useState(false);
+  const dark = !printing && (choice === 'system' ? system === 'dark' : choice === 'dark');
   useEffect(() => {
+    // Paper is light. Drawings take their colours from here, so they have to be set again before the page is laid out for it.
+    const before = () => flushSync(() => setPrinting(true)), after = () => setPrinting(false);
+    window.addEventListener('beforeprint', before);
+    window.addEventListener('afterprint', after);
+    return () => { window.removeEventListener('beforeprint', before); window.removeEventListener('afterprint', after); };
+  }, []);
+  useLayoutEffect(() => {
     document.documentElement.classList.toggle('dark', dark);
     document.documentElement.style.colorScheme = dark ? 'dark' : 'light';
   }, [dark]);

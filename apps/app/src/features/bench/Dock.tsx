@@ -8,24 +8,27 @@ import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
 import { nudgeBar, pressureNumber, pressureText, temperatureText, typedToCelsius, type Units } from '../units/units';
-import { EVENT_TITLES } from './benchView';
+import { EVENT_TITLES } from './eventTitles';
 import { checkPressure, checkTemperature, type PressureCheck } from './checkPressure';
+import { MoreEvents } from './MoreEvents';
 import { NextReading } from './NextReading';
 import { Stepper } from './Stepper';
+import { useShortcuts } from './useShortcuts';
 
 interface Props {
-  lastBar: number | null; lastAtMs: number | null; lastC: number | null; startBar: number; heatOn: boolean; narrow: boolean; reliefBar: number; resolutionBar?: number; units: Units;
+  jobId: string; lastBar: number | null; lastAtMs: number | null; lastC: number | null; startBar: number; heatOn: boolean; narrow: boolean; reliefBar: number; resolutionBar?: number; units: Units;
   onAdd: (body: FactBody) => Promise<string>; onUndo: (id: string) => void;
 }
 
 /** Belongs to the thumb: value, Log, and the events as one-touch keys. Two touches log a reading. */
-export function Dock({ lastBar, lastAtMs, lastC, startBar, heatOn, narrow, reliefBar, resolutionBar, units, onAdd, onUndo }: Props) {
+export function Dock({ jobId, lastBar, lastAtMs, lastC, startBar, heatOn, narrow, reliefBar, resolutionBar, units, onAdd, onUndo }: Props) {
   const [nudgedBar, setNudgedBar] = useState<number | null>(null);
   const [typed, setTyped] = useState<string | null>(null);
   const [question, setQuestion] = useState<Exclude<PressureCheck, { kind: 'ok' }> | null>(null);
   const [temperatures, setTemperatures] = useState<{ flow: string; ret: string } | null>(null);
   const [temperatureProblem, setTemperatureProblem] = useState<{ field: 'flow' | 'ret'; message: string } | null>(null);
   const [undo, setUndo] = useState<{ id: string; text: string } | null>(null);
+  const [more, setMore] = useState(false);
   const bar = nudgedBar ?? lastBar ?? startBar;
 
   const nudge = (direction: 1 | -1) => {
@@ -66,6 +69,17 @@ export function Dock({ lastBar, lastAtMs, lastC, startBar, heatOn, narrow, relie
     setUndo({ id, text: `${EVENT_TITLES[kind]} noted` });
   };
 
+  const noteMore = async (body: Extract<FactBody, { kind: 'event' }>, said: string) => {
+    setUndo({ id: await onAdd(body), text: said });
+    setMore(false);
+  };
+
+  useShortcuts({
+    l: () => setTyped(''), Enter: () => void press(), '+': () => nudge(1), '-': () => nudge(-1), h: () => void event(heatOn ? 'heat-off' : 'heat-on'), t: () => void event('top-up'),
+    c: () => setTemperatures(temperatures ?? { flow: '', ret: '' }), z: () => { if (undo) { onUndo(undo.id); setUndo(null); } },
+    Escape: () => { setTyped(null); setNudgedBar(null); setQuestion(null); setTemperatures(null); setMore(false); },
+  });
+
   const key = narrow ? 'grow basis-[30%]' : 'flex-1';
   const pendingC = temperatures?.flow.trim();
   const temperatureLabel = pendingC ? `${pendingC} ${units.temperature}` : lastC !== null ? temperatureText(lastC, units.temperature) : units.temperature;
@@ -88,6 +102,7 @@ export function Dock({ lastBar, lastAtMs, lastC, startBar, heatOn, narrow, relie
           <View className="flex-1"><Field label="Return, if read" unit={units.temperature} numeric value={temperatures.ret} onChange={(ret) => setTemperatures({ ...temperatures, ret })} problem={temperatureProblem?.field === 'ret' ? temperatureProblem.message : null} onSubmit={press} /></View>
         </View>
       ) : null}
+      {more ? <MoreEvents jobId={jobId} onEvent={(body, said) => void noteMore(body, said)} onClose={() => setMore(false)} /> : null}
       <View className={narrow ? 'gap-2' : 'flex-row gap-2'}>
         <Stepper name="Pressure" alone={narrow} shown={pressureNumber(bar, units.pressure)} unit={units.pressure} typed={typed} onNudge={nudge} onType={(t) => { setTyped(t); setQuestion(null); }} onSubmit={press} />
         <Button label="Log" kind="main" className={narrow ? 'min-h-[56px]' : 'min-h-[60px] w-[96px]'} onPress={press} />
@@ -96,8 +111,8 @@ export function Dock({ lastBar, lastAtMs, lastC, startBar, heatOn, narrow, relie
         <Key label={heatOn ? 'Heat off' : 'Heat on'} className={key} onPress={() => void event(heatOn ? 'heat-off' : 'heat-on')} />
         <Key label="Top-up" className={key} onPress={() => void event('top-up')} />
         <Key label="Vented" className={key} onPress={() => void event('vented')} />
-        <Key label="Drained" className={key} onPress={() => void event('drained')} />
         <Key label={temperatureLabel} name={`${temperatureLabel}, temperatures with this reading`} pressed={temperatures !== null} className={key} onPress={() => setTemperatures(temperatures ? null : { flow: '', ret: '' })} />
+        <Key label="More" pressed={more} className={key} onPress={() => setMore(!more)} />
       </View>
     </View>
   );

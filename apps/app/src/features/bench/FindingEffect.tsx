@@ -1,20 +1,31 @@
 import { useMemo } from 'react';
 import { jobToCase, type JobParts } from '@jumper/contract';
 import type { Diagnosis, Finding } from '@jumper/core';
+import { View } from 'react-native';
+import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
+import { Text } from '../../ui/Text';
 import { useUnits } from '../units/UnitsProvider';
 import { findingText } from './recordRows';
 import { setTitle, shareText } from './suspects';
-import { useDiagnosis } from './useDiagnosis';
+import { caseKey, useDiagnosis } from './useDiagnosis';
 
 /** What one finding did: the judge is asked again without it, and the two answers are set side by side. */
-export function FindingEffect({ parts, factId, now }: { parts: JobParts; factId: string; now: Diagnosis | null }) {
+export function FindingEffect({ parts, factId, now, onUndo }: { parts: JobParts; factId: string; now: Diagnosis | null; onUndo: () => void }) {
   const { units } = useUnits();
   const fact = parts.facts.find((f) => f.id === factId);
-  const without = useMemo(() => jobToCase({ ...parts, facts: parts.facts.filter((f) => f.id !== factId) }), [parts, factId]);
-  const before = useDiagnosis(fact ? without : null);
-  if (fact?.body.kind !== 'finding') return null;
-  return <Notice kind="note" title={findingText(fact.body.finding as unknown as Finding, units)} live>{now && before.data ? effectText(before.data, now) : 'Working out what that means …'}</Notice>;
+  const others = useMemo(() => ({ ...parts, facts: parts.facts.filter((f) => f.id !== factId) }), [parts, factId]);
+  const without = useMemo(() => jobToCase(others), [others]);
+  const before = useDiagnosis(fact ? without : null, caseKey(others));
+  if (fact?.body.kind !== 'finding' || parts.facts.some((f) => f.correctsId === factId)) return null;
+  return (
+    <Notice kind="note" title={findingText(fact.body.finding as unknown as Finding, units)} live>
+      <View className="flex-row items-center gap-3">
+        <Text className="min-w-0 flex-1">{now && before.data && !before.isPlaceholderData ? effectText(before.data, now) : 'Working out what that means …'}</Text>
+        <Key label="Undo" name="Take this finding back" className="px-4" onPress={onUndo} />
+      </View>
+    </Notice>
+  );
 }
 
 export function effectText(before: Diagnosis, now: Diagnosis): string {

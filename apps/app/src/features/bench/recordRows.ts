@@ -1,7 +1,7 @@
 import { standingFacts, type FactRecord } from '@jumper/contract';
 import { testRow, type Finding, type RepairKind } from '@jumper/core';
 import { pressureText, temperatureText, type Units } from '../units/units';
-import { EVENT_TITLES } from './benchView';
+import { EVENT_TITLES } from './eventTitles';
 
 export const REPAIR_TITLES: Record<RepairKind, string> = {
   'vessel-recharged': 'Vessel recharged', 'vessel-changed': 'Vessel changed', 'core-changed': 'Valve core changed', 'relief-changed': 'Relief changed', 'feed-changed': 'Feed or fill valve changed',
@@ -26,7 +26,7 @@ const clock = (iso: string) => new Date(iso).toLocaleTimeString('en-GB', { hour:
 function factText({ body }: FactRecord, units: Units): string | null {
   switch (body.kind) {
     case 'reading': return [body.pressureBar === null ? null : pressureText(body.pressureBar, units.pressure), body.flowC === undefined ? null : `flow ${temperatureText(body.flowC, units.temperature)}`, body.returnC === undefined ? null : `return ${temperatureText(body.returnC, units.temperature)}`].filter(Boolean).join(', ');
-    case 'event': return EVENT_TITLES[body.event] ?? body.event.replaceAll('-', ' ');
+    case 'event': return [`${EVENT_TITLES[body.event]}${body.volumeL === undefined ? '' : ` ${body.volumeL} L`}`, body.text].filter(Boolean).join(': ');
     case 'finding': return findingText(body.finding as unknown as Finding, units);
     case 'repair': return `${REPAIR_TITLES[body.repair.kind]}${body.repair.toBar !== undefined ? ` to ${pressureText(body.repair.toBar, units.pressure)}` : ''}`;
     case 'log': return `Recorded log, ${body.log.samples.tS.length} readings`;

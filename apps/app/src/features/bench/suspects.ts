@@ -44,10 +44,8 @@ export function suspects(judgement: Judgement, { least = 3, most = 6 } = {}): Su
 
 export interface Verdict { headline: string; text: string; kind: 'sound' | 'found' | 'open' }
 
-/** The state of knowledge in two lines, without more certainty than there is.
- *  @param unproved work was done and nothing was logged since */
-export function verdict(d: Diagnosis, unproved = false): Verdict {
-  if (unproved) return { headline: 'Not proved yet', text: 'Log a heat run to the highest temperature: it shows whether the work put it right.', kind: 'open' };
+/** The state of knowledge in two lines, without more certainty than there is. */
+export function verdict(d: Diagnosis): Verdict {
   const j = d.now ?? d;
   const first = j.hypotheses[0];
   // What it has to be told from: the likeliest set that is not this one with something more.

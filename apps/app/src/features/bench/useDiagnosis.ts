@@ -1,11 +1,15 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import type { JobParts } from '@jumper/contract';
 import type { Case } from '@jumper/core';
 import { askJudge, Overtaken } from '../../workers/judgeClient';
 
-/** The judge's answer for a case. While a new one is worked out the last stays; `isPlaceholderData` says so. The key is the case itself. */
-export function useDiagnosis(input: Case | null) {
+/** Names a job's case by the records that it is made of. They never change, so neither does the case; a month's log is not spelled out. */
+export const caseKey = (parts: JobParts): string => [parts.job.id, parts.sheet.id, ...parts.facts.map((f) => f.id).sort()].join();
+
+/** The judge's answer for a case. While a new one is worked out the last stays; `isPlaceholderData` says so. */
+export function useDiagnosis(input: Case | null, key: string) {
   return useQuery({
-    queryKey: ['diagnosis', JSON.stringify(input)],
+    queryKey: ['diagnosis', key],
     queryFn: () => askJudge(input!),
     enabled: input !== null,
     networkMode: 'always',

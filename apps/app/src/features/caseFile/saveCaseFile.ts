@@ -1,13 +1,7 @@
-import type { Case } from '@jumper/core';
+import { writeLogTable, type Case } from '@jumper/core';
+import { fileName, saveFile } from './saveFile';
 
-/** Hands the case to the browser as a download, named after the site and the day. */
-export function saveCaseFile(file: Case, site: string): void {
-  const url = URL.createObjectURL(new Blob([`${JSON.stringify(file, null, 1)}\n`], { type: 'application/json' }));
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = caseFileName(site, new Date());
-  link.click();
-  URL.revokeObjectURL(url);
-}
+export const saveCaseFile = (file: Case, site: string): void => saveFile(`${JSON.stringify(file, null, 1)}\n`, 'application/json', fileName(site, new Date(), 'jumper.json'));
 
-export const caseFileName = (site: string, day: Date): string => `${site.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || 'case'}-${day.toISOString().slice(0, 10)}.jumper.json`;
+/** All logs of the job as one table. */
+export const saveLogTable = (file: Case, site: string): void => saveFile(writeLogTable(file.logs ?? [], Date.now()), 'text/csv', fileName(site, new Date(), 'csv'));

@@ -1,12 +1,12 @@
 import Svg, { Circle, Defs, G, Line, Path, Pattern, Rect, Text as SvgText } from 'react-native-svg';
 import { useTheme } from '../../ui/ThemeProvider';
 import type { Tokens } from '../../ui/tokens';
-import type { FigureView, Rung } from '../bench/benchView';
+import type { FigureView, Rung } from './figureModel';
 import { pressureNumber, temperatureText, type Units } from '../units/units';
 import { keepApart, timeTicks, timeUnit, type FigureScale } from './scale';
 
-const DASH = { solid: undefined, dashed: '5 4', dotted: '1.5 3' } as const;
-const toneOf = (rung: Rung, t: Tokens) => ({ relief: t.oxide, right: t.verdigris, fill: t.slate, quiet: t.ink2 })[rung.tone];
+const DASH = { solid: undefined, dashed: '5 4', dotted: '1.5 3', none: undefined } as const;
+const toneOf = (rung: Rung, t: Tokens) => ({ relief: t.oxide, right: t.verdigris, fill: t.slate, quiet: t.ink2, doubt: t.brass })[rung.tone];
 const LABEL_GAP = 14.5;
 
 /** Rungs, rails, the forbidden zone and the time axis: what lies behind the trace. */
@@ -24,7 +24,8 @@ export function LadderGround({ view, scale, units }: { view: FigureView; scale: 
       <Rect x={scale.railLeft} y={scale.plotTop} width={scale.plotRight - scale.railLeft} height={Math.max(0, y(view.reliefBar) - scale.plotTop)} fill="url(#forbidden)" />
       {view.rungs.map((r, i) => (
         <G key={r.id}>
-          <Line x1={scale.railLeft} x2={scale.plotRight} y1={y(r.bar)} y2={y(r.bar)} stroke={toneOf(r, tokens)} strokeWidth={r.id === 'relief' ? 1.8 : 1.1} strokeDasharray={DASH[r.line]} strokeOpacity={r.id === 'relief' ? 1 : 0.75} />
+          {r.reach ? <Reach rung={r} scale={scale} colour={toneOf(r, tokens)} /> : null}
+          {r.line === 'none' ? null : <Line x1={scale.railLeft} x2={scale.plotRight} y1={y(r.bar)} y2={y(r.bar)} stroke={toneOf(r, tokens)} strokeWidth={r.id === 'relief' ? 1.8 : 1.1} strokeDasharray={DASH[r.line]} strokeOpacity={r.id === 'relief' ? 1 : 0.75} />}
           {Math.abs(labelY[i]! - y(r.bar)) > 3 ? <Line x1={scale.railLeft - 4} y1={labelY[i]} x2={scale.railLeft} y2={y(r.bar)} stroke={toneOf(r, tokens)} strokeWidth="0.8" /> : null}
           <SvgText x={scale.railLeft - 6} y={labelY[i]! + 4} textAnchor="end" fontSize="13" fontFamily="Barlow_500Medium" fill={toneOf(r, tokens)}>{r.label}</SvgText>
         </G>
@@ -51,6 +52,17 @@ export function LadderGround({ view, scale, units }: { view: FigureView; scale: 
   }
 }
 
+/** A doubt: what is between its ends may be so. Beside the rail's numbers, which stay legible. */
+function Reach({ rung, scale, colour }: { rung: Rung; scale: FigureScale; colour: string }) {
+  const top = scale.y(rung.reach!.high), height = Math.max(3, scale.y(rung.reach!.low) - top);
+  return (
+    <G>
+      <Rect x={scale.railLeft} y={top} width={scale.railRight - scale.railLeft} height={height} fill={colour} fillOpacity="0.2" />
+      <Rect x={scale.railRight - 4} y={top} width="4" height={height} fill={colour} />
+    </G>
+  );
+}
+
 /** Slate when cold, copper when hot. */
 function heatColour(celsius: number, t: Tokens): string {
   const share = Math.min(1, Math.max(0, (celsius - 15) / 55));
@@ -65,7 +77,7 @@ export function LadderMarks({ view, scale, units }: { view: FigureView; scale: F
   const { x, y } = scale;
   // Not where a rung's number stands.
   const recent = view.readings.slice(-7, -1).filter((r) => view.rungs.every((rung) => Math.abs(y(r.bar) - (y(rung.bar) - 6)) > 8));
-  const many = view.readings.length > 60;
+  const many = view.taken > 60;
   const now = view.nowBar;
   return (
     <Svg width={scale.width} height={scale.height} style={{ position: 'absolute', left: 0, top: 0 }} pointerEvents="none" aria-hidden>
@@ -76,6 +88,7 @@ export function LadderMarks({ view, scale, units }: { view: FigureView; scale: F
         </G>
       ))}
       {recent.map((r, i) => <Line key={r.id} x1={scale.railLeft + 4} x2={scale.railRight - 4} y1={y(r.bar)} y2={y(r.bar)} stroke={tokens.ink} strokeWidth="1.6" strokeOpacity={0.15 + (0.5 * (i + 1)) / recent.length} />)}
+      {view.before ? <BeforeLabel view={view} scale={scale} colour={tokens.ink2} /> : null}
       {view.forecast ? (
         <>
           <Line x1={x(view.forecast.from.min)} y1={y(view.forecast.from.bar)} x2={x(view.forecast.to.min)} y2={y(view.forecast.to.bar)} stroke={tokens.oxide} strokeWidth="2" strokeDasharray="2 4" />
@@ -91,4 +104,11 @@ export function LadderMarks({ view, scale, units }: { view: FigureView; scale: F
       )}
     </Svg>
   );
+}
+
+/** At the earlier run's highest point, where it stands apart from this one. */
+function BeforeLabel({ view, scale, colour }: { view: FigureView; scale: FigureScale; colour: string }) {
+  const top = view.before!.points.reduce((best, p) => (p.bar > best.bar ? p : best));
+  const right = scale.x(top.min) > scale.plotRight - 90;
+  return <SvgText x={scale.x(top.min) + (right ? -6 : 6)} y={scale.y(top.bar) + (right ? -6 : 4)} textAnchor={right ? 'end' : 'start'} fontSize="12.5" fontFamily="Barlow_500Medium" fill={colour}>{view.before!.label}</SvgText>;
 }

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import Svg, { Circle, Line, Path, Text as SvgText } from 'react-native-svg';
 import { Text } from '../../ui/Text';
 import { useTheme } from '../../ui/ThemeProvider';
-import type { LoopView } from '../bench/benchView';
+import type { LoopView } from './figureModel';
 import { pressureNumber, pressureText, temperatureText, type Units } from '../units/units';
 
 const LEFT = 70, RIGHT = 14, TOP = 8, BOTTOM = 22;

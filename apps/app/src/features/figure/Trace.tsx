@@ -1,10 +1,11 @@
 import { LineChart } from 'react-native-gifted-charts';
 import { View } from 'react-native';
 import { useTheme } from '../../ui/ThemeProvider';
-import type { FigureView } from '../bench/benchView';
-import { resample, type FigureScale } from './scale';
+import type { FigureView } from './figureModel';
+import { resample, resamplePeaks, type FigureScale } from './scale';
 
-const STEPS = 121;
+/** Equal steps of the grid: enough for hand readings, one for every other pixel or so of a logger's. */
+const FEW = 121, MANY = 241;
 /** The chart sets its plot lower than it is told, by a twentieth of its height less one pixel; taken off again, so that its scale is the
  *  figure's. The browser test holds line and readings together. */
 const chartShift = (height: number) => 1 - height / 20;
@@ -13,7 +14,9 @@ const chartShift = (height: number) => 1 - height / 20;
 export default function Trace({ view, scale, predicted }: { view: FigureView; scale: FigureScale; predicted: { min: number; bar: number }[] | null }) {
   const { tokens } = useTheme();
   const width = scale.plotRight - scale.plotLeft, height = scale.plotBottom - scale.plotTop;
-  const trace = resample(view.readings, view.spanMin, STEPS);
+  const STEPS = view.readings.length > FEW ? MANY : FEW;
+  const trace = (view.readings.length > FEW ? resamplePeaks : resample)(view.readings, view.spanMin, STEPS);
+  const before = view.before ? resample(view.before.points, view.spanMin, STEPS) : [];
   const cut = trace.findLastIndex((v) => v !== undefined) + 1;
   const low = resample(view.band.map((b) => ({ min: b.min, bar: b.low })), view.spanMin, STEPS);
   const high = resample(view.band.map((b) => ({ min: b.min, bar: b.high })), view.spanMin, STEPS);
@@ -40,6 +43,11 @@ export default function Trace({ view, scale, predicted }: { view: FigureView; sc
           <LineChart {...common} data={line(suspect.slice(0, suspect.findLastIndex((v) => v !== undefined) + 1))} color={tokens.oxide} thickness={1.5} strokeDashArray={[5, 4]} />
         </View></View>
       ) : null}
+      {before.some((v) => v !== undefined) ? (
+        <View pointerEvents="none" style={frame}><View style={shift}>
+          <LineChart {...common} data={line(fill(before))} color={tokens.ink2} thickness={1.6} strokeDashArray={[2, 3]} />
+        </View></View>
+      ) : null}
       {cut > 1 ? (
         <View pointerEvents="none" style={frame}><View style={shift}>
           <LineChart {...common} data={line(trace.slice(0, cut))} color={tokens.ink} thickness={2.2} />
@@ -49,4 +57,6 @@ export default function Trace({ view, scale, predicted }: { view: FigureView; sc
   );
 }
 
+/** The chart draws from its left end: what comes before the first point stands at its height, what comes after the last is cut. */
+const fill = (values: (number | undefined)[]) => { const first = values.find((v) => v !== undefined); return values.slice(0, values.findLastIndex((v) => v !== undefined) + 1).map((v) => v ?? first); };
 const clip = (v: number, top: number) => Math.min(Math.max(v, 0), top);

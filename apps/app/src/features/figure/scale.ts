@@ -65,3 +65,24 @@ export function resample(points: { min: number; bar: number }[], spanMin: number
     return a.bar + (b.bar - a.bar) * share;
   });
 }
+
+/** As `resample`, for more points than steps: each pair of steps carries the lowest and the highest reading of its time, in the order in which they
+ *  came, so that no peak is lost. */
+export function resamplePeaks(points: { min: number; bar: number }[], spanMin: number, n: number): (number | undefined)[] {
+  const out = resample(points, spanMin, n);
+  let k = 0;
+  for (let i = 0; i + 1 < n; i += 2) {
+    const to = (spanMin * (i + 2)) / (n - 1);
+    let low: { min: number; bar: number } | null = null, high: { min: number; bar: number } | null = null;
+    for (; k < points.length && points[k]!.min < to; k++) {
+      const p = points[k]!;
+      if (!low || p.bar < low.bar) low = p;
+      if (!high || p.bar > high.bar) high = p;
+    }
+    if (!low || !high || low === high) continue;
+    const [a, b] = low.min < high.min ? [low, high] : [high, low];
+    out[i] = a.bar;
+    out[i + 1] = b.bar;
+  }
+  return out;
+}

@@ -2,15 +2,12 @@ import { Link, router } from 'expo-router';
 import { useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 import { Button } from '../../ui/Button';
-import { Choice } from '../../ui/Choice';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
 import { State } from '../../ui/State';
-import { useTheme, type ThemeChoice } from '../../ui/ThemeProvider';
 import { useStore } from '../../offline/SyncProvider';
 import { openCaseFile, type CaseFileOpened } from '../caseFile/openCaseFile';
 import { useUnits } from '../units/UnitsProvider';
-import type { Units } from '../units/units';
 import { useJobs } from './jobData';
 import { jobRows, type JobRow } from './jobsView';
 import { SyncBadge } from './SyncBadge';
@@ -35,7 +32,7 @@ export function JobsScreen() {
         {rows?.length === 0 ? <State title="No jobs yet" text="Make one from a complaint, or open a case file." /> : null}
         <View role="list" aria-label="Jobs">{rows?.map((r) => <Row key={r.id} row={r} />)}</View>
         <CaseFileOpener />
-        <Display />
+        <View className="px-4 pb-6 pt-3"><Button label="Settings" kind="quiet" onPress={() => router.navigate('/settings')} /></View>
       </ScrollView>
       <View className="border-t border-ink bg-sheet px-3 py-3"><Button label="New job" kind="main" onPress={() => router.navigate('/jobs/new')} /></View>
     </View>
@@ -85,18 +82,6 @@ function CaseFileOpener() {
           <View className="gap-1">{result.lines.slice(0, 6).map((l) => <Text key={l} className="text-[14px]">{l}</Text>)}{result.lines.length > 6 ? <Text className="text-[14px]">and {result.lines.length - 6} more</Text> : null}</View>
         </Notice>
       ) : null}
-    </View>
-  );
-}
-
-function Display() {
-  const { choice, choose } = useTheme();
-  const { units, choose: chooseUnits } = useUnits();
-  return (
-    <View className="gap-3 px-4 pb-6 pt-5">
-      <Choice<ThemeChoice> label="Light" value={choice} onChange={choose} options={[{ value: 'system', label: 'As the device' }, { value: 'light', label: 'Light' }, { value: 'dark', label: 'Dark' }]} />
-      <Choice<Units['pressure']> label="Pressure" value={units.pressure} onChange={(pressure) => chooseUnits({ ...units, pressure })} options={[{ value: 'bar', label: 'bar' }, { value: 'psi', label: 'psi' }, { value: 'kPa', label: 'kPa' }]} />
-      <Choice<Units['temperature']> label="Temperature" value={units.temperature} onChange={(temperature) => chooseUnits({ ...units, temperature })} options={[{ value: '°C', label: '°C' }, { value: '°F', label: '°F' }]} />
     </View>
   );
 }

@@ -1,14 +1,19 @@
-import { View } from 'react-native';
+import { Link } from 'expo-router';
+import { Pressable, View } from 'react-native';
 import { useSyncStatus } from '../../offline/SyncProvider';
 import { Text } from '../../ui/Text';
 
-/** Where the readings are: with the server, or still kept here. */
+/** Where the readings are: with the server, or still kept here. A touch shows what waits. */
 export function SyncBadge() {
   const { waiting, refused, reachable } = useSyncStatus();
   const text = refused > 0 ? `${refused} not accepted` : waiting > 0 ? `${waiting} kept here` : reachable === false ? 'offline' : reachable === null ? 'checking' : 'all sent';
   return (
-    <View role="status" className={`rounded border px-2.5 py-1.5 ${refused > 0 ? 'border-oxide' : 'border-hair'}`}>
-      <Text className={`font-medium text-[13px] ${refused > 0 ? 'text-oxide' : 'text-ink2'}`}>{text}</Text>
-    </View>
+    <Link href="/settings" asChild>
+      <Pressable aria-label={`Sending: ${text}`} className="min-h-[48px] justify-center active:opacity-70">
+        <View role="status" className={`rounded border px-2.5 py-1.5 ${refused > 0 ? 'border-oxide' : 'border-hair'}`}>
+          <Text className={`font-medium text-[13px] ${refused > 0 ? 'text-oxide' : 'text-ink2'}`}>{text}</Text>
+        </View>
+      </Pressable>
+    </Link>
   );
 }

@@ -1,8 +1,8 @@
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import { jobToCase, type JobParts } from '@jumper/contract';
-import { TEST_IDS, TEST_STEPS, testRow, type TestId, type TestRow, type TestSteps, type ValueSpec } from '@jumper/core';
+import { jobToCase, standingFacts, type JobParts } from '@jumper/contract';
+import { TEST_IDS, TEST_STEPS, testRow, type Finding, type TestId, type TestRow, type TestSteps, type ValueSpec } from '@jumper/core';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { Header } from '../../ui/Header';
@@ -10,12 +10,14 @@ import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
 import { State } from '../../ui/State';
 import { Text } from '../../ui/Text';
+import { findingText } from '../bench/recordRows';
 import { useAddFact } from '../jobs/useAddFact';
 import { useJob } from '../jobs/jobData';
 import { temperatureText, type Units } from '../units/units';
 import { useUnits } from '../units/UnitsProvider';
 import { FLAG_LABELS, findingOf, prechargeTrap, VALUE_LABELS, type FindingForm } from './findingForm';
-import { clockText, useWatch } from './useWatch';
+import { clockText } from '../timers/timers';
+import { useWatch } from './useWatch';
 
 export function TestScreen({ jobId, testId }: { jobId: string; testId: string }) {
   const job = useJob(jobId);
@@ -31,7 +33,7 @@ function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
   const row: TestRow = testRow(test);
   const steps = TEST_STEPS[test];
   const add = useAddFact(parts.job.id);
-  const watch = useWatch(`${parts.job.id}.${test}`);
+  const watch = useWatch({ jobId: parts.job.id, testId: test, label: row.title, lengthS: 60 * (steps?.watchMin ?? 0) });
   const [form, setForm] = useState<FindingForm>(() => ({ outcome: null, values: startValues(watch.watch?.startText), flags: {} }));
   const [problems, setProblems] = useState<Record<string, string>>({});
   const back = `/jobs/${parts.job.id}`;
@@ -57,6 +59,7 @@ function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
         {tooHot ? <Notice kind="caution" title={`Wait until below ${temperatureText(steps!.coolBelowC!, units.temperature)}`}>{`It was ${temperatureText(lastC!, units.temperature)} when last read. Hot water under pressure scalds.`}</Notice> : null}
         {steps ? <Steps steps={steps} /> : <Text className="text-ink2">{row.tells}</Text>}
         {steps?.watchMin ? <WatchBlock minutes={steps.watchMin} watch={watch} startText={form.values.startBar ?? ''} onNeedStart={() => setProblems({ startBar: 'At the start: read the gauge first.' })} /> : null}
+        <Earlier parts={parts} test={test} units={units} onUndo={(id) => void add({ kind: 'retraction', at: new Date().toISOString() }, id)} />
         <View className="gap-4">
           {fields.filter(([name]) => !(steps?.watchMin && name === 'minutes' && watch.watch)).map(([name, spec]) => (
             <Field key={name} label={`${VALUE_LABELS[name] ?? name}${spec.optional ? ', if read' : ''}`} unit={spec.unit === 'bar' ? units.pressure : spec.unit === '°C' ? units.temperature : spec.unit === 'count' || spec.unit === 'pH' ? '' : spec.unit} numeric
@@ -71,6 +74,22 @@ function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
         {onlyOutcomes ? <Outcomes row={row} steps={steps} onPick={(o) => void record(o)} /> : <Button label={trap ? 'Record it as it is' : 'Record'} kind={trap ? 'plain' : 'main'} onPress={() => void record()} />}
         <Button label="Cannot do this now" kind="quiet" onPress={() => router.navigate(back as never)} />
       </View>
+    </View>
+  );
+}
+
+/** What this test said before on this job; it can be taken back here. The later one counts. */
+function Earlier({ parts, test, units, onUndo }: { parts: JobParts; test: TestId; units: Units; onUndo: (id: string) => void }) {
+  const earlier = standingFacts(parts.facts).filter((f) => f.body.kind === 'finding' && f.body.finding.test === test);
+  if (earlier.length === 0) return null;
+  return (
+    <View className="gap-2">
+      {earlier.map((f) => f.body.kind === 'finding' ? (
+        <View key={f.id} className="flex-row items-center gap-3 border-y border-hair py-1.5">
+          <Text className="min-w-0 flex-1"><Text className="text-ink2">Done before: </Text>{findingText(f.body.finding as unknown as Finding, units)}</Text>
+          <Key label="Take it back" className="px-3" onPress={() => onUndo(f.id)} />
+        </View>
+      ) : null)}
     </View>
   );
 }

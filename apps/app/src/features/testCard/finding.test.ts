@@ -1,7 +1,6 @@
 import { testRow } from '@jumper/core';
 import { METRIC } from '../units/units';
 import { findingOf, prechargeTrap } from './findingForm';
-import { clockText } from './useWatch';
 
 const empty = { outcome: null, values: {}, flags: {} };
 
@@ -23,4 +22,3 @@ it('sees the precharge trap', () => {
   expect(prechargeTrap({ ...empty, values: { circuitBar: '0' }, flags: { drainOpen: true } })).toBeNull();
 });
 
-it('writes a clock', () => expect([clockText(0), clockText(65.9), clockText(900)]).toEqual(['0:00', '1:05', '15:00']));

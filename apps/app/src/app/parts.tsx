@@ -1,0 +1,3 @@
+import { PartsScreen } from '../features/parts/PartsScreen';
+
+export default PartsScreen;

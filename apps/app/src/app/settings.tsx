@@ -1,0 +1,3 @@
+import { SettingsScreen } from '../features/settings/SettingsScreen';
+
+export default SettingsScreen;

@@ -1,0 +1,22 @@
+import { View } from 'react-native';
+import { Text } from '../../ui/Text';
+import type { BenchView } from './benchView';
+
+const TONE = { oxide: 'text-oxide', verdigris: 'text-verdigris', slate: 'text-slate', ink: 'text-ink' } as const;
+
+/** The one number that matters, and beside it the difference and what would be right. */
+export function Reading({ view, wide }: { view: BenchView; wide: boolean }) {
+  if (!view.number) return <View className="px-4 pt-2"><Text className="font-figure text-[40px] leading-[52px] text-ink2">No reading yet</Text></View>;
+  return (
+    <View className="flex-row flex-wrap items-end gap-x-4 px-4 pt-1">
+      <View className="flex-row items-baseline gap-1.5" role="status" aria-label={`Now ${view.number.value} ${view.number.unit}`}>
+        <Text testID="reading" className={`font-figure ${wide ? 'text-[80px] leading-[84px]' : 'text-[64px] leading-[68px]'}`} style={{ fontVariant: ['tabular-nums'] }}>{view.number.value}</Text>
+        <Text className="font-medium text-[20px] text-ink2">{view.number.unit}</Text>
+      </View>
+      <View className="min-w-[140px] flex-1 gap-0.5 pb-2.5">
+        {view.change ? <Text className={`font-semibold text-[16px] ${TONE[view.change.tone]}`}>{view.change.text}</Text> : null}
+        {view.right ? <Text className="text-[13.5px] leading-[18px] text-ink2">{view.right}</Text> : null}
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,45 @@
+import { router } from 'expo-router';
+import { Pressable, View } from 'react-native';
+import { testRow, type Diagnosis } from '@jumper/core';
+import { Notice } from '../../ui/Notice';
+import { Text } from '../../ui/Text';
+import type { ProofView } from '../proof/proofView';
+import { pressureText, type Units } from '../units/units';
+import { verdict } from './suspects';
+
+interface Props { jobId: string; diagnosis: Diagnosis; proof: ProofView | null; stale: boolean; units: Units }
+
+const TONE = { sound: 'text-verdigris', found: 'text-ink', open: 'text-ink' } as const;
+const PROOF_TONE = { pass: 'text-verdigris', fail: 'text-oxide', unclear: 'text-brass' } as const;
+
+/** The state of knowledge; once work is done, whether it put the circuit right. */
+export function VerdictBlock({ jobId, diagnosis, proof, stale, units }: Props) {
+  const judgement = diagnosis.now ?? diagnosis;
+  const v = verdict(diagnosis);
+  const lead = judgement.hypotheses[0];
+  // Worth a line once one fault stands out, and only where the next test is another.
+  const test = !proof && lead && lead.faults[0] !== 'none' && lead.probability > 0.5 && judgement.provingTest !== judgement.nextTests[0]?.test ? judgement.provingTest : null;
+  const charge = judgement.estimates.prechargeBar;
+  return (
+    <View testID="verdict" aria-busy={stale} className={`gap-1 px-4 ${stale ? 'opacity-60' : ''}`}>
+      {proof ? (
+        <>
+          <Text role="heading" aria-level={2} className={`font-semibold text-[20px] leading-[25px] ${PROOF_TONE[proof.kind]}`}>{proof.headline}</Text>
+          {proof.lines.map((l) => <Text key={l} className="text-ink2">{l}</Text>)}
+        </>
+      ) : (
+        <>
+          <Text role="heading" aria-level={2} className={`font-semibold text-[20px] leading-[25px] ${TONE[v.kind]}`}>{v.headline}</Text>
+          <Text className="text-ink2">{v.text}</Text>
+        </>
+      )}
+      {charge ? <Text><Text className="text-ink2">Vessel’s charge, from this log: </Text><Text className="font-semibold">{pressureText(charge.median, units.pressure)}</Text><Text className="text-ink2">{`, ${pressureText(charge.p05, units.pressure)} to ${pressureText(charge.p95, units.pressure)}`}{charge.median < 0 ? ' (below zero: waterlogged)' : ''}</Text></Text> : null}
+      {test ? (
+        <Pressable role="button" onPress={() => router.navigate(`/jobs/${jobId}/test/${test}`)} className="min-h-[48px] justify-center active:opacity-70">
+          <Text><Text className="text-ink2">Before a part is bought, prove it: </Text><Text className="font-semibold underline">{testRow(test).title.charAt(0).toLowerCase() + testRow(test).title.slice(1)}</Text></Text>
+        </Pressable>
+      ) : null}
+      {judgement.contradictions.map((c) => <Notice key={c.text} kind="caution" title="Two findings disagree">{c.text}</Notice>)}
+    </View>
+  );
+}

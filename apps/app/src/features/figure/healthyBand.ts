@@ -1,0 +1,50 @@
+import { cycleFeatures, expectedPressure, type PressureLog, type ResolvedCircuit } from '@jumper/core';
+import type { FigureView } from './figureModel';
+
+const BAND_POINTS = 40;
+const ENDS_BAND = ['top-up', 'vented', 'drained', 'drawn-off', 'vessel-recharged'];
+
+export const clampC = (x: number) => Math.min(150, Math.max(1, x));
+export const coldBarOf = (log: PressureLog | null, c: ResolvedCircuit) => (log ? cycleFeatures(log).coldBar : null) ?? c.fillGaugeBar;
+export const coldCOf = (log: PressureLog | null) => clampC((log ? cycleFeatures(log).coldC : null) ?? 15);
+
+/** Where a healthy circuit of this sheet would run: at the temperatures read so far, and, with the heat on, towards the greatest flow temperature. */
+export function healthyBand(log: PressureLog | null, c: ResolvedCircuit, spanMin: number, heatOn: boolean): FigureView['band'] {
+  const cold = coldBarOf(log, c), fromC = coldCOf(log);
+  if (cold < -0.9 || cold > 24) return [];
+  const flow = flowAt(log, c, heatOn);
+  // After water was let in or out by hand the cold point no longer holds: the band ends there.
+  const until = (log?.events?.find((e) => ENDS_BAND.includes(e.kind) && e.tS > 0)?.tS ?? Infinity) / 60;
+  return Array.from({ length: BAND_POINTS + 1 }, (_, k) => {
+    const min = (spanMin * k) / BAND_POINTS;
+    return { min, ...rightAt(c, cold, fromC, flow(min)) };
+  }).filter((b) => b.min <= until);
+}
+
+/** The band at one flow temperature. */
+export function rightAt(circuit: ResolvedCircuit, coldGaugeBar: number, coldC: number, flowC: number): { low: number; high: number } {
+  const right = expectedPressure({ circuit, coldGaugeBar, coldC, flowC: Math.max(coldC, clampC(flowC)) });
+  return { low: Math.min(right.lowGaugeBar, right.gaugeBar), high: Math.max(right.highGaugeBar, right.gaugeBar) + 0.02 };
+}
+
+/** Flow temperature over time: as read, level beyond, and rising to the limit at its last pace while the heat is on. */
+function flowAt(log: PressureLog | null, c: ResolvedCircuit, heatOn: boolean): (min: number) => number {
+  const s = log?.samples;
+  const known = (s?.tS ?? []).flatMap((t, i) => (s!.flowC?.[i] == null ? [] : [{ min: t / 60, celsius: s!.flowC![i]! }]));
+  const onMin = log?.events?.find((e) => e.kind === 'heat-on')?.tS ?? null;
+  if (known.length === 0) {
+    if (onMin === null && log) return () => 15;
+    // Nothing read: the usual twenty minutes to the limit.
+    return (min) => 15 + (c.maxFlowC - 15) * Math.min(1, Math.max(0, min - (onMin ?? 0) / 60) / 20);
+  }
+  const last = known.at(-1)!, before = known.at(-2);
+  const pace = heatOn ? Math.max(0.5, before ? (last.celsius - before.celsius) / Math.max(0.5, last.min - before.min) : 2) : 0;
+  return (min) => {
+    if (min >= last.min) return heatOn ? Math.max(last.celsius, Math.min(c.maxFlowC, last.celsius + pace * (min - last.min))) : last.celsius;
+    let from = 0, to = known.length - 1;
+    while (to - from > 1) { const mid = (from + to) >> 1; if (known[mid]!.min <= min) from = mid; else to = mid; }
+    const a = known[from]!, b = known[to]!;
+    if (min <= a.min) return a.celsius;
+    return a.celsius + ((b.celsius - a.celsius) * (min - a.min)) / Math.max(1e-6, b.min - a.min);
+  };
+}

@@ -1,0 +1,91 @@
+import { router } from 'expo-router';
+import { useMemo, type ReactNode } from 'react';
+import { ScrollView, View } from 'react-native';
+import { jobToCase, type JobParts } from '@jumper/contract';
+import { Button } from '../../ui/Button';
+import { Header } from '../../ui/Header';
+import { State } from '../../ui/State';
+import { flowsOnPaper, offPaper } from '../../ui/paper';
+import { Text } from '../../ui/Text';
+import { benchView } from '../bench/benchView';
+import { caseKey, useDiagnosis } from '../bench/useDiagnosis';
+import { Figure } from '../figure/Figure';
+import { useJob } from '../jobs/jobData';
+import { useUnits } from '../units/UnitsProvider';
+import { reportView, type ReportView } from './reportView';
+import { useSession } from './useSession';
+
+export function ReportScreen({ jobId }: { jobId: string }) {
+  const job = useJob(jobId);
+  if (job.isPending) return <State title="Opening the report …" />;
+  if (!job.data) return <State title="This job is not on this device" action={{ label: 'To the jobs', onPress: () => router.navigate('/') }} />;
+  return <Report parts={job.data} />;
+}
+
+const SOUND = { pass: 'text-verdigris', fail: 'text-oxide', unclear: 'text-brass' } as const;
+
+/** One page that the customer keeps; printed or saved as PDF by the browser. */
+function Report({ parts }: { parts: JobParts }) {
+  const { units } = useUnits();
+  const session = useSession();
+  const file = useMemo(() => jobToCase(parts), [parts]);
+  const judged = useDiagnosis(file, caseKey(parts));
+  const view = useMemo(() => reportView(parts, file, judged.data ?? null, units), [parts, file, judged.data, units]);
+  const figure = useMemo(() => ({ ...benchView(parts, file, units).figure, forecast: null }), [parts, file, units]);
+  const empty = figure.taken === 0 && view.tests.length === 0;
+  return (
+    <View className="mx-auto w-full max-w-[760px] flex-1">
+      <View {...offPaper}><Header title="Report" subtitle={parts.sheet.site} backTo={`/jobs/${parts.job.id}`} /></View>
+      <ScrollView className="flex-1" tabIndex={0} role="region" aria-label="Report">
+        <View {...flowsOnPaper} testID="report" aria-busy={judged.isFetching} className="gap-3 p-4">
+          <View className="flex-row flex-wrap items-end justify-between gap-x-4 border-b-[1.5px] border-ink pb-2">
+            <View className="min-w-0 flex-1"><Text className="text-[13px] text-ink2">{view.title}</Text><Text role="heading" aria-level={2} className="font-semibold text-[22px] leading-[27px]">{view.site}</Text></View>
+            <View><Text className="font-semibold">{session?.company.name ?? ''}</Text><Text className="text-ink2">{session ? `${session.person.name}, ` : ''}{view.date}</Text></View>
+          </View>
+          <Part title="What you told us"><Text>{view.complaint}</Text></Part>
+          <Part title="What we found"><FoundLeft rows={view.rows} left={view.work.length > 0} /></Part>
+          {figure.taken > 1 ? <Figure view={figure} units={units} height={230} quiet /> : null}
+          {view.tests.length > 0 ? <Part title="Tests">{view.tests.map((t, i) => <Text key={i} className="text-[14px] leading-[19px]">{t}</Text>)}</Part> : null}
+          <Part title="Cause">{empty ? <Text className="text-ink2">Nothing was measured yet.</Text> : <Text>{view.cause ?? 'Working it out …'}</Text>}</Part>
+          <Part title="What we did">{view.work.length ? view.work.map((w, i) => <Text key={i}>{w}</Text>) : <Text className="text-ink2">No work was done on this visit.</Text>}</Part>
+          {view.proof ? (
+            <Part title="Proof">
+              <Text className={`font-semibold text-[17px] ${SOUND[view.proof.kind]}`}>{view.proof.headline}</Text>
+              {view.proof.lines.map((l) => <Text key={l} className="text-[14px] leading-[19px]">{l}</Text>)}
+            </Part>
+          ) : null}
+          <Part title="For you">{view.advice.map((a) => <Text key={a} className="text-[14px] leading-[19px]">{a}</Text>)}<Text><Text className="font-semibold">Next check: </Text>{view.nextCheck}</Text></Part>
+        </View>
+      </ScrollView>
+      <View {...offPaper} className="border-t border-ink bg-sheet px-3 py-3"><Button label="Print or save as PDF" kind="main" onPress={() => window.print()} /></View>
+    </View>
+  );
+}
+
+function Part({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <View className="gap-0.5">
+      <Text role="heading" aria-level={3} className="font-semibold text-[13.5px] text-ink2">{title}</Text>
+      {children}
+    </View>
+  );
+}
+
+function FoundLeft({ rows, left }: { rows: ReportView['rows']; left: boolean }) {
+  return (
+    <View role="table" aria-label="Found and left">
+      <View role="row" className="flex-row gap-3 py-1">
+        <Text role="columnheader" className="min-w-0 flex-[2] text-[13px] text-ink2">{' '}</Text>
+        <Text role="columnheader" className="min-w-0 flex-1 text-[13px] text-ink2">Found</Text>
+        {left ? <Text role="columnheader" className="min-w-0 flex-1 text-[13px] text-ink2">Left</Text> : null}
+      </View>
+      {rows.map((r) => (
+        <View key={r.label} role="row" className="flex-row gap-3 border-t border-hair py-1.5">
+          <Text role="cell" className="min-w-0 flex-[2] text-[14px] leading-[18px]">{r.label}</Text>
+          <Text role="cell" className="min-w-0 flex-1 font-medium">{r.found}</Text>
+          {left ? <Text role="cell" className="min-w-0 flex-1 font-medium">{r.left ?? ''}</Text> : null}
+        </View>
+      ))}
+    </View>
+  );
+}

@@ -1,0 +1,80 @@
+import { standingFacts, type JobParts } from '@jumper/contract';
+import { COMPLAINT_ROWS, cycleFeatures, faultRow, resolveCircuit, type Case, type Diagnosis, type FaultId, type Finding, type PressureLog } from '@jumper/core';
+import { findingText, REPAIR_TITLES } from '../bench/recordRows';
+import { shareText } from '../bench/suspects';
+import { proofView, type ProofView } from '../proof/proofView';
+import { pressureText, temperatureText, type Units } from '../units/units';
+
+export interface ReportRow { label: string; found: string; left: string | null }
+
+/** What the customer keeps, in plain words. */
+export interface ReportView {
+  title: string;
+  site: string;
+  date: string;
+  complaint: string;
+  rows: ReportRow[];
+  tests: string[];
+  cause: string | null;
+  work: string[];
+  proof: ProofView | null;
+  advice: string[];
+  nextCheck: string;
+}
+
+const day = (ms: number) => new Date(ms).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
+
+export function reportView(parts: JobParts, file: Case, diagnosis: Diagnosis | null, units: Units): ReportView {
+  const facts = standingFacts(parts.facts);
+  const circuit = resolveCircuit(file.circuit);
+  const logs = file.logs ?? [];
+  const found = logs.find((l) => l.epoch !== 'after-work') ?? null, left = logs.findLast((l) => l.epoch === 'after-work') ?? null;
+  const lastMs = Math.max(Date.parse(parts.job.openedAt), ...facts.map((f) => Date.parse(f.body.at)));
+  const bar = (x: number | null | undefined) => (x == null ? null : pressureText(x, units.pressure));
+  const proof = proofView(parts, file, diagnosis, units);
+  const charge = file.findings?.findLast((f) => f.test === 'precharge' && f.epoch !== 'after-work')?.valueBar as number | undefined;
+  const setTo = file.repairs?.findLast((r) => r.toBar !== undefined)?.toBar;
+  const rows: ReportRow[] = [
+    row('Pressure, cold', bar(coldOf(found)), bar(coldOf(left))),
+    row('Pressure, hot', hotOf(found, units), hotOf(left, units)),
+    ...(charge !== undefined || setTo !== undefined ? [row('Charge of the vessel', bar(charge), bar(setTo))] : []),
+    { label: 'Relief valve opens at', found: pressureText(circuit.reliefSetGaugeBar, units.pressure), left: null },
+    { label: 'Right when hot, for this circuit', found: diagnosis?.expected ? pressureText(diagnosis.expected.hotBar, units.pressure) : '–', left: null },
+  ];
+  return {
+    title: 'Heating circuit: report of the visit', site: [parts.sheet.site, parts.sheet.town].filter(Boolean).join(', '), date: day(lastMs),
+    complaint: parts.job.complaint.length ? parts.job.complaint.map((c) => COMPLAINT_ROWS[c].title).join('; ') : 'Service visit, no complaint',
+    rows, tests: (file.findings ?? []).map((f) => `${findingText(f as Finding, units)}${f.epoch === 'after-work' ? ' (after the work)' : ''}`),
+    cause: causeText(diagnosis),
+    work: facts.flatMap((f) => (f.body.kind === 'repair' ? [`${REPAIR_TITLES[f.body.repair.kind]}${f.body.repair.toBar !== undefined ? `, set to ${pressureText(f.body.repair.toBar, units.pressure)}` : ''}`] : [])),
+    proof, advice: advice(circuit.fillGaugeBar, circuit.staticGaugeBar, circuit.reliefSetGaugeBar, proof?.kind ?? null, units),
+    nextCheck: proof && proof.kind !== 'pass' ? 'As soon as the work is finished' : day(lastMs + 365 * 86_400_000),
+  };
+}
+
+const row = (label: string, found: string | null, left: string | null): ReportRow => ({ label, found: found ?? '–', left });
+const coldOf = (log: PressureLog | null) => (log ? cycleFeatures(log).coldBar : null);
+function hotOf(log: PressureLog | null, units: Units): string | null {
+  const f = log ? cycleFeatures(log) : null;
+  if (!f || f.hotBar === null || !log?.events?.some((e) => e.kind === 'heat-on')) return null;
+  return `${pressureText(f.hotBar, units.pressure)}${f.hotC !== null ? ` at ${temperatureText(f.hotC, units.temperature)}` : ''}`;
+}
+
+/** No more certainty than there was: a cause is named as such only when enough was known. */
+function causeText(d: Diagnosis | null): string | null {
+  const lead = d?.hypotheses[0];
+  if (!d || !lead) return null;
+  if (lead.faults[0] === 'none') return lead.probability >= 0.5 ? `Nothing wrong was found (${shareText(lead.probability)}).` : 'No cause could be told yet.';
+  const name = lead.faults.map((f: FaultId, i) => (i ? faultRow(f).title.toLowerCase() : faultRow(f).title)).join(', and ');
+  return lead.probability >= 0.8 || d.enoughKnown ? `${name} (${shareText(lead.probability)}).` : `Most likely: ${name.charAt(0).toLowerCase()}${name.slice(1)} (${shareText(lead.probability)}); not proved.`;
+}
+
+function advice(fillBar: number, staticBar: number, reliefBar: number, proof: ProofView['kind'] | null, units: Units): string[] {
+  const bar = (x: number) => pressureText(Math.round(x * 10) / 10, units.pressure);
+  return [
+    `Cold, the gauge should stand between ${bar(Math.max(staticBar + 0.3, fillBar - 0.3))} and ${bar(fillBar + 0.3)}. Note it once a month.`,
+    `When it is hot it may rise, but not near ${bar(reliefBar)}. Water from the pipe outside is not ordinary: call us.`,
+    'Topping up more than once or twice a year means that water is lost somewhere: call us rather than fill again.',
+    ...(proof === 'fail' || proof === 'unclear' ? ['The work has not been proved by a heat run yet. Keep an eye on the gauge until we have been back.'] : []),
+  ];
+}

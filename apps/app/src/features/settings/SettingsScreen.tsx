@@ -1,0 +1,28 @@
+import { View, ScrollView } from 'react-native';
+import { Choice } from '../../ui/Choice';
+import { Header } from '../../ui/Header';
+import { Text } from '../../ui/Text';
+import { useTheme, type ThemeChoice } from '../../ui/ThemeProvider';
+import { SyncBadge } from '../jobs/SyncBadge';
+import type { Units } from '../units/units';
+import { useUnits } from '../units/UnitsProvider';
+import { Outbox } from './Outbox';
+
+export function SettingsScreen() {
+  const { choice, choose } = useTheme();
+  const { units, choose: chooseUnits } = useUnits();
+  return (
+    <View className="mx-auto w-full max-w-[760px] flex-1">
+      <Header title="Settings" subtitle="Of this device" backTo="/"><SyncBadge /></Header>
+      <ScrollView className="flex-1" contentContainerClassName="gap-5 p-4">
+        <Choice<Units['pressure']> label="Pressure" value={units.pressure} onChange={(pressure) => chooseUnits({ ...units, pressure })} options={[{ value: 'bar', label: 'bar' }, { value: 'psi', label: 'psi' }, { value: 'kPa', label: 'kPa' }]} />
+        <Choice<Units['temperature']> label="Temperature" value={units.temperature} onChange={(temperature) => chooseUnits({ ...units, temperature })} options={[{ value: '°C', label: '°C' }, { value: '°F', label: '°F' }]} />
+        <Choice<ThemeChoice> label="Light" value={choice} onChange={choose} options={[{ value: 'system', label: 'As the device' }, { value: 'light', label: 'Light' }, { value: 'dark', label: 'Dark' }]} />
+        <View className="gap-2 border-t border-hair pt-4">
+          <Text role="heading" aria-level={2} className="font-semibold text-[17px]">What waits to be sent</Text>
+          <Outbox />
+        </View>
+      </ScrollView>
+    </View>
+  );
+}
