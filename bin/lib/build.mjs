@@ -35,7 +35,7 @@ async function part(root, name, inputs, output, say, make) {
 export async function buildAll(root, say) {
   const packages = ['packages/core/src', 'packages/contract/src'];
   const { bundleCli, bundleServer } = await import('./bundle.mjs');
-  await part(root, 'command line', [...packages, 'packages/cli/src', 'bin/lib/bundle.mjs'], 'packages/cli/dist/diagnose.mjs', say, () => bundleCli(root));
+  await part(root, 'command line', [...packages, 'packages/evaluate/src', 'packages/cli/src', 'bin/lib/bundle.mjs'], 'packages/cli/dist/diagnose.mjs', say, () => bundleCli(root));
   await part(root, 'server', [...packages, 'apps/server/src', 'bin/lib/bundle.mjs'], 'apps/server/dist/main.mjs', say, () => bundleServer(root));
   await part(root, 'app', [...packages, 'apps/app', 'bin/lib/build.mjs'], 'apps/app/dist/sw.js', (s) => say(`${s} (about a minute)`), () => exportApp(root));
 }

@@ -6,6 +6,11 @@ import { chromium, type Browser, type BrowserContext, type Page } from 'playwrig
 
 const ROOT = join(__dirname, '../..');
 
+const launchBrowser = () => chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+});
+
 /** The product as a user starts it: bin/start on a data folder of its own, a free port, and a browser. */
 export class Jumper {
   private constructor(readonly base: string, readonly browser: Browser, private readonly child: ChildProcess, private readonly folder: string) {}
@@ -25,10 +30,7 @@ export class Jumper {
       child.stderr.on('data', hear);
       child.once('exit', (code) => reject(new Error(`bin/start ended with ${code}:\n${said}`)));
     });
-    const browser = await chromium.launch({
-      executablePath: '/usr/bin/chromium',
-      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
-    });
+    const browser = await launchBrowser().catch((e: unknown) => { child.kill('SIGINT'); throw e; });
     return new Jumper(base, browser, child, folder);
   }
 

@@ -25,6 +25,30 @@ const small = (page: Page) => page.evaluate(() => [...document.querySelectorAll(
   return r.width > 0 && (r.width < 44 || r.height < 48) ? [`${e.getAttribute('aria-label') ?? e.textContent} ${r.width}×${r.height}`] : [];
 }));
 
+it.each([['a phone with text at 200 %', 195, 422], ['a small phone', 320, 568]])('%s: nothing is cut off sideways, long names and long reasons wrap', async (_name, width, height) => {
+  // Zoom to 200 % halves the width that the page has.
+  const { page, context } = await jumper.device({ width, height });
+  const long = 'The Old Maltings and Granary Conversion, Upper Flat at the Rear, behind 123 Lower Harrowmere Road';
+  await page.getByRole('button', { name: 'New job' }).click();
+  await page.getByLabel('Site').fill(long);
+  await page.getByRole('button', { name: 'Topped up often' }).click();
+  expect(await overflow(page)).toBe(0);
+  await page.getByRole('button', { name: 'Begin the log' }).click();
+  await page.getByRole('button', { name: 'Log', exact: true }).click();
+  await firstSuspect(page);
+  expect(await overflow(page)).toBe(0);
+  const bench = page.url();
+  for (const view of ['/test/precharge', '/report', '/import', '/sheet']) {
+    await page.goto(bench + view);
+    await page.getByText(long.slice(0, 20)).first().waitFor();
+    expect({ view, overflow: await overflow(page) }).toEqual({ view, overflow: 0 });
+  }
+  await page.goto(jumper.base);
+  await page.getByRole('link', { name: /Old Maltings/ }).first().waitFor();
+  expect(await overflow(page)).toBe(0);
+  await context.close();
+});
+
 describe.each([['phone, light', 390, 844, false], ['phone, dark', 390, 844, true], ['wide', 1280, 800, false]])('%s', (_name, width, height, dark) => {
   it('fits, can be hit, and has no accessibility violation', async () => {
     const { page, context, complaints } = await jumper.device({ width, height, dark });
@@ -48,6 +72,25 @@ describe.each([['phone, light', 390, 844, false], ['phone, dark', 390, 844, true
     await page.goto(`${jumper.base}/jobs/new`);
     await page.getByRole('button', { name: 'Enter what you know' }).click();
     await check('new job');
+    await page.goto(`${jumper.base}/settings`);
+    await page.getByText('What waits to be sent').waitFor();
+    await check('settings');
+    await page.goto(`${jumper.base}/parts`);
+    await page.getByTestId('sample-week').locator('svg path[stroke]').first().waitFor({ state: 'attached' });
+    await check('parts');
+    await page.goto(jumper.base);
+    await openJob(page, '41 Orchard Bank');
+    await firstSuspect(page);
+    await check('bench after the work');
+    await page.getByRole('button', { name: 'More', exact: true }).click();
+    await check('more events');
+    const repaired = page.url();
+    await page.goto(`${repaired}/report`);
+    await page.locator('[data-testid=report]:not([aria-busy=true])').waitFor();
+    await check('report');
+    await page.goto(`${repaired}/import`);
+    await page.getByRole('button', { name: 'Choose the file' }).waitFor();
+    await check('import');
     expect(complaints).toEqual([]);
     await context.close();
   });

@@ -129,7 +129,7 @@ describe('work done', () => {
     // The repaired demo job has its heat run after the work.
     await page.goto(jumper.base);
     await openJob(page, '41 Orchard Bank');
-    await page.getByText('This looks sound').waitFor();
+    await page.getByText('Put right, and proved').waitFor();
   });
 });
 

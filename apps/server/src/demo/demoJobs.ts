@@ -89,9 +89,9 @@ export const DEMO_JOBS: DemoJob[] = [
   {
     site: '41 Orchard Bank', town: 'Harrowmere', sheet: { ...WALL_BOILER, waterVolumeL: 90, vessel: { ...WALL_BOILER.vessel, ageYears: 7 } }, assumed: ['waterVolumeL'], complaint: ['topped-up-often'], startedMinAgo: 50 * 60,
     facts: (startMs) => [
-      ...handReadings({ circuit: { ...WALL_BOILER, waterVolumeL: 90 }, faults: [{ id: 'vessel-undercharged', severity: 0.4, parameters: { prechargeGaugeBar: 0.05, startGaugeBar: 1 } }], seed: 41 }, [0, 2, 5, 8, 11, 15], startMs, 0.2),
+      ...handReadings({ circuit: { ...WALL_BOILER, waterVolumeL: 90 }, faults: [{ id: 'vessel-undercharged', severity: 0.4, parameters: { prechargeGaugeBar: -0.15, startGaugeBar: 1 } }], seed: 41 }, [0, 2, 5, 8, 11, 15], startMs, 0.2),
       finding(startMs, 25, { test: 'gas-valve-press', outcome: 'nothing' }),
-      finding(startMs, 40, { test: 'precharge', valueBar: 0.1, circuitBar: 0, drainOpen: true }),
+      finding(startMs, 40, { test: 'precharge', valueBar: 0, circuitBar: 0, drainOpen: true }),
       finding(startMs, 42, { test: 'gas-valve-bubbles', outcome: 'tight' }),
       { kind: 'repair', at: new Date(startMs + 55 * 60_000).toISOString(), repair: { kind: 'vessel-recharged', toBar: 0.8 } },
       ...handReadings({ circuit: { ...WALL_BOILER, waterVolumeL: 90 }, faults: [{ id: 'none', severity: 0, parameters: { startGaugeBar: 1.1 } }], seed: 42 }, [0, 3, 6, 10, 15, 20], startMs + 70 * 60_000, 0.2),

@@ -117,7 +117,7 @@ function Bench({ parts, after }: { parts: JobParts; after?: string }) {
   if (wide)
     return (
       <View className="flex-1">
-        <Header title={view.title} subtitle={view.subtitle} backTo="/"><Key label="?" name="Keyboard" className="w-[48px]" onPress={() => setHelp(!help)} /><View className="w-2" /><SyncBadge /></Header>
+        <Header title={view.title} subtitle={view.subtitle} backTo="/"><Key label="Keys" className="px-3" onPress={() => setHelp(!help)} /><View className="w-2" /><SyncBadge /></Header>
         <View className="min-h-0 flex-1 flex-row">
           <View className="w-[340px] border-r border-hair"><ScrollView className="flex-1">{record}{circuit}</ScrollView>{dock}</View>
           <View className="min-w-0 flex-1 border-r border-hair"><ScrollView tabIndex={0} role="region" aria-label="Pressure over time" contentContainerClassName="p-4">{figure}{loop}</ScrollView></View>

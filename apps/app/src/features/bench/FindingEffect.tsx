@@ -22,7 +22,7 @@ export function FindingEffect({ parts, factId, now, onUndo }: { parts: JobParts;
     <Notice kind="note" title={findingText(fact.body.finding as unknown as Finding, units)} live>
       <View className="flex-row items-center gap-3">
         <Text className="min-w-0 flex-1">{now && before.data && !before.isPlaceholderData ? effectText(before.data, now) : 'Working out what that means …'}</Text>
-        <Key label="Undo" name="Take this finding back" className="px-4" onPress={onUndo} />
+        <Key label="Undo" name="Undo this finding" className="px-4" onPress={onUndo} />
       </View>
     </Notice>
   );

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { View } from 'react-native';
+import { ScrollView, useWindowDimensions, View } from 'react-native';
 import { v7 } from 'uuid';
 import type { FactBody } from '@jumper/contract';
 import { Button } from '../../ui/Button';
@@ -16,6 +16,7 @@ interface Props { jobId: string; onEvent: (body: Extract<FactBody, { kind: 'even
 
 /** What happens less often: valves, a measured draw-off, a note, a timer of one's own. */
 export function MoreEvents({ jobId, onEvent, onClose }: Props) {
+  const { height } = useWindowDimensions();
   const [litres, setLitres] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const [note, setNote] = useState('');
@@ -27,13 +28,13 @@ export function MoreEvents({ jobId, onEvent, onClose }: Props) {
     onEvent({ kind: 'event', at: at(), event: 'drawn-off', volumeL: typed.value }, `${typed.value} L drawn off noted`);
   };
   return (
-    <View testID="more" className="gap-3 pb-1">
+    <ScrollView testID="more" style={{ maxHeight: Math.max(200, height - 330) }} contentContainerClassName="gap-3 pb-1">
       <View role="group" aria-label="More events" className="flex-row flex-wrap gap-2">
         {MORE_EVENTS.map((k) => <Key key={k} label={EVENT_TITLES[k]} className="grow basis-[30%]" onPress={() => onEvent({ kind: 'event', at: at(), event: k }, `${EVENT_TITLES[k]} noted`)} />)}
       </View>
       <View className="flex-row items-end gap-2">
         <View className="min-w-0 flex-1"><Field label="Drawn off" unit="L" numeric value={litres} onChange={(t) => { setLitres(t); setProblem(null); }} problem={problem} onSubmit={drawOff} /></View>
-        <Key label="Note it" name="Note the draw-off" className="min-h-[52px] px-4" onPress={drawOff} />
+        <Key label="Note" name="Note the draw-off" className="min-h-[52px] px-4" onPress={drawOff} />
       </View>
       <View className="flex-row items-end gap-2">
         <View className="min-w-0 flex-1"><Field label="A note" value={note} onChange={setNote} onSubmit={() => note.trim() && onEvent({ kind: 'event', at: at(), event: 'note', text: note.trim().slice(0, 2000) }, 'Note kept')} /></View>
@@ -44,6 +45,6 @@ export function MoreEvents({ jobId, onEvent, onClose }: Props) {
         {MINUTES.map((m) => <Key key={m} label={`${m} min`} name={`Timer, ${m} min`} className="flex-1" onPress={() => { startTimer({ id: v7(), jobId, testId: null, label: `Timer, ${m} min`, startedMs: Date.now(), lengthS: 60 * m }); onClose(); }} />)}
       </View>
       <Button label="Close" kind="quiet" onPress={onClose} />
-    </View>
+    </ScrollView>
   );
 }

@@ -6,7 +6,7 @@ const TONE = { oxide: 'text-oxide', verdigris: 'text-verdigris', slate: 'text-sl
 
 /** The one number that matters, and beside it the difference and what would be right. */
 export function Reading({ view, wide }: { view: BenchView; wide: boolean }) {
-  if (!view.number) return <View className="px-4 pt-2"><Text className="font-figure text-[40px] leading-[52px] text-ink2">No reading yet</Text></View>;
+  if (!view.number) return <View className="px-4 pt-2"><Text className="font-figure text-[34px] leading-[44px] text-ink2">{view.logs.length > 0 ? 'No reading in this log yet' : 'No reading yet'}</Text></View>;
   return (
     <View className="flex-row flex-wrap items-end gap-x-4 px-4 pt-1">
       <View className="flex-row items-baseline gap-1.5" role="status" aria-label={`Now ${view.number.value} ${view.number.unit}`}>

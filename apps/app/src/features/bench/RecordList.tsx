@@ -19,7 +19,8 @@ export function RecordList({ rows, units, reliefBar, onAdd }: Props) {
   const [all, setAll] = useState(false);
   const shown = all ? rows : rows.slice(0, FIRST);
   return (
-    <View role="list" aria-label="Record">
+    <View>
+      <View role="list" aria-label="Record">
       {shown.map((r) => (
         <View key={r.id} role="listitem" className="border-t border-hair px-4 py-1.5">
           <View className="min-h-[48px] flex-row items-center gap-3">
@@ -33,6 +34,7 @@ export function RecordList({ rows, units, reliefBar, onAdd }: Props) {
           {open === r.id ? <Change row={r} units={units} reliefBar={reliefBar} onAdd={onAdd} onDone={() => setOpen(null)} /> : null}
         </View>
       ))}
+      </View>
       {rows.length > FIRST ? <View className="px-4 py-2"><Button kind="quiet" label={all ? 'Show the last only' : `Show all ${rows.length}`} onPress={() => setAll(!all)} /></View> : null}
     </View>
   );

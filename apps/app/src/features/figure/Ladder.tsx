@@ -7,7 +7,7 @@ import { keepApart, timeTicks, timeUnit, type FigureScale } from './scale';
 
 const DASH = { solid: undefined, dashed: '5 4', dotted: '1.5 3', none: undefined } as const;
 const toneOf = (rung: Rung, t: Tokens) => ({ relief: t.oxide, right: t.verdigris, fill: t.slate, quiet: t.ink2, doubt: t.brass })[rung.tone];
-const LABEL_GAP = 14.5;
+const LABEL_GAP = 14.5, LABEL_ROOM = 46;
 
 /** Rungs, rails, the forbidden zone and the time axis: what lies behind the trace. */
 export function LadderGround({ view, scale, units }: { view: FigureView; scale: FigureScale; units: Units }) {
@@ -78,13 +78,14 @@ export function LadderMarks({ view, scale, units }: { view: FigureView; scale: F
   // Not where a rung's number stands.
   const recent = view.readings.slice(-7, -1).filter((r) => view.rungs.every((rung) => Math.abs(y(r.bar) - (y(rung.bar) - 6)) > 8));
   const many = view.taken > 60;
+  const labelled = labelEvents(view.events, x);
   const now = view.nowBar;
   return (
     <Svg width={scale.width} height={scale.height} style={{ position: 'absolute', left: 0, top: 0 }} pointerEvents="none" aria-hidden>
-      {view.events.map((e, i) => (
+      {labelled.map(({ e, said }, i) => (
         <G key={i}>
           <Path d={`M ${x(e.min)} ${scale.plotBottom + 1} l 4 6 l -8 0 z`} fill={tokens.copper} />
-          <SvgText x={Math.min(x(e.min) + 6, scale.plotRight - 4)} y={scale.plotBottom - 4 - (i % 2) * 13} textAnchor={x(e.min) > scale.plotRight - 60 ? 'end' : 'start'} fontSize="12" fontFamily="Barlow_500Medium" fill={tokens.ink2}>{e.label}</SvgText>
+          {said < 0 ? null : <SvgText x={Math.min(x(e.min) + 6, scale.plotRight - 4)} y={scale.plotBottom - 4 - (said % 2) * 13} textAnchor={x(e.min) > scale.plotRight - 60 ? 'end' : 'start'} fontSize="12" fontFamily="Barlow_500Medium" fill={tokens.ink2}>{e.label}</SvgText>}
         </G>
       ))}
       {recent.map((r, i) => <Line key={r.id} x1={scale.railLeft + 4} x2={scale.railRight - 4} y1={y(r.bar)} y2={y(r.bar)} stroke={tokens.ink} strokeWidth="1.6" strokeOpacity={0.15 + (0.5 * (i + 1)) / recent.length} />)}
@@ -104,6 +105,17 @@ export function LadderMarks({ view, scale, units }: { view: FigureView; scale: F
       )}
     </Svg>
   );
+}
+
+/** Words only where there is room for them; every event keeps its mark. `said` counts the labelled ones, -1 for none. */
+function labelEvents(events: FigureView['events'], x: (min: number) => number) {
+  let n = 0, right = -Infinity;
+  return events.map((e) => {
+    const free = x(e.min) - right > LABEL_ROOM;
+    if (!free) return { e, said: -1 };
+    right = x(e.min);
+    return { e, said: n++ };
+  });
 }
 
 /** At the earlier run's highest point, where it stands apart from this one. */

@@ -6,7 +6,7 @@ import { useTheme } from '../../ui/ThemeProvider';
 import type { LoopView } from './figureModel';
 import { pressureNumber, pressureText, temperatureText, type Units } from '../units/units';
 
-const LEFT = 70, RIGHT = 14, TOP = 8, BOTTOM = 22;
+const LEFT = 76, RIGHT = 14, TOP = 8, BOTTOM = 22;
 
 /** Pressure against temperature, the healthy band under it. Steep and straight: little gas. Not closing: water came or went. */
 export function LoopFigure({ view, units, height }: { view: LoopView; units: Units; height: number }) {

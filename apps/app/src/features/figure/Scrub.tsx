@@ -19,7 +19,7 @@ export function Scrub({ view, scale, units }: { view: FigureView; scale: FigureS
     if (e.key === 'Escape') return setMin(null);
     if (e.key !== 'ArrowLeft' && e.key !== 'ArrowRight') return;
     e.preventDefault();
-    setMin(stepAt(view, min, e.key === 'ArrowRight' ? 1 : -1));
+    setMin(stepAt(view, at?.min ?? null, e.key === 'ArrowRight' ? 1 : -1));
   };
   if (view.readings.length === 0) return null;
   const x = at ? scale.x(at.min) - scale.plotLeft : 0;

@@ -26,7 +26,7 @@ export function figureView({ log, sheet, circuit: c, heatOn, before = null, char
   const lastMin = Math.max(readings.at(-1)?.min ?? 0, heat.at(-1)?.min ?? 0);
   const earlier = before ? laidOver(before.log, log) : [];
   const earlierEnd = earlier.at(-1)?.min ?? 0;
-  const spanMin = niceSpan(Math.max(LEAST_SPAN_MIN, lastMin * (heatOn ? 1.5 : 1.12), Math.min(earlierEnd, 3 * Math.max(lastMin, LEAST_SPAN_MIN))));
+  const spanMin = niceSpan(Math.max(LEAST_SPAN_MIN, lastMin * (heatOn ? 1.5 : lastMin > 240 ? 1 : 1.12), Math.min(earlierEnd, 3 * Math.max(lastMin, LEAST_SPAN_MIN))));
   const most = [...readings, ...earlier].reduce((m, r) => Math.max(m, r.bar), 0);
   const hot = expectedPressure({ circuit: c, coldGaugeBar: coldBarOf(log, c), coldC: coldCOf(log), flowC: c.maxFlowC });
   return {
@@ -41,7 +41,7 @@ export function figureView({ log, sheet, circuit: c, heatOn, before = null, char
   };
 }
 
-const niceSpan = (min: number) => [30, 45, 60, 90, 120, 180, 240, 360, 720, 1440, 2880, 10_080, 43_200].find((n) => n >= min) ?? Math.ceil(min / 1440) * 1440;
+const niceSpan = (min: number) => [30, 45, 60, 90, 120, 180, 240, 360, 720, 1440, 2880, 4320, 7200, 10_080, 14_400, 20_160, 30_240, 43_200].find((n) => n >= min) ?? Math.ceil(min / 1440) * 1440;
 const heatOnMin = (log: PressureLog | null) => (log?.events?.find((e) => e.kind === 'heat-on')?.tS ?? 0) / 60;
 
 /** An earlier log on this one's time axis, heat-on on heat-on. */
@@ -68,10 +68,13 @@ export function loopView(log: PressureLog | null, c: ResolvedCircuit): LoopView 
   return { points, band, fromC, toC, topBar: Math.max(...points.map((p) => p.bar), ...band.map((b) => b.high)) * 1.1, reliefBar: c.reliefSetGaugeBar };
 }
 
-/** Straight on from the last three readings, if that reaches the relief before the figure ends. */
+const PACE_MIN = 6;
+
+/** Straight on at the pace of the last six minutes (three readings at least), if that reaches the relief before the figure ends. */
 export function forecast(readings: Point[], reliefBar: number, spanMin: number, heatOn: boolean): FigureView['forecast'] {
   if (readings.length < 3) return null;
-  const last = readings.at(-1)!, from = readings.at(-3)!;
+  const last = readings.at(-1)!;
+  const from = readings[Math.min(readings.length - 3, readings.findIndex((r) => r.min >= last.min - PACE_MIN))]!;
   const pace = (last.bar - from.bar) / Math.max(0.5, last.min - from.min);
   if (pace <= 0.005 || last.bar >= reliefBar) return null;
   const inMin = (reliefBar - last.bar) / pace;

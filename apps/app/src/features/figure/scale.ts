@@ -14,7 +14,7 @@ export interface FigureScale {
   topBar: number;
 }
 
-const GUTTER = 70, RAIL = 27, GAP = 8, RIGHT = 12, TOP = 4, BOTTOM = 40;
+const GUTTER = 76, RAIL = 27, GAP = 8, RIGHT = 12, TOP = 4, BOTTOM = 40;
 
 export function figureScale({ width, height, spanMin, topBar }: { width: number; height: number; spanMin: number; topBar: number }): FigureScale {
   const plotLeft = GUTTER + RAIL + GAP, plotRight = width - RIGHT, plotTop = TOP, plotBottom = height - BOTTOM;

@@ -9,7 +9,7 @@ const TALL: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 4000, water
 const run = (circuit: CircuitSheet, minutes: number, stepMin: number, faults: SimulationRequest['faults'], heatOffMin = minutes) =>
   ({ ...simulateCase({ circuit, faults, schedule: { startC: 16, durationS: 60 * minutes, stepS: 60 * stepMin, heat: [{ onS: 60, offS: 60 * heatOffMin }] }, seed: 5 }).log, startedAt: '2026-03-04T09:10:00Z' });
 const cycles = (days: number) => simulateCase({
-  circuit: WALL, faults: [{ id: 'circuit-leak', severity: 0.3, parameters: { startGaugeBar: 1.6 } }],
+  circuit: WALL, faults: [{ id: 'circuit-leak', severity: 0, parameters: { leak: 0.006, startGaugeBar: 1.6 } }],
   schedule: { startC: 16, durationS: 86_400 * days, stepS: 300, heat: Array.from({ length: 2 * days }, (_, i) => ({ onS: 43_200 * i + 21_600, offS: 43_200 * i + 30_600 })) }, seed: 6,
 }).log;
 

@@ -39,7 +39,7 @@ function Report({ parts }: { parts: JobParts }) {
       <ScrollView className="flex-1" tabIndex={0} role="region" aria-label="Report">
         <View {...flowsOnPaper} testID="report" aria-busy={judged.isFetching} className="gap-3 p-4">
           <View className="flex-row flex-wrap items-end justify-between gap-x-4 border-b-[1.5px] border-ink pb-2">
-            <View className="min-w-0 flex-1"><Text className="text-[13px] text-ink2">{view.title}</Text><Text role="heading" aria-level={2} className="font-semibold text-[22px] leading-[27px]">{view.site}</Text></View>
+            <View className="min-w-[240px] flex-1"><Text className="text-[13px] text-ink2">{view.title}</Text><Text role="heading" aria-level={2} className="font-semibold text-[22px] leading-[27px]">{view.site}</Text></View>
             <View><Text className="font-semibold">{session?.company.name ?? ''}</Text><Text className="text-ink2">{session ? `${session.person.name}, ` : ''}{view.date}</Text></View>
           </View>
           <Part title="What you told us"><Text>{view.complaint}</Text></Part>

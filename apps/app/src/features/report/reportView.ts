@@ -45,7 +45,7 @@ export function reportView(parts: JobParts, file: Case, diagnosis: Diagnosis | n
     title: 'Heating circuit: report of the visit', site: [parts.sheet.site, parts.sheet.town].filter(Boolean).join(', '), date: day(lastMs),
     complaint: parts.job.complaint.length ? parts.job.complaint.map((c) => COMPLAINT_ROWS[c].title).join('; ') : 'Service visit, no complaint',
     rows, tests: (file.findings ?? []).map((f) => `${findingText(f as Finding, units)}${f.epoch === 'after-work' ? ' (after the work)' : ''}`),
-    cause: causeText(diagnosis),
+    cause: causeText(diagnosis, proof?.kind === 'pass'),
     work: facts.flatMap((f) => (f.body.kind === 'repair' ? [`${REPAIR_TITLES[f.body.repair.kind]}${f.body.repair.toBar !== undefined ? `, set to ${pressureText(f.body.repair.toBar, units.pressure)}` : ''}`] : [])),
     proof, advice: advice(circuit.fillGaugeBar, circuit.staticGaugeBar, circuit.reliefSetGaugeBar, proof?.kind ?? null, units),
     nextCheck: proof && proof.kind !== 'pass' ? 'As soon as the work is finished' : day(lastMs + 365 * 86_400_000),
@@ -61,11 +61,12 @@ function hotOf(log: PressureLog | null, units: Units): string | null {
 }
 
 /** No more certainty than there was: a cause is named as such only when enough was known. */
-function causeText(d: Diagnosis | null): string | null {
+function causeText(d: Diagnosis | null, borneOut: boolean): string | null {
   const lead = d?.hypotheses[0];
   if (!d || !lead) return null;
   if (lead.faults[0] === 'none') return lead.probability >= 0.5 ? `Nothing wrong was found (${shareText(lead.probability)}).` : 'No cause could be told yet.';
   const name = lead.faults.map((f: FaultId, i) => (i ? faultRow(f).title.toLowerCase() : faultRow(f).title)).join(', and ');
+  if (borneOut) return `${name} (${shareText(lead.probability)} before the work); the heat run after the work bears it out.`;
   return lead.probability >= 0.8 || d.enoughKnown ? `${name} (${shareText(lead.probability)}).` : `Most likely: ${name.charAt(0).toLowerCase()}${name.slice(1)} (${shareText(lead.probability)}); not proved.`;
 }
 

@@ -52,7 +52,7 @@ export function guessTable(rows: string[][]): TableChoice {
   return {
     columns, headerLines: header ? rows.indexOf(header) + 1 : 0, timeKind: time.kind, dateOrder: time.order, zoneMin: 0,
     pressureUnit: pressureUnitOf(heading('pressure'), values),
-    temperatureUnit: /f\b|°f|fahr/i.test(heading('flow').replace(/flow/i, '')) ? '°F' : '°C',
+    temperatureUnit: /°\s?f|fahr|[\s_([]f[\])]?$/i.test(heading('flow')) ? '°F' : '°C',
   };
 }
 

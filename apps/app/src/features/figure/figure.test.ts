@@ -1,0 +1,81 @@
+import { resolveCircuit, simulateCase, type CircuitSheet, type PressureLog } from '@jumper/core';
+import { METRIC } from '../units/units';
+import { FIGURE_SAMPLES } from '../parts/samples';
+import { figureView, loopView } from './figureView';
+import { readAt, stepAt } from './readAt';
+import { resamplePeaks } from './scale';
+import { thinIndices } from './thin';
+
+const SHEET: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 95, heatOutputKw: 24, staticHeadM: 3.7, maxFlowC: 70, reliefValve: { setBar: 3 }, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 } };
+const of = (log: PressureLog | null, more = {}) => figureView({ log, sheet: SHEET, circuit: resolveCircuit(SHEET), heatOn: false, ...more });
+const run = (minutes: number, onS: number) => simulateCase({ circuit: SHEET, faults: [{ id: 'none', severity: 0 }], schedule: { startC: 16, durationS: 60 * minutes, stepS: 60, heat: [{ onS, offS: 9e9 }] } }).log;
+
+describe('a log of more readings than can be drawn', () => {
+  const n = 200_000;
+  const tS = Array.from({ length: n }, (_, i) => i), pressureBar = tS.map((t) => (t === 123_457 ? 2.9 : 1 + 0.2 * Math.sin(t / 4000)));
+  const view = of({ samples: { tS, pressureBar, flowC: tS.map((t) => 20 + (t % 4000) / 100) } });
+  it('keeps its single peak, its ends and its count, in few points', () => {
+    expect(view.taken).toBe(n);
+    expect(view.readings.length).toBeLessThan(700);
+    expect(Math.max(...view.readings.map((r) => r.bar))).toBe(2.9);
+    expect([view.readings[0]!.min, view.readings.at(-1)!.min]).toEqual([0, (n - 1) / 60]);
+    expect(view.heat.length).toBeLessThan(300);
+  });
+  it('still shows the peak on the chart’s grid', () => {
+    const grid = resamplePeaks(view.readings, view.spanMin, 241);
+    expect(Math.max(...grid.map((v) => v ?? 0))).toBe(2.9);
+    expect(grid.length).toBe(241);
+  });
+});
+
+it('thins nothing that is short, and never repeats or turns round', () => {
+  expect(thinIndices([1, 2, null, 4], 10)).toEqual([0, 1, 2, 3]);
+  const kept = thinIndices(Array.from({ length: 5000 }, (_, i) => Math.cos(i)), 50);
+  kept.slice(1).forEach((k, i) => expect(k).toBeGreaterThan(kept[i]!));
+  expect(kept.length).toBeLessThanOrEqual(200);
+});
+
+it('lays the run before the work with its heat-on on this one’s', () => {
+  const now = run(20, 300), earlier = run(20, 60);
+  const view = of(now, { before: { label: 'before the work', log: earlier } });
+  // Heat-on came four minutes later this time: the earlier run is moved by as much.
+  expect(view.before!.points[0]!.min).toBe(4);
+  expect(view.spanMin).toBeGreaterThanOrEqual(24);
+});
+
+it('draws an unknown charge as the band that the schools leave, and what the judge makes of it beside', () => {
+  const unknown = { ...SHEET, vessel: { nominalVolumeL: 8 } };
+  const view = figureView({ log: null, sheet: unknown, circuit: resolveCircuit(unknown), heatOn: false, chargeNow: { median: -0.1, p05: -0.3, p95: 0.3 } });
+  const precharge = view.rungs.find((r) => r.id === 'precharge')!, now = view.rungs.find((r) => r.id === 'charge-now')!;
+  expect(precharge).toMatchObject({ label: 'precharge?', line: 'none' });
+  expect(precharge.reach!.low).toBeLessThan(precharge.reach!.high);
+  expect(precharge.reach!.high).toBeGreaterThanOrEqual(1);
+  // Nothing stands below the ladder's foot.
+  expect(now).toMatchObject({ bar: 0, reach: { low: 0, high: 0.3 } });
+  expect(of(null, { chargeNow: { median: 0.5, p05: -0.5, p95: 1.5 } }).rungs.some((r) => r.id === 'charge-now')).toBe(false);
+});
+
+it('reads the trace at a touch, with what is right there and what was before', () => {
+  const log = { ...run(20, 60), startedAt: '2026-03-04T09:10:00Z' };
+  const view = of(log, { before: { label: 'before the work', log: run(20, 60) } });
+  const at = readAt(view, 10.3, METRIC)!;
+  expect(at.min).toBe(10);
+  expect(at.lines).toEqual([expect.stringMatching(/^\d\d:20 {2}\d\.\d+ bar, \d+ °C$/), expect.stringMatching(/^right: .* bar to .* bar$/), expect.stringMatching(/^before the work: /)]);
+  expect(readAt(of(null), 3, METRIC)).toBeNull();
+  expect([stepAt(view, 10, 1), stepAt(view, 10, -1), stepAt(view, 20, 1), stepAt(view, null, -1)]).toEqual([11, 9, 20, 20]);
+});
+
+it.each(FIGURE_SAMPLES.map((s) => [s.id, s] as const))('the sample “%s” draws only finite numbers inside its scale', (_id, { view }) => {
+  for (const p of [...view.readings, ...(view.before?.points ?? [])]) {
+    expect(Number.isFinite(p.bar) && p.bar <= view.topBar).toBe(true);
+    expect(p.min >= 0 && p.min <= view.spanMin).toBe(true);
+  }
+  for (const r of view.rungs) expect(r.bar >= 0 && r.bar <= view.topBar).toBe(true);
+  for (const b of view.band) expect(b.low).toBeLessThanOrEqual(b.high);
+});
+
+it('has no loop before ten kelvin were read', () => {
+  expect(loopView(run(2, 9e8), resolveCircuit(SHEET))).toBeNull();
+  const loop = loopView(run(20, 60), resolveCircuit(SHEET))!;
+  expect(loop.toC - loop.fromC).toBeGreaterThan(30);
+});

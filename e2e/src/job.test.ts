@@ -1,0 +1,99 @@
+import { simulateCase, type CircuitSheet } from '@jumper/core';
+import { Jumper, type Device } from './jumper';
+import { firstSuspect, logPressure, newJob } from './moves';
+
+jest.setTimeout(240_000);
+let jumper: Jumper;
+let device: Device;
+beforeAll(async () => { jumper = await Jumper.start(); });
+afterAll(() => jumper.stop());
+beforeEach(async () => { device = await jumper.device(); });
+afterEach(async () => {
+  expect(device.complaints).toEqual([]);
+  await device.context.close();
+});
+
+/** The wall boiler that a new job assumes; its gauge shows what the simulator makes of the charge that the vessel has. */
+const CIRCUIT: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 95, heatOutputKw: 24, staticHeadM: 4, maxFlowC: 70, reliefValve: { setBar: 3 }, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 }, gauge: { resolutionBar: 0.1 } };
+function heatRun(prechargeGaugeBar: number): [string, number][] {
+  const { log } = simulateCase({ circuit: CIRCUIT, faults: [{ id: 'vessel-undercharged', severity: 0, parameters: { prechargeGaugeBar, startGaugeBar: 1 } }], schedule: { startC: 17, durationS: 1200, stepS: 150, heat: [{ onS: 0, offS: 1200 }] } });
+  return log.samples.pressureBar.map((bar, i) => [bar!.toFixed(1), Math.round(log.samples.flowC![i]!)]);
+}
+
+async function logRun(prechargeGaugeBar: number) {
+  const { page } = device;
+  const [cold, ...hot] = heatRun(prechargeGaugeBar);
+  await logPressure(page, ...cold!);
+  await page.getByRole('button', { name: 'Heat on', exact: true }).click();
+  await page.getByRole('button', { name: 'Heat off', exact: true }).waitFor();
+  for (const reading of hot) {
+    await page.clock.fastForward('02:30');
+    await logPressure(page, ...reading);
+    await page.getByRole('status').filter({ hasText: `Logged ${reading[0]} bar` }).waitFor();
+  }
+  await page.getByRole('button', { name: 'Heat off', exact: true }).click();
+  await page.getByRole('button', { name: 'Heat on', exact: true }).waitFor();
+}
+
+it('a whole job, from the complaint to the report', async () => {
+  const { page } = device;
+  await page.clock.install();
+  await newJob(page, '14 Kiln Row');
+  const job = page.url();
+  await logRun(-0.15);
+  expect(await firstSuspect(page)).toMatch(/lost its charge/i);
+
+  // Two tests, by their cards; what the first one did is taken back and done again.
+  await page.goto(`${job}/test/gas-valve-press`);
+  await page.getByRole('button', { name: 'Air', exact: true }).click();
+  await page.getByRole('button', { name: 'Undo this finding' }).click();
+  await page.getByRole('button', { name: 'Undo this finding' }).waitFor({ state: 'detached' });
+  await page.getByRole('list', { name: 'Record' }).getByText('Press the gas valve').waitFor({ state: 'detached' });
+  await page.goto(`${job}/test/gas-valve-press`);
+  await page.getByRole('button', { name: 'Nothing', exact: true }).click();
+  await page.getByText(/before, .* now|Hardly moves/).waitFor();
+  await page.clock.fastForward('20:00');
+  await page.goto(`${job}/test/precharge`);
+  await page.getByLabel('System gauge at that moment, if read').fill('0');
+  await page.getByRole('button', { name: 'The drain stands open' }).click();
+  await page.getByLabel('Reading', { exact: true }).fill('0');
+  await page.getByRole('button', { name: 'Record', exact: true }).click();
+  expect(await firstSuspect(page)).toMatch(/lost its charge/i);
+  // The card remembers what was found, and gives it back.
+  await page.goto(`${job}/test/precharge`);
+  await page.getByText('Done before: Precharge').waitFor();
+  await page.goto(job);
+
+  await page.getByRole('button', { name: 'Record work done' }).click();
+  await page.getByRole('button', { name: 'Vessel recharged' }).click();
+  await page.getByLabel('Charge it was set to').fill('0.75');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await page.getByText('Prove it: log a heat run').waitFor();
+  await page.getByText('Not proved yet').waitFor();
+  await page.clock.fastForward('30:00');
+  await logRun(0.75);
+  await page.getByText('Put right, and proved').waitFor();
+  await page.getByRole('button', { name: /^After work/ }).waitFor();
+
+  await page.getByRole('button', { name: 'Report for the customer' }).click();
+  const report = page.locator('[data-testid=report]:not([aria-busy=true])');
+  await report.waitFor();
+  const text = await report.innerText();
+  for (const part of ['14 Kiln Row', 'Topped up often', 'Vessel recharged, set to 0.75 bar', 'Put right, and proved', 'Fernleigh Heating', 'Next check']) expect(text).toContain(part);
+  const pdf = (await page.pdf({ preferCSSPageSize: true })).toString('latin1');
+  expect(pdf.match(/\/Type \/Page\b/g)).toHaveLength(1);
+});
+
+it('work that did not help is not called proved', async () => {
+  const { page } = device;
+  await page.clock.install();
+  await newJob(page, '15 Kiln Row');
+  await logRun(-0.15);
+  await page.getByRole('button', { name: 'Record work done' }).click();
+  await page.getByRole('button', { name: 'Relief changed' }).click();
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await page.getByText('Not proved yet').waitFor();
+  await page.clock.fastForward('30:00');
+  await logRun(-0.15);
+  await page.getByText('Not put right yet').waitFor();
+});

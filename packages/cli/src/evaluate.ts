@@ -1,0 +1,58 @@
+// npm run evaluate -- [--cases N] [--tier hand|logger|findings|pair] [--from SEED] [--out FILE.json]: the judge against plants of another physics.
+import { writeFileSync } from 'node:fs';
+import { cpus } from 'node:os';
+import { fileURLToPath } from 'node:url';
+import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads';
+import { caseFile } from '@jumper/contract';
+import { diagnose, type Case } from '@jumper/core';
+import { confusions, makeCase, reliability, ruleOfThumb, scoreTier, TIERS, type Judged, type Tier } from '@jumper/evaluate';
+
+interface Share { tiers: Tier[]; from: number; cases: number; step: number; offset: number }
+
+function judgeShare({ tiers, from, cases, step, offset }: Share): Judged[] {
+  const judged: Judged[] = [];
+  for (const tier of tiers)
+    for (let i = offset; i < cases; i += step) {
+      const made = makeCase(tier, from + i);
+      const parsed = caseFile.parse(made.case);
+      const start = performance.now();
+      const d = diagnose(parsed as unknown as Case);
+      judged.push({
+        tier, truth: made.truth, testsDone: ((made.case.findings ?? []) as { test: string }[]).map((f) => f.test), rule: ruleOfThumb(made.case), seconds: (performance.now() - start) / 1000,
+        answer: { hypotheses: d.hypotheses, estimates: { prechargeBar: d.estimates.prechargeBar } },
+      });
+      parentPort?.postMessage(1);
+    }
+  return judged;
+}
+
+if (!isMainThread) parentPort!.postMessage(judgeShare(workerData as Share));
+else void main();
+
+async function main() {
+  const option = (name: string, otherwise: string) => { const i = process.argv.indexOf(`--${name}`); return i < 0 ? otherwise : (process.argv[i + 1] ?? otherwise); };
+  const cases = Number(option('cases', '500')), from = Number(option('from', '1'));
+  const tiers = option('tier', 'all') === 'all' ? [...TIERS] : TIERS.filter((t) => t === option('tier', ''));
+  const threads = Math.max(1, Math.min(8, cpus().length));
+  let done = 0;
+  const shares = await Promise.all(Array.from({ length: threads }, (_, offset) => new Promise<Judged[]>((resolve, reject) => {
+    const worker = new Worker(fileURLToPath(import.meta.url), { workerData: { tiers, from, cases, step: threads, offset } satisfies Share });
+    worker.on('message', (m: number | Judged[]) => { if (typeof m === 'number') { if (++done % 100 === 0) process.stderr.write(`${done} of ${cases * tiers.length}\n`); } else resolve(m); });
+    worker.on('error', reject);
+  })));
+  const judged = shares.flat();
+  const percent = (x: number) => (Number.isNaN(x) ? '    –' : `${(100 * x).toFixed(1).padStart(5)}`);
+  const bar = (x: number) => (Number.isNaN(x) ? '   –' : x.toFixed(2));
+  console.log('tier      cases  first  first+alike  three+alike  rule   bits  charge: given cover err(meas) err(est)  s');
+  for (const tier of [...tiers, ...(tiers.length > 1 ? (['all'] as const) : [])]) {
+    const s = scoreTier(tier, judged);
+    console.log(`${tier.padEnd(9)} ${String(s.cases).padStart(5)}  ${percent(s.top1)}  ${percent(s.top1Alike)}        ${percent(s.top3Alike)}        ${percent(s.ruleAlike)}  ${s.logScoreBits.toFixed(2)}          ${percent(s.chargeGiven)} ${percent(s.chargeCovered)} ${bar(s.chargeErrorMeasuredBar)}      ${bar(s.chargeErrorEstimatedBar)}   ${s.secondsMedian.toFixed(2)}`);
+  }
+  const r = reliability(judged);
+  console.log(`reliability: error ${r.error.toFixed(3)} ± ${r.standardError.toFixed(3)}`);
+  for (const b of r.bins) console.log(`  said ${percent(b.said)} was ${percent(b.was)} (${b.cases})`);
+  console.log('taken for one another:');
+  for (const c of confusions(judged)) console.log(`  ${String(c.cases).padStart(3)}  ${c.truth} → ${c.said}`);
+  const out = option('out', '');
+  if (out) writeFileSync(out, JSON.stringify(judged));
+}

@@ -1,0 +1,67 @@
+import type { Random } from './random';
+
+/** A plant as it really is. Gauge bar, litres, °C. What a sheet says of it is another matter. */
+export interface TruePlant {
+  kind: 'wall-boiler' | 'larger-home' | 'fed';
+  contentL: number;
+  /** Share of the content that does not take part in the flow and warms only slowly. */
+  deadShare: number;
+  boilerL: number;
+  outputKw: number;
+  limitC: number;
+  roomC: number;
+  /** Flow through the emitters, L/h. */
+  flowLPerH: number;
+  staticM: number;
+  vesselL: number;
+  /** Charge at 20 °C with the water side empty. */
+  chargeBar: number;
+  rightChargeBar: number;
+  vesselOpen: boolean;
+  /** Gas warms with the plant by this share of the flow's rise. */
+  vesselWarmth: number;
+  stretchLPerBar: number;
+  airL: number;
+  pipeExpansionPerK: number;
+  reliefBar: number;
+  reliefMarkedBar: number;
+  reliefDrip: number;
+  reliefDripAfterLift: number;
+  mainsBar: number;
+  mainsSwingBar: number;
+  seepFill: number;
+  seepCoil: number;
+  leak: number;
+  leakInBoiler: boolean;
+  feedBar: number | null;
+  coldBar: number;
+  overheatsK: number;
+  gauge: { offsetBar: number; stuckShare: number; stepBar: number; stictionBar: number; noiseBar: number };
+  coreLeaks: boolean;
+  diaphragmHoled: boolean;
+  blocked: boolean;
+  dhw: 'plate-exchanger' | 'indirect-coil';
+}
+
+/** A sound plant of one of the three kinds, spread as they are met. Common practice. */
+export function soundPlant(kind: TruePlant['kind'], r: Random): TruePlant {
+  const wall = kind === 'wall-boiler', fed = kind === 'fed';
+  const contentL = wall ? r.uniform(55, 140) : r.uniform(120, 320);
+  const vesselL = wall ? r.pick([6, 7, 8, 8, 10, 12]) : r.pick([12, 18, 18, 25, 35].filter((v) => v > 0.075 * contentL));
+  const staticM = wall ? r.uniform(1.5, 6) : r.uniform(3, 8.5);
+  const outputKw = wall ? r.pick([18, 24, 24, 28, 32]) : r.pick([24, 30, 40]);
+  const rightChargeBar = fed ? 0.83 : Math.max(0.75, Math.round((0.0981 * staticM + 0.3) * 4) / 4);
+  const reliefBar = fed ? 2.07 : 3;
+  const step = r.weighted([[0.1, 5], [0.05, 1], [0.2, 1.5], [0.02, 0.5]]);
+  const enough = Math.min(contentL, vesselL / 0.072);
+  return {
+    kind, contentL: enough, deadShare: r.uniform(0.02, 0.18), boilerL: wall ? r.uniform(2, 5) : r.uniform(8, 30), outputKw, limitC: r.pick([60, 65, 70, 70, 75, 80]), roomC: r.uniform(13, 21),
+    flowLPerH: (outputKw * 860) / r.uniform(9, 20), staticM, vesselL: vesselL * r.normal(1, 0.015), chargeBar: rightChargeBar + r.normal(0, 0.05), rightChargeBar, vesselOpen: true,
+    vesselWarmth: r.uniform(0, 0.35), stretchLPerBar: r.uniform(0.012, 0.07), airL: r.decade(0.02, 0.35), pipeExpansionPerK: r.pick([12e-6, 15e-6, 17e-6, 30e-6]),
+    reliefBar: reliefBar * r.normal(1, 0.018), reliefMarkedBar: reliefBar, reliefDrip: 0, reliefDripAfterLift: r.chance(0.25) ? r.decade(0.02, 0.4) : 0,
+    mainsBar: r.uniform(2.6, 5), mainsSwingBar: r.uniform(0.1, 0.5), seepFill: 0, seepCoil: 0, leak: 0, leakInBoiler: false,
+    feedBar: fed && r.chance(0.7) ? 0.97 + r.normal(0, 0.05) : null, coldBar: fed ? Math.max(0.95, r.normal(1.05, 0.06)) : Math.max(rightChargeBar + 0.1, r.normal(rightChargeBar + 0.35, 0.15)), overheatsK: 0,
+    gauge: { offsetBar: r.normal(0, 0.04), stuckShare: 0, stepBar: step, stictionBar: r.chance(0.4) ? r.uniform(0.01, 0.07) : 0, noiseBar: r.uniform(0.003, 0.012) },
+    coreLeaks: false, diaphragmHoled: false, blocked: false, dhw: wall ? 'plate-exchanger' : 'indirect-coil',
+  };
+}
