@@ -26,6 +26,9 @@ async function main() {
   await shoot('timers', {}, async (p) => { await bench('7 Quarry Steps')(p); await p.getByRole('button', { name: 'More', exact: true }).click(); await p.getByRole('button', { name: 'Timer, 10 min' }).click(); await p.getByRole('button', { name: 'More', exact: true }).click(); await p.getByRole('button', { name: 'Timer, 5 min' }).click(); });
   await shoot('report', { height: 1400 }, async (p) => { await openJob(p, '41 Orchard Bank'); await p.goto(p.url() + '/report'); await p.locator('[data-testid=report]:not([aria-busy=true])').waitFor(); });
   await shoot('big', {}, async (p) => { await bench('7 Quarry Steps')(p); await p.evaluate(() => { document.documentElement.style.fontSize = '200%'; (document.body.style as any).zoom = '2'; }); });
+  await shoot('tools', { height: 1200 }, async (p) => { await p.goto(jumper.base + '/tools'); });
+  await shoot('swing', { height: 1500 }, async (p) => { await p.goto(jumper.base + '/tools/swing'); await p.getByTestId('curve').waitFor(); });
+  await shoot('schools', { height: 1100, dark: true }, async (p) => { await p.goto(jumper.base + '/tools/schools'); });
   await shoot('settings', {}, async (p) => { await p.getByRole('button', { name: 'Settings' }).click(); });
   for (const [i, id] of ['first','flat','close','week'].entries()) await shoot('parts' + i, { height: 900, dark: i % 2 === 1 }, async (p) => { await p.goto(jumper.base + '/parts'); await p.getByTestId('sample-' + id).scrollIntoViewIfNeeded(); await p.getByTestId('sample-' + id).evaluate((e: any) => e.scrollIntoView({ block: 'start' })); });
   

@@ -75,6 +75,12 @@ describe.each([['phone, light', 390, 844, false], ['phone, dark', 390, 844, true
     await page.goto(`${jumper.base}/settings`);
     await page.getByText('What waits to be sent').waitFor();
     await check('settings');
+    await page.goto(`${jumper.base}/tools`);
+    await page.getByRole('link', { name: /Expected swing/ }).waitFor();
+    await check('tools');
+    await page.goto(`${jumper.base}/tools/swing`);
+    await page.getByTestId('curve').waitFor();
+    await check('calculator');
     await page.goto(`${jumper.base}/parts`);
     await page.getByTestId('sample-week').locator('svg path[stroke]').first().waitFor({ state: 'attached' });
     await check('parts');

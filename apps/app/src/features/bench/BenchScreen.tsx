@@ -16,6 +16,7 @@ import { useJob } from '../jobs/jobData';
 import { proofView } from '../proof/proofView';
 import { SheetSummary } from '../sheet/SheetSummary';
 import { TimerStrip } from '../timers/TimerStrip';
+import type { Units } from '../units/units';
 import { useUnits } from '../units/UnitsProvider';
 import { benchView } from './benchView';
 import { Dock } from './Dock';
@@ -36,6 +37,7 @@ import { VerdictBlock } from './VerdictBlock';
 import { WorkDone } from './WorkDone';
 
 const WIDE = 1000;
+const NEXT_UNIT: Record<string, Units['pressure']> = { bar: 'psi', psi: 'kPa', kPa: 'bar' };
 
 export function BenchScreen({ jobId, after }: { jobId: string; after?: string }) {
   const job = useJob(jobId);
@@ -47,7 +49,7 @@ export function BenchScreen({ jobId, after }: { jobId: string; after?: string })
 
 function Bench({ parts, after }: { parts: JobParts; after?: string }) {
   const jobId = parts.job.id;
-  const { units } = useUnits();
+  const { units, choose: chooseUnits } = useUnits();
   const { width } = useWindowDimensions();
   const wide = width >= WIDE;
   const add = useAddFact(jobId);
@@ -77,7 +79,7 @@ function Bench({ parts, after }: { parts: JobParts; after?: string }) {
   );
   const figure = (
     <View className="gap-1">
-      <Reading view={view} wide={wide} />
+      <Reading view={view} wide={wide} onUnit={() => chooseUnits({ ...units, pressure: NEXT_UNIT[units.pressure] ?? 'bar' })} />
       <LogTabs view={view} onChoose={setLogIndex} />
       <Figure view={view.figure} units={units} height={wide ? 420 : 268} predicted={predicted} />
       {view.ruleOfThumb ? <Text className="px-4 text-[13px] text-ink2">{view.ruleOfThumb}</Text> : null}

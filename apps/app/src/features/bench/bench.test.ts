@@ -43,7 +43,7 @@ it('shows ladder and band before the first reading', () => {
 });
 
 it('speaks the user’s units', () => {
-  const view = viewOf(parts('none'), { pressure: 'psi', temperature: '°F' });
+  const view = viewOf(parts('none'), { ...METRIC, pressure: 'psi', temperature: '°F' });
   expect(view.number!.unit).toBe('psi');
   expect(view.right).toMatch(/°F$/);
 });

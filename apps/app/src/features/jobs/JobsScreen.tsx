@@ -32,7 +32,7 @@ export function JobsScreen() {
         {rows?.length === 0 ? <State title="No jobs yet" text="Make one from a complaint, or open a case file." /> : null}
         <View role="list" aria-label="Jobs">{rows?.map((r) => <Row key={r.id} row={r} />)}</View>
         <CaseFileOpener />
-        <View className="px-4 pb-6 pt-3"><Button label="Settings" kind="quiet" onPress={() => router.navigate('/settings')} /></View>
+        <View className="gap-3 px-4 pb-6 pt-3"><Button label="Tools" onPress={() => router.navigate('/tools')} /><Button label="Settings" kind="quiet" onPress={() => router.navigate('/settings')} /></View>
       </ScrollView>
       <View className="border-t border-ink bg-sheet px-3 py-3"><Button label="New job" kind="main" onPress={() => router.navigate('/jobs/new')} /></View>
     </View>

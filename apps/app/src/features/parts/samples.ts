@@ -14,7 +14,7 @@ const cycles = (days: number) => simulateCase({
 }).log;
 
 const fault = (id: SimulationRequest['faults'][number]['id'], parameters: Record<string, number> = {}) => [{ id, severity: 0.6, parameters }];
-const PSI: Units = { pressure: 'psi', temperature: '°F' };
+const PSI: Units = { ...METRIC, pressure: 'psi', temperature: '°F' };
 const flat = run(WALL, 15, 3, fault('vessel-undercharged', { prechargeGaugeBar: -0.15, startGaugeBar: 1 }));
 const sound = run(WALL, 21, 3, fault('none', { startGaugeBar: 1.1 }));
 

@@ -16,6 +16,9 @@ function stored(): Units {
     return {
       pressure: ['bar', 'psi', 'kPa'].includes(saved.pressure ?? '') ? saved.pressure! : METRIC.pressure,
       temperature: saved.temperature === '°F' ? '°F' : METRIC.temperature,
+      volume: saved.volume === 'US gal' || saved.volume === 'Imp gal' ? saved.volume : METRIC.volume,
+      length: saved.length === 'ft' ? 'ft' : METRIC.length,
+      power: saved.power === 'BTU/h' ? 'BTU/h' : METRIC.power,
     };
   } catch {
     return METRIC;

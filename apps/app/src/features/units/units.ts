@@ -1,7 +1,7 @@
-import { fromBar, fromCelsius, toBar, toCelsius, type PressureUnit, type TemperatureUnit } from '@jumper/core';
+import { fromBar, fromCelsius, toBar, toCelsius, type LengthUnit, type PowerUnit, type PressureUnit, type TemperatureUnit, type VolumeUnit } from '@jumper/core';
 
-export interface Units { pressure: PressureUnit; temperature: TemperatureUnit }
-export const METRIC: Units = { pressure: 'bar', temperature: '°C' };
+export interface Units { pressure: PressureUnit; temperature: TemperatureUnit; volume: VolumeUnit; length: LengthUnit; power: PowerUnit }
+export const METRIC: Units = { pressure: 'bar', temperature: '°C', volume: 'L', length: 'm', power: 'kW' };
 
 /** Digits after the point that a gauge in this unit is read to, and the step of one nudge. */
 const READ: Record<PressureUnit, { digits: number; step: number }> = { bar: { digits: 2, step: 0.1 }, psi: { digits: 1, step: 1 }, kPa: { digits: 0, step: 10 }, mbar: { digits: 0, step: 100 } };
