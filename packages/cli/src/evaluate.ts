@@ -18,7 +18,7 @@ function judgeShare({ tiers, from, cases, step, offset }: Share): Judged[] {
       const start = performance.now();
       const d = diagnose(parsed as unknown as Case);
       judged.push({
-        tier, truth: made.truth, testsDone: ((made.case.findings ?? []) as { test: string }[]).map((f) => f.test), rule: ruleOfThumb(made.case), seconds: (performance.now() - start) / 1000,
+        id: made.case.id, tier, truth: made.truth, testsDone: ((made.case.findings ?? []) as { test: string }[]).map((f) => f.test), rule: ruleOfThumb(made.case), seconds: (performance.now() - start) / 1000,
         answer: { hypotheses: d.hypotheses, estimates: { prechargeBar: d.estimates.prechargeBar } },
       });
       parentPort?.postMessage(1);

@@ -2,7 +2,7 @@ import type { Truth, Tier } from '../truth/makeCase';
 import { looksAlike } from './lookAlike';
 
 export interface Answer { hypotheses: { faults: string[]; probability: number }[]; estimates: { prechargeBar: { median: number; p05: number; p95: number } | null } }
-export interface Judged { tier: Tier; truth: Truth; testsDone: string[]; answer: Answer; rule: string[]; seconds: number }
+export interface Judged { id: string; tier: Tier; truth: Truth; testsDone: string[]; answer: Answer; rule: string[]; seconds: number }
 
 export interface TierScore {
   tier: Tier | 'all';

@@ -12,28 +12,72 @@ export interface Truth { faults: string[]; chargeBar: number | null; contentL: n
 /** A case in the open format, as plain data, and what is really so. */
 export interface TruthCase { tier: Tier; case: Record<string, unknown> & { id: string }; truth: Truth }
 
-/** One made-up visit. The same tier and seed give the same visit. */
+const LEVELS = ['fill-pressure-too-low', 'fill-pressure-too-high', 'feed-starved', 'reducing-valve-set-high'];
+/** Faults that no log shows by themselves, and that are told by findings only. */
+const SILENT = ['none', 'vessel-gas-valve-leaking'];
+const MOST_TRIES = 25;
+
+/** One made-up visit. The same tier and seed give the same visit. Every fault of it shows: in the log, or, where findings were made, in one of
+ *  them; what nobody could see is not asked for. */
 export function makeCase(tier: Tier, seed: number): TruthCase {
-  const r = seeded(seed * 7919 + TIERS.indexOf(tier) * 104_729);
-  const plant = soundPlant(r.weighted([['wall-boiler', 6], ['larger-home', 2], ['fed', 3]] as const), r);
-  const sheet = sheetOf(plant, r);
-  const faults = tier === 'pair' ? [...r.pick(faultPairs(plant))] : [r.weighted(singleFaults(plant))];
-  for (const f of faults) TRUE_FAULTS[f]!(plant, r);
-  plant.coldBar = Math.min(plant.coldBar, plant.reliefBar - 0.1);
+  for (let attempt = 0; ; attempt++) {
+    const made = tryCase(tier, seed, attempt);
+    if (made && (made.shows || attempt === MOST_TRIES)) return made.case;
+  }
+}
+
+function tryCase(tier: Tier, seed: number, attempt: number): { case: TruthCase; shows: boolean } | null {
+  const key = seed * 7919 + TIERS.indexOf(tier) * 104_729 + attempt * 15_485_863;
+  const r = seeded(key);
+  const sound = soundPlant(r.weighted([['wall-boiler', 6], ['larger-home', 2], ['fed', 3]] as const), r);
+  const sheet = sheetOf(sound, r);
+  const faults = tier === 'pair' ? [...r.pick(faultPairs(sound))] : [r.weighted(singleFaults(sound))];
+  const plantWith = (some: string[]): TruePlant => {
+    const p = structuredClone(sound);
+    // Each fault has a generator of its own, so that leaving one out leaves the others as they are.
+    for (const f of some) TRUE_FAULTS[f]!(p, seeded(key + 31 * faults.indexOf(f) + 17));
+    p.coldBar = Math.min(p.coldBar, p.reliefBar - 0.1);
+    return p;
+  };
+  const plant = plantWith(faults);
   const schedule = scheduleOf(plant, tier, r);
-  const trace = runPlant(plant, schedule);
-  const log: WrittenLog = (tier === 'logger' ? loggerLog : handLog)(plant, trace, schedule, r);
-  const liftedHot = trace.systemBar.some((b) => b > plant.reliefBar) || Math.max(...trace.systemBar) > plant.reliefBar - 0.25;
-  const findings = tier === 'findings' || tier === 'pair' ? testsFor(faults, plant, r, r.pick([2, 3, 3, 4])).flatMap((t): WrittenFinding[] => { const f = trueFinding(t, plant, liftedHot, r); return f ? [f] : []; }) : [];
-  const complaint = complaintOf(plant, liftedHot, faults, r);
+  const logSeed = Math.floor(r.uniform(1, 1e9)), findingSeed = Math.floor(r.uniform(1, 1e9));
+  const visit = (p: TruePlant) => {
+    const trace = runPlant(p, schedule);
+    const log: WrittenLog = (tier === 'logger' ? loggerLog : handLog)(p, trace, schedule, seeded(logSeed));
+    const liftedHot = trace.systemBar.some((b) => b > p.reliefBar) || Math.max(...trace.systemBar) > p.reliefBar - 0.25;
+    return { trace, log, liftedHot };
+  };
+  const seen = visit(plant);
+  const tests = tier === 'findings' || tier === 'pair' ? testsFor(faults, plant, r, r.pick([2, 3, 3, 4])) : [];
+  const findingsOf = (p: TruePlant, liftedHot: boolean) => { const fr = seeded(findingSeed); return tests.map((t): WrittenFinding | null => trueFinding(t, p, liftedHot, fr)); };
+  const findings = findingsOf(plant, seen.liftedHot);
+  const shows = faults.every((f) => SILENT.includes(f) && tests.length === 0 ? true : f === 'none' ? true : faultShows(f));
+  const complaint = complaintOf(plant, seen.liftedHot, faults, r);
+  const written = findings.filter((f): f is WrittenFinding => f !== null);
   return {
-    tier,
-    case: { format: 'jumper-case', version: 1, id: `${tier}-${seed}`, ...(complaint.length ? { complaint } : {}), circuit: sheet, logs: [log], findings },
-    truth: {
-      faults: [...faults].sort(), chargeBar: plant.vesselOpen ? plant.chargeBar : null, contentL: plant.contentL, contentMeasured: (sheet.waterVolumeSource as string) === 'measured',
-      riseK: Math.max(...trace.flowC) - trace.flowC[0]!, offsetBar: plant.gauge.offsetBar,
+    shows,
+    case: {
+      tier,
+      case: { format: 'jumper-case', version: 1, id: `${tier}-${seed}`, ...(complaint.length ? { complaint } : {}), circuit: sheet, logs: [seen.log], findings: written },
+      truth: {
+        faults: [...faults].sort(), chargeBar: plant.vesselOpen ? plant.chargeBar : null, contentL: plant.contentL, contentMeasured: (sheet.waterVolumeSource as string) === 'measured',
+        riseK: Math.max(...seen.trace.flowC) - seen.trace.flowC[0]!, offsetBar: plant.gauge.offsetBar,
+      },
     },
   };
+
+  /** Against the same visit to the same plant without this fault. */
+  function faultShows(fault: string): boolean {
+    const without = plantWith(faults.filter((f) => f !== fault));
+    if (!LEVELS.includes(fault)) without.coldBar = plant.coldBar;
+    const twin = visit(without);
+    const least = Math.max(0.12, 1.2 * plant.gauge.stepBar);
+    const inLog = seen.log.samples.pressureBar.some((p, i) => Math.abs((p ?? 0) - (twin.log.samples.pressureBar[i] ?? 0)) >= least);
+    const other = findingsOf(without, twin.liftedHot);
+    const inFindings = findings.some((f, i) => f && other[i] && (f.outcome !== other[i]!.outcome || ['valueBar', 'afterBar', 'endBar', 'firstGaugeBar'].some((k) => Math.abs(Number(f[k] ?? 0) - Number(other[i]![k] ?? 0)) > 0.15)));
+    return SILENT.includes(fault) ? inFindings : inLog || (tests.length > 0 && inFindings);
+  }
 }
 
 function scheduleOf(p: TruePlant, tier: Tier, r: Random): Schedule {
