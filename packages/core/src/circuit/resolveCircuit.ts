@@ -15,6 +15,8 @@ export interface ResolvedCircuit {
   prechargeFrom: 'target' | 'label' | 'static-head';
   fillGaugeBar: number;
   reliefSetGaugeBar: number;
+  /** A reducing valve or a unit keeps the cold pressure up. */
+  fedByItself: boolean;
   mainsGaugeBar: number;
   stretchLPerBar: number;
   maxFlowC: number;
@@ -49,6 +51,7 @@ export function resolveCircuit(sheet: CircuitSheet): ResolvedCircuit {
     staticGaugeBar,
     ...charge,
     fillGaugeBar: fillFor(sheet, charge.prechargeGaugeBar, staticGaugeBar),
+    fedByItself: sheet.fill?.kind === 'reducing-valve' || sheet.fill?.kind === 'pressurisation-unit',
     reliefSetGaugeBar: take('reliefValve.setBar', sheet.reliefValve?.setBar, 3),
     mainsGaugeBar: take('fill.mainsBar', sheet.fill?.mainsBar, 3.5),
     stretchLPerBar: 0.02 + 0.0003 * content.contentL,

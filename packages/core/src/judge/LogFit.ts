@@ -18,13 +18,16 @@ export interface LogFit {
   predicted: Float64Array[];
 }
 
-const DRAWS = 240;
-const MOST_ITERATIONS = 14;
+/** Counts, fixed: the same input gives the same answer on any machine. */
+export interface Effort { starts: number; iterations: number; draws: number }
+export const THOROUGH: Effort = { starts: 6, iterations: 14, draws: 240 };
+/** Enough to see that a model is out of the question. */
+export const QUICK: Effort = { starts: 2, iterations: 7, draws: 60 };
 const TAIL = 5;
 
 /** Fits by damped least squares from several starts, then samples round the modes with a wide-tailed proposal and weights the draws. With no
  *  tracks the draws come from the priors. Counts are fixed and the generator seeded: the same input gives the same answer. */
-export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBar: number, seed: number): LogFit {
+export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBar: number, seed: number, effort: Effort = THOROUGH): LogFit {
   const n = space.free.length;
   const points = tracks.reduce((s, t) => s + t.n, 0);
   const v = space.fixed.slice();
@@ -57,7 +60,7 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
   const total = shares.reduce((a, b) => a + b, 0);
   const z = new Float64Array(n), d = new Float64Array(n);
   const logWeights: number[] = [], draws: Float64Array[] = [];
-  for (let s = 0; s < DRAWS; s++) {
+  for (let s = 0; s < effort.draws; s++) {
     let pick = random.uniform() * total, k = 0;
     while (k < modes.length - 1 && pick > shares[k]!) pick -= shares[k++]!;
     const mode = modes[k]!;
@@ -76,7 +79,7 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
   const sum = weights.reduce((a, b) => a + b, 0);
   residuals(best.z, r);
   return {
-    logEvidence: most + Math.log(sum / DRAWS),
+    logEvidence: most + Math.log(sum / effort.draws),
     draws: draws.map((vector, i) => ({ v: vector, weight: weights[i]! / sum })),
     effective: (sum * sum) / weights.reduce((a, b) => a + b * b, 0),
     best: v.slice(),
@@ -100,7 +103,7 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
   }
 
   function findModes() {
-    const starts = startingPoints(space, n);
+    const starts = spread(startingPoints(space, n), effort.starts);
     const found: { z: Float64Array; l: Float64Array; logDetL: number; laplace: number }[] = [];
     for (const start of starts) {
       const m = descend(start);
@@ -116,7 +119,7 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
     let r0 = new Float64Array(rows), r1 = new Float64Array(rows);
     const jac = new Float64Array(rows * n), normal = new Float64Array(n * n), damped = new Float64Array(n * n), step = new Float64Array(n);
     let half = residuals(at, r0), damping = 1e-2;
-    for (let it = 0; it < MOST_ITERATIONS; it++) {
+    for (let it = 0; it < effort.iterations; it++) {
       jacobian(at, r0, r1, jac, rows);
       gram(jac, normal, rows);
       let moved = false, gain = 0;
@@ -170,11 +173,11 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
 
   function priorDraws(): LogFit {
     const zero = new Float64Array(n);
-    const draw = () => { for (let i = 0; i < n; i++) zero[i] = random.normal(); set(zero); return { v: v.slice(), weight: 1 / DRAWS }; };
-    const draws = Array.from({ length: DRAWS }, draw);
+    const draw = () => { for (let i = 0; i < n; i++) zero[i] = random.normal(); set(zero); return { v: v.slice(), weight: 1 / THOROUGH.draws }; };
+    const draws = Array.from({ length: THOROUGH.draws }, draw);
     zero.fill(0);
     set(zero);
-    return { logEvidence: 0, draws, effective: DRAWS, best: v.slice(), predicted: [] };
+    return { logEvidence: 0, draws, effective: THOROUGH.draws, best: v.slice(), predicted: [] };
   }
 }
 
@@ -196,7 +199,13 @@ function startingPoints(space: ParameterSpace, n: number): Float64Array[] {
     if (p.starts.length < 2) return;
     points = points.flatMap((z) => p.starts.map((s) => { const c = z.slice(); c[i] = s; return c; }));
   });
-  return points.slice(0, 6);
+  return points;
+}
+
+/** `most` of the points, evenly taken, the first and last among them. */
+function spread(points: Float64Array[], most: number): Float64Array[] {
+  if (points.length <= most) return points;
+  return Array.from({ length: most }, (_, i) => points[Math.round((i * (points.length - 1)) / (most - 1))]!);
 }
 
 const tNorms = new Map<number, number>();

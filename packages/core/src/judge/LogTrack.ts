@@ -46,7 +46,7 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
     n, tS: Float64Array.from(r.tS.slice(0, n)), gaugeBar: Float64Array.from(observed),
     variance: new Float64Array(n), growth: new Float64Array(n), starts: new Uint8Array(n),
     fillOn: new Uint8Array(n).fill(1), coilOn: new Uint8Array(n).fill(1), boilerOn: new Uint8Array(n).fill(1), drawnL: new Float64Array(n),
-    modelErrorBar: 0.015 + 0.04 * rangeBar, modelErrorS: 600,
+    modelErrorBar: 0.02 + 0.05 * rangeBar, modelErrorS: 900,
     temperatures: means.source, spanK: Math.max(...means.meanC) - Math.min(...means.meanC),
   };
   const step = circuit.gaugeStepBar;
@@ -60,6 +60,7 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
     while (next < events.length && events[next]!.tS <= track.tS[i]! + 1e-9) apply(events[next++]!, i);
     track.fillOn[i] = state.fill; track.coilOn[i] = state.coil; track.boilerOn[i] = state.boiler;
   }
+  allowForRelief(track, means.meanC, circuit.reliefSetGaugeBar, step);
   return track;
 
   function apply(e: LogEvent, i: number) {
@@ -73,6 +74,24 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
     if (e.kind === 'coil-reopened') state.coil = 1;
     if (e.kind === 'boiler-isolated') state.boiler = 0;
     if (e.kind === 'boiler-reopened') state.boiler = 1;
+  }
+}
+
+/** From this share of the relief's set pressure on it may be blowing; while it does, the pressure saws between its lift and its seat. */
+const NEAR_RELIEF = 0.88, SAW_SHARE = 0.06;
+/** A fall between two readings that no cooling explains: the relief let go, or water was taken that nobody wrote down. */
+const DROP_BAR = 0.22, DROP_COOLING_K = 4;
+
+/** How much a relief lets go cannot be foretold: near it readings count for little, and after it the water begins anew. */
+function allowForRelief(track: LogTrack, meanC: number[], reliefSetGaugeBar: number, stepBar: number): void {
+  const near = NEAR_RELIEF * reliefSetGaugeBar;
+  let blowing = false;
+  for (let i = 1; i < track.n; i++) {
+    const before = track.gaugeBar[i - 1]!, now = track.gaugeBar[i]!;
+    if (now >= near) blowing = true;
+    if (blowing && now >= 0.8 * reliefSetGaugeBar) track.variance[i]! += (SAW_SHARE * reliefSetGaugeBar) ** 2;
+    if (blowing && before >= 0.8 * reliefSetGaugeBar && now < 0.8 * reliefSetGaugeBar) { track.starts[i] = 1; blowing = false; }
+    if (before - now > Math.max(DROP_BAR, 2.5 * stepBar) && meanC[i - 1]! - meanC[i]! < DROP_COOLING_K) track.starts[i] = 1;
   }
 }
 

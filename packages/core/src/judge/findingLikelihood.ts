@@ -151,14 +151,21 @@ function holdDensity(f: Finding, faults: readonly FaultId[], sd: number): number
 
 /** How often a cold circuit is found at a pressure, by fault. Cold pressures are set by hand, so they spread even where nothing is wrong. */
 export function coldLevelDensity(gaugeBar: number, faults: readonly FaultId[], c: ResolvedCircuit): number {
-  const densities = faults.map((f) => coldLevelOf(gaugeBar, f, c));
+  // A fault of the level itself decides where the pressure stands; any other leaves it where its own fault would.
+  const level = faults.filter((f) => LEVEL_FAULTS.has(f));
+  const densities = (level.length ? level : faults).map((f) => coldLevelOf(gaugeBar, f, c));
   return 0.97 * (densities.reduce((a, b) => a + b, 0) / densities.length) + 0.03 / 4;
 }
+
+const LEVEL_FAULTS: ReadonlySet<FaultId> = new Set(['fill-pressure-too-low', 'fill-pressure-too-high', 'feed-starved', 'pressurisation-unit-fault', 'reducing-valve-set-high']);
+/** Spread of a cold pressure that was set by hand, and of one that a feed holds. Common practice. */
+const BY_HAND_SD = 0.22, BY_FEED_SD = 0.14;
 
 function coldLevelOf(p: number, fault: FaultId, c: ResolvedCircuit): number {
   const fill = c.fillGaugeBar;
   const flat = (least: number, most: number) => smoothBox(p, least, Math.max(most, least + 0.2), 0.06 + 0.5 * c.gaugeStepBar);
-  const near = normalPdf(p, fill + 0.05, 0.24);
+  const sd = Math.hypot(c.fedByItself ? BY_FEED_SD : BY_HAND_SD, 0.4 * c.gaugeStepBar);
+  const near = normalPdf(p, fill + 0.05, sd);
   switch (fault) {
     case 'fill-pressure-too-low': case 'feed-starved': case 'pressurisation-unit-fault': return flat(0, fill - 0.25);
     case 'fill-pressure-too-high': return flat(fill + 0.45, Math.max(c.reliefSetGaugeBar, fill + 0.8));
@@ -168,7 +175,8 @@ function coldLevelOf(p: number, fault: FaultId, c: ResolvedCircuit): number {
     case 'circuit-leak': case 'boiler-exchanger-leak': case 'relief-valve-passing': case 'air-vent-faulty': case 'vessel-overcharged': case 'relief-valve-lifts-early':
       return 0.55 * near + 0.45 * flat(0, fill);
     case 'vessel-undercharged': case 'vessel-diaphragm-failed': case 'vessel-connection-blocked': case 'vessel-isolated': case 'vessel-gas-valve-leaking': case 'vessel-undersized':
-      return 0.6 * normalPdf(p, fill + 0.1, 0.35) + 0.4 * flat(0.1, fill);
+      // Topped up to where it should be, or fallen since.
+      return c.fedByItself ? 0.85 * near + 0.15 * flat(0.1, fill) : 0.65 * normalPdf(p, fill + 0.05, 1.3 * sd) + 0.35 * flat(0.2, fill);
     case 'gauge-misreading': return normalPdf(p, fill, 0.6);
     default: return near;
   }

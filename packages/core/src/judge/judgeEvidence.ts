@@ -6,7 +6,7 @@ import type { FaultId } from './faults';
 import type { Finding } from './Finding';
 import { coldLevelDensity, findingLikelihood, hangsOnDraw } from './findingLikelihood';
 import { SLOT } from './kernel';
-import { fitLogs, type LogFit } from './LogFit';
+import { fitLogs, QUICK, THOROUGH, type Effort, type LogFit } from './LogFit';
 import { logModelKey, logModelOf, type LogModel } from './logModel';
 import { layOutLog, type LogTrack } from './LogTrack';
 import { parameterSpace } from './parameters';
@@ -41,21 +41,9 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[]): Judged
   const circuit = resolveCircuit(evidence.circuit);
   const logs = evidence.circuit.kind === 'steam' ? [] : evidence.logs;
   const tracks = logs.map((l) => layOutLog(l, circuit)).filter((t): t is LogTrack => t !== null);
-  const fits = new Map<string, LogFit>();
-  const fitOf = (wanted: LogModel): LogFit => {
-    const known = fits.get(logModelKey(wanted));
-    if (known) return known;
-    const model = sameInLogs(wanted, tracks);
-    const key = logModelKey(model);
-    const fit = fits.get(key) ?? fitLogs(parameterSpace(model, evidence.circuit, circuit, tracks), tracks, circuit.atmosphericBar, 20_011 + fits.size);
-    fits.set(key, fit);
-    const own = model.inflow === wanted.inflow ? fit : { ...fit, draws: fit.draws.map(inflowByCoil) };
-    fits.set(logModelKey(wanted), own);
-    return own;
-  };
   const features = logs.map(cycleFeatures);
   const idleGiven = evidence.findings.some((f) => f.finding.test === 'idle-cold-pressure');
-  const sets = priors.map(({ faults, weight }): JudgedSet => {
+  const judgeWith = (fitOf: (m: LogModel) => LogFit, which: WeightedSet[]) => which.map(({ faults, weight }): JudgedSet => {
     const model = logModelOf(faults);
     const fit = model.gauge === 'off' && tracks.length ? mixStuck(fitOf(model), fitOf({ ...model, gauge: 'stuck' })) : fitOf(model);
     let logEvidence = fit.logEvidence;
@@ -65,13 +53,42 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[]): Judged
     const { findingEvidence, draws } = weighFindings(evidence.findings, faults, fit.draws, circuit);
     return { faults, prior: weight, probability: 0, logEvidence, findingEvidence, draws, fit };
   });
-  const logs_ = sets.map((s) => Math.log(s.prior) + s.logEvidence + s.findingEvidence.reduce((a, b) => a + b, 0));
-  const most = Math.max(...logs_);
-  const weights = logs_.map((l) => Math.exp(l - most));
-  const sum = weights.reduce((a, b) => a + b, 0);
-  sets.forEach((s, i) => (s.probability = weights[i]! / sum));
-  sets.sort((a, b) => b.probability - a.probability);
-  return { sets, circuit, tracks, logs };
+  const fitter = (effort: Effort) => fitterOf(evidence.circuit, circuit, tracks, effort);
+  // Every set is screened; those that may matter are judged again with care. With no log there is nothing to fit.
+  const screened = withProbabilities(judgeWith(fitter(tracks.length ? QUICK : THOROUGH), priors));
+  if (!tracks.length) return { sets: screened, circuit, tracks, logs };
+  const contenders = screened.filter((s, k) => k < LEAST_CONTENDERS || s.probability > CONTENDS);
+  const rest = screened.slice(contenders.length);
+  const careful = judgeWith(fitter(THOROUGH), contenders.map((s) => ({ faults: s.faults, weight: s.prior })));
+  return { sets: withProbabilities([...careful, ...rest]), circuit, tracks, logs };
+}
+
+/** From this share in the screening on a set is judged with care. */
+const CONTENDS = 0.002, LEAST_CONTENDERS = 12;
+
+/** Probabilities by Bayes, most probable first. */
+function withProbabilities(sets: JudgedSet[]): JudgedSet[] {
+  const scores = sets.map((s) => Math.log(s.prior) + s.logEvidence + s.findingEvidence.reduce((a, b) => a + b, 0));
+  const most = Math.max(...scores);
+  const sum = scores.reduce((a, l) => a + Math.exp(l - most), 0);
+  sets.forEach((s, i) => (s.probability = Math.exp(scores[i]! - most) / sum));
+  return [...sets].sort((a, b) => b.probability - a.probability);
+}
+
+/** Fits models, each once. */
+function fitterOf(sheet: CircuitSheet, circuit: ResolvedCircuit, tracks: LogTrack[], effort: Effort): (wanted: LogModel) => LogFit {
+  const fits = new Map<string, LogFit>();
+  return (wanted) => {
+    const known = fits.get(logModelKey(wanted));
+    if (known) return known;
+    const model = sameInLogs(wanted, tracks);
+    const key = logModelKey(model);
+    const fit = fits.get(key) ?? fitLogs(parameterSpace(model, sheet, circuit, tracks), tracks, circuit.atmosphericBar, 20_011 + fits.size, effort);
+    fits.set(key, fit);
+    const own = model.inflow === wanted.inflow ? fit : { ...fit, draws: fit.draws.map(inflowByCoil) };
+    fits.set(logModelKey(wanted), own);
+    return own;
+  };
 }
 
 /** Two ways in look alike as long as no log shuts one of them, and so do two ways out: such models are fitted once. */

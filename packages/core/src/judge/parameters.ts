@@ -32,7 +32,7 @@ export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: Resolved
   ];
   if (model.inflow !== 'none') free.push(logUniform(model.inflow === 'fill' ? SLOT.inFill : SLOT.inCoil, 0.03, 30));
   if (model.outflow !== 'none') free.push(logUniform(model.outflow === 'boiler' ? SLOT.outBoiler : SLOT.outCircuit, 0.02, 10));
-  free.push(model.lift === 'early' ? uniform(SLOT.lift, 0.42 * c.reliefSetGaugeBar, c.reliefSetGaugeBar - 0.25) : normal(SLOT.lift, c.reliefSetGaugeBar, Math.max(0.03 * c.reliefSetGaugeBar, 0.09)));
+  free.push(model.lift === 'early' ? uniform(SLOT.lift, 0.42 * c.reliefSetGaugeBar, 0.87 * c.reliefSetGaugeBar) : normal(SLOT.lift, 0.98 * c.reliefSetGaugeBar, Math.max(0.035 * c.reliefSetGaugeBar, 0.1)));
   if (model.gauge === 'off') free.push(uniform(SLOT.offset, -1, 1, [-0.7, 0.7]));
   else free.push(normal(SLOT.offset, 0, 0.05));
   if (model.gauge === 'stuck') free.push(uniform(SLOT.stuck, 0.75, 1, [0]));

@@ -10,12 +10,13 @@ const CLASSES: string[][] = [
   // Nothing that a log would show.
   ['none', 'vessel-gas-valve-leaking'],
   // A steady cold pressure off the mark: the gauge, or the fill.
-  ['fill-pressure-too-low', 'feed-starved', 'pressurisation-unit-fault'],
-  ['fill-pressure-too-high', 'reducing-valve-set-high'],
+  ['fill-pressure-too-low', 'feed-starved', 'pressurisation-unit-fault', 'gauge-misreading'],
+  ['fill-pressure-too-high', 'reducing-valve-set-high', 'gauge-misreading'],
 ];
 
 /** A test parts two faults of one class when they stand in different groups here. Unnamed faults of the class form the last group. */
 const PARTS: Record<string, string[][]> = {
+  'second-gauge': [['gauge-misreading']],
   'gas-valve-press': [['vessel-diaphragm-failed'], ['vessel-undercharged']],
   'gas-valve-bubbles': [['vessel-gas-valve-leaking']],
   'vessel-connection-flow': [['vessel-connection-blocked', 'vessel-isolated']],
