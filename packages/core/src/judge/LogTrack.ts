@@ -30,6 +30,8 @@ export interface LogTrack {
 
 const UNKNOWN_WATER: ReadonlySet<string> = new Set(['top-up', 'vented', 'drained', 'fill-opened', 'vessel-recharged']);
 const NO_TEMPERATURE_COLD_C = 18;
+/** Time in which a usual circuit loses most of its heat, s. Common practice: an hour or two. */
+const COOLING_S = 4500;
 
 /** Lays out a log; null when it holds fewer than two pressures. What comes after a recharge in the same log belongs to the work and is left out. */
 export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack | null {
@@ -46,7 +48,7 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
     n, tS: Float64Array.from(r.tS.slice(0, n)), gaugeBar: Float64Array.from(observed),
     variance: new Float64Array(n), growth: new Float64Array(n), starts: new Uint8Array(n),
     fillOn: new Uint8Array(n).fill(1), coilOn: new Uint8Array(n).fill(1), boilerOn: new Uint8Array(n).fill(1), drawnL: new Float64Array(n),
-    modelErrorBar: 0.02 + 0.05 * rangeBar, modelErrorS: 900,
+    modelErrorBar: 0.02 + (means.source === 'none' ? 0.09 : 0.05) * rangeBar, modelErrorS: 900,
     temperatures: means.source, spanK: Math.max(...means.meanC) - Math.min(...means.meanC),
   };
   const step = circuit.gaugeStepBar;
@@ -107,10 +109,13 @@ function meanTemperatures(r: { tS: number[]; gaugeBar: number[]; flowC: (number 
   const switches = events.filter((e) => e.kind === 'heat-on' || e.kind === 'heat-off');
   const peak = r.gaugeBar.slice(0, n).reduce((best, p, i, all) => (p > all[best]! ? i : best), 0);
   let on = false;
+  let lastHotS: number | null = null;
   const meanC = Array.from({ length: n }, (_, i) => {
     if (switches.length === 0) on = i > 0 && i <= peak && circuit.maxFlowC > 0;
     else for (const s of switches) if (s.tS < r.tS[i]!) on = s.kind === 'heat-on';
-    return on ? hotC : NO_TEMPERATURE_COLD_C;
+    if (on) { lastHotS = r.tS[i]!; return hotC; }
+    // A warm circuit cools over hours, not over the minutes in which it was heated.
+    return lastHotS === null ? NO_TEMPERATURE_COLD_C : NO_TEMPERATURE_COLD_C + (hotC - NO_TEMPERATURE_COLD_C) * Math.exp(-(r.tS[i]! - lastHotS) / COOLING_S);
   });
   return { meanC, source: 'none' };
 }

@@ -43,9 +43,11 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[]): Judged
   const tracks = logs.map((l) => layOutLog(l, circuit)).filter((t): t is LogTrack => t !== null);
   const features = logs.map(cycleFeatures);
   const idleGiven = evidence.findings.some((f) => f.finding.test === 'idle-cold-pressure');
+  // Where the pressure fell below what the feed holds, either nothing feeds it or the feed stands shut, as many keep it.
+  const feedMayBeShut = circuit.fedByItself && tracks.some((t) => Math.min(...t.gaugeBar) < circuit.fillGaugeBar - 0.08);
   const judgeWith = (fitOf: (m: LogModel) => LogFit, which: WeightedSet[]) => which.map(({ faults, weight }): JudgedSet => {
     const model = logModelOf(faults);
-    const fit = model.gauge === 'off' && tracks.length ? mixStuck(fitOf(model), fitOf({ ...model, gauge: 'stuck' })) : fitOf(model);
+    const fit = !tracks.length ? fitOf(model) : model.gauge === 'off' ? mixed(fitOf(model), fitOf({ ...model, gauge: 'stuck' }), STUCK_SHARE) : feedMayBeShut && model.feed === 'right' ? mixed(fitOf(model), fitOf({ ...model, feed: 'dead' }), SHUT_FEED_SHARE) : fitOf(model);
     let logEvidence = fit.logEvidence;
     const cold = features[0]?.coldBar;
     if (cold !== null && cold !== undefined && !idleGiven && (features[0]!.coldC ?? 20) < 40) logEvidence += Math.log(coldLevelDensity(cold, faults, circuit));
@@ -111,12 +113,16 @@ function inflowByCoil(draw: Draw): Draw {
   return { v, weight: draw.weight };
 }
 
-const STUCK_SHARE = 0.3;
+/** Of misreading gauges, those that stick; of feeds that are in order, those that are kept shut. Common practice. */
+const STUCK_SHARE = 0.3, SHUT_FEED_SHARE = 0.4;
 
-function mixStuck(off: LogFit, stuck: LogFit): LogFit {
-  const most = Math.max(off.logEvidence, stuck.logEvidence);
-  const mixed = most + Math.log((1 - STUCK_SHARE) * Math.exp(off.logEvidence - most) + STUCK_SHARE * Math.exp(stuck.logEvidence - most));
-  return { ...(stuck.logEvidence > off.logEvidence ? stuck : off), logEvidence: mixed };
+/** One hypothesis that may hold in two ways: the evidence by their shares, the draws of both. */
+function mixed(one: LogFit, other: LogFit, otherShare: number): LogFit {
+  const a = Math.log(1 - otherShare) + one.logEvidence, b = Math.log(otherShare) + other.logEvidence, most = Math.max(a, b);
+  const logEvidence = most + Math.log(Math.exp(a - most) + Math.exp(b - most));
+  const lead = b > a ? other : one;
+  const shareOfOther = Math.exp(b - logEvidence);
+  return { ...lead, logEvidence, draws: [...one.draws.map((d) => ({ v: d.v, weight: d.weight * (1 - shareOfOther) })), ...other.draws.map((d) => ({ v: d.v, weight: d.weight * shareOfOther }))] };
 }
 
 function weighFindings(findings: Evidence['findings'], faults: FaultId[], prior: Draw[], circuit: ResolvedCircuit) {

@@ -22,15 +22,19 @@ const CHANGED: Record<ReplaceablePart, FaultId[]> = {
 };
 const CHANGED_FACTOR = 0.25;
 
-/** Pairs that come together more often than chance: the first brings the second about. Factor on the product of their shares. */
-const COUPLED: [FaultId, FaultId, number][] = [
-  ['vessel-undercharged', 'vessel-gas-valve-leaking', 6],
-  ['vessel-undercharged', 'relief-valve-passing', 4],
-  ['vessel-diaphragm-failed', 'relief-valve-passing', 4],
-  ['relief-valve-passing', 'dhw-plate-perforated', 3],
-  ['relief-valve-passing', 'dhw-coil-perforated', 3],
-  ['reducing-valve-creeping', 'relief-valve-passing', 3],
-  ['fill-loop-passing', 'relief-valve-passing', 3],
+/** Faults that come together more often than chance, since one brings the other about or hides it: any of the first with any of the second.
+ *  Factor on the product of their shares. Common practice; "two at once is normal". */
+const NO_GAS: FaultId[] = ['vessel-undercharged', 'vessel-diaphragm-failed', 'vessel-connection-blocked', 'vessel-isolated', 'vessel-undersized'];
+const INFLOW: FaultId[] = ['fill-loop-passing', 'reducing-valve-creeping', 'fill-bypass-open', 'dhw-plate-perforated', 'dhw-coil-perforated'];
+const COUPLED: { one: FaultId[]; other: FaultId[]; factor: number; why: string }[] = [
+  { one: ['vessel-undercharged'], other: ['vessel-gas-valve-leaking'], factor: 4, why: 'the gas went through the core' },
+  { one: NO_GAS, other: ['relief-valve-passing'], factor: 4, why: 'a relief that has lifted often passes' },
+  { one: INFLOW, other: ['relief-valve-passing'], factor: 4, why: 'water let in lifts the relief, which then passes' },
+  { one: ['fill-pressure-too-high', 'reducing-valve-set-high'], other: ['relief-valve-passing'], factor: 4, why: 'a high start lifts the relief hot, which then passes' },
+  { one: ['vessel-undercharged', 'vessel-diaphragm-failed'], other: INFLOW, factor: 2, why: 'a vessel that is full of water says nothing of the hole behind it' },
+  { one: ['vessel-undercharged', 'vessel-diaphragm-failed'], other: ['circuit-leak', 'fill-pressure-too-high'], factor: 2.5, why: 'topped up, and topped up too far' },
+  { one: ['gauge-misreading'], other: ['vessel-undercharged', 'relief-valve-passing', 'fill-pressure-too-high'], factor: 2.5, why: 'filled and judged by a lying gauge' },
+  { one: ['circuit-leak'], other: ['fill-pressure-too-low', 'air-in-circuit'], factor: 3, why: 'what leaks out is missing, and air comes in with the top-ups' },
 ];
 
 /** Faults that cannot stand in one set, since one is the other's opposite or hides it wholly. */
@@ -53,25 +57,29 @@ export function weightedSets(input: PriorInput): WeightedSet[] {
   const ids = applicableFaults(input.circuit);
   const weights = new Map(ids.map((id) => [id, singleWeight(id, input)]));
   const total = [...weights.values()].reduce((a, b) => a + b, 0);
-  const sets: WeightedSet[] = ids.map((id) => ({ faults: [id], weight: weights.get(id)! / total }));
+  const sets: WeightedSet[] = ids.map((id) => ({ faults: [id], weight: (weights.get(id)! / total) * complaintFactor([id], input.complaint) }));
   const pressure = ids.filter((id) => id !== 'none' && faultRow(id).plant === 'sealed');
   for (let i = 0; i < pressure.length; i++)
     for (let j = i + 1; j < pressure.length; j++) {
       const a = pressure[i]!, b = pressure[j]!;
       if (EXCLUSIVE.some((group) => group.includes(a) && group.includes(b))) continue;
-      const factor = COUPLED.find(([x, y]) => (x === a && y === b) || (x === b && y === a))?.[2] ?? PAIR_FACTOR;
-      sets.push({ faults: [a, b].sort(), weight: factor * (weights.get(a)! / total) * (weights.get(b)! / total) });
+      const factor = COUPLED.find(({ one, other }) => (one.includes(a) && other.includes(b)) || (one.includes(b) && other.includes(a)))?.factor ?? PAIR_FACTOR;
+      sets.push({ faults: [a, b].sort(), weight: factor * (weights.get(a)! / total) * (weights.get(b)! / total) * complaintFactor([a, b], input.complaint) });
     }
   const sum = sets.reduce((s, x) => s + x.weight, 0);
   return sets.map((s) => ({ faults: s.faults, weight: s.weight / sum }));
 }
 
-/** Uncoupled pairs: somewhat rarer than chance, since one complaint seldom needs two causes. */
-const PAIR_FACTOR = 0.5;
+/** Uncoupled pairs: rarer than chance, since one complaint seldom needs two causes. */
+const PAIR_FACTOR = 0.35;
+
+/** What the complaint makes of a set: each complaint needs one fault of it that explains it, and speaks against a set only where none does. */
+function complaintFactor(faults: FaultId[], complaint: Complaint[] = []): number {
+  return complaint.reduce((product, c) => product * Math.max(...faults.map((f) => COMPLAINT_ROWS[c].favours.reduce((p, [favoured, factor]) => (favoured.includes(f) ? p * factor : p), 1))), 1);
+}
 
 function singleWeight(id: FaultId, { circuit, complaint = [], alreadyDone = [] }: PriorInput): number {
   let weight: number = faultRow(id).weight;
-  for (const c of complaint) for (const [faults, factor] of COMPLAINT_ROWS[c].favours) if (faults.includes(id)) weight *= factor;
   for (const { part } of alreadyDone) if (CHANGED[part].includes(id)) weight *= CHANGED_FACTOR;
   // Circulation faults do not show on the pressure gauge: without such a complaint they are seldom what one is called for.
   if (faultRow(id).plant === 'circulation' && !complaint.some((c) => ['no-heat', 'no-heat-zone', 'cold-room'].includes(c))) weight *= 0.05;
