@@ -20,10 +20,15 @@ export interface LogFit {
 
 /** Counts, fixed: the same input gives the same answer on any machine. */
 export interface Effort { starts: number; iterations: number; draws: number }
-export const THOROUGH: Effort = { starts: 6, iterations: 14, draws: 240 };
+export const THOROUGH: Effort = { starts: 6, iterations: 14, draws: 360 };
 /** Enough to see that a model is out of the question. */
 export const QUICK: Effort = { starts: 2, iterations: 7, draws: 60 };
 const TAIL = 5;
+/** Share of the draws that go into the first lot, and of the later proposals that the adapted part takes. */
+const FIRST_SHARE = 0.4, ADAPTED_SHARE = 0.5;
+
+/** One part of the proposal: a multivariate t round z with precision L Lᵀ. */
+interface ProposalPart { z: Float64Array; l: Float64Array; logDetL: number; share: number }
 
 /** Fits by damped least squares from several starts, then samples round the modes with a wide-tailed proposal and weights the draws. With no
  *  tracks the draws come from the priors. Counts are fixed and the generator seeded: the same input gives the same answer. */
@@ -56,24 +61,17 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
   if (!modes.length) return priorDraws();
 
   const best = modes[0]!;
-  const shares = modes.map((m) => Math.exp(m.laplace - best.laplace));
-  const total = shares.reduce((a, b) => a + b, 0);
+  const total = modes.reduce((sum, m) => sum + Math.exp(m.laplace - best.laplace), 0);
+  const parts: ProposalPart[] = modes.map((m) => ({ z: m.z, l: m.l, logDetL: m.logDetL, share: Math.exp(m.laplace - best.laplace) / total }));
   const z = new Float64Array(n), d = new Float64Array(n);
-  const logWeights: number[] = [], draws: Float64Array[] = [];
-  for (let s = 0; s < effort.draws; s++) {
-    let pick = random.uniform() * total, k = 0;
-    while (k < modes.length - 1 && pick > shares[k]!) pick -= shares[k++]!;
-    const mode = modes[k]!;
-    for (let i = 0; i < n; i++) d[i] = random.normal();
-    let chi = 0;
-    for (let i = 0; i < TAIL; i++) { const g = random.normal(); chi += g * g; }
-    const widen = Math.sqrt(TAIL / chi);
-    backSolve(mode.l, d, n);
-    for (let i = 0; i < n; i++) z[i] = mode.z[i]! + widen * d[i]!;
-    const half = residuals(z, r);
-    logWeights.push(-half - logDet - (n / 2) * Math.log(2 * Math.PI) - logProposal(z));
-    draws.push(v.slice());
-  }
+  const targets: number[] = [], points_: Float64Array[] = [], draws: Float64Array[] = [];
+  // A first lot round the modes shows where the weight really lies; the rest is drawn round its own mean and spread as well.
+  const first = Math.round(effort.draws * FIRST_SHARE);
+  sample(first);
+  const adapted = adaptedPart(points_, weightsOf(targets, points_), n);
+  if (adapted) { for (const p of parts) p.share *= 1 - ADAPTED_SHARE; parts.push({ ...adapted, share: ADAPTED_SHARE }); }
+  sample(effort.draws - first);
+  const logWeights = points_.map((at, i) => targets[i]! - logProposal(at));
   const most = Math.max(...logWeights);
   const weights = logWeights.map((w) => Math.exp(w - most));
   const sum = weights.reduce((a, b) => a + b, 0);
@@ -86,18 +84,43 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
     predicted: tracks.map((t, k) => { const out = new Float64Array(t.n); predictGauge(t, shifted(v, tracks, k), atmosphericBar, out); return out; }),
   };
 
+  /** Draws from the present mixture of wide-tailed proposals. */
+  function sample(count: number): void {
+    for (let k = 0; k < count; k++) {
+      let pick = random.uniform(), at = 0;
+      while (at < parts.length - 1 && pick > parts[at]!.share) pick -= parts[at++]!.share;
+      const part = parts[at]!;
+      for (let i = 0; i < n; i++) d[i] = random.normal();
+      let chi = 0;
+      for (let i = 0; i < TAIL; i++) { const g = random.normal(); chi += g * g; }
+      const widen = Math.sqrt(TAIL / chi);
+      backSolve(part.l, d, n);
+      for (let i = 0; i < n; i++) z[i] = part.z[i]! + widen * d[i]!;
+      const half = residuals(z, r);
+      targets.push(-half - logDet - (n / 2) * Math.log(2 * Math.PI));
+      points_.push(z.slice());
+      draws.push(v.slice());
+    }
+  }
+
+  function weightsOf(target: number[], at: Float64Array[]): number[] {
+    const logs = at.map((x, i) => target[i]! - logProposal(x));
+    const top = Math.max(...logs);
+    return logs.map((w) => Math.exp(w - top));
+  }
+
+  /** Log density of the mixture, as if every draw had come from all of it: the later parts then help the earlier draws too. */
   function logProposal(at: Float64Array): number {
     let density = 0;
-    for (let k = 0; k < modes.length; k++) {
-      const m = modes[k]!;
+    for (const m of parts) {
       let q = 0;
       // |Lᵀ (z − ẑ)|² with H = L Lᵀ.
       for (let i = 0; i < n; i++) {
-        let s = 0;
-        for (let j = i; j < n; j++) s += m.l[j * n + i]! * (at[j]! - m.z[j]!);
-        q += s * s;
+        let sum = 0;
+        for (let k = i; k < n; k++) sum += m.l[k * n + i]! * (at[k]! - m.z[k]!);
+        q += sum * sum;
       }
-      density += (shares[k]! / total) * Math.exp(tNorm(n) + m.logDetL - ((TAIL + n) / 2) * Math.log(1 + q / TAIL));
+      density += m.share * Math.exp(tNorm(n) + m.logDetL - ((TAIL + n) / 2) * Math.log(1 + q / TAIL));
     }
     return Math.log(density + 1e-300);
   }
@@ -179,6 +202,32 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
     set(zero);
     return { logEvidence: 0, draws, effective: THOROUGH.draws, best: v.slice(), predicted: [] };
   }
+}
+
+/** A proposal round the weighted mean of draws, with their spread a little widened. The weights are softened, so that one lucky draw does not
+ *  become the whole picture; null where the spread cannot be inverted. */
+function adaptedPart(at: Float64Array[], weights: number[], n: number): Omit<ProposalPart, 'share'> | null {
+  const soft = weights.map((w) => Math.sqrt(w));
+  const sum = soft.reduce((a, b) => a + b, 0);
+  const mean = new Float64Array(n), cov = new Float64Array(n * n);
+  at.forEach((z, k) => { for (let i = 0; i < n; i++) mean[i]! += (soft[k]! / sum) * z[i]!; });
+  at.forEach((z, k) => { for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) cov[i * n + j]! += (soft[k]! / sum) * (z[i]! - mean[i]!) * (z[j]! - mean[j]!); });
+  for (let i = 0; i < n; i++) cov[i * n + i]! += 1e-3;
+  const c = cholesky(cov, n);
+  if (!c) return null;
+  const precision = new Float64Array(n * n), column = new Float64Array(n);
+  for (let k = 0; k < n; k++) {
+    column.fill(0);
+    column[k] = 1;
+    forwardSolve(c, column, n);
+    backSolve(c, column, n);
+    for (let i = 0; i < n; i++) precision[i * n + k] = column[i]!;
+  }
+  const l = cholesky(precision, n);
+  if (!l) return null;
+  let logDetL = 0;
+  for (let i = 0; i < n; i++) logDetL += Math.log(l[i * n + i]!);
+  return { z: mean, l, logDetL };
 }
 
 /** The vector as track k sees it: its own stretches stand first from SLOT.start. */

@@ -94,7 +94,7 @@ function numericLikelihood(f: Finding, faults: readonly FaultId[], v: Float64Arr
 function takenBetween(v: Float64Array, fromGaugeBar: number, toGaugeBar: number, c: ResolvedCircuit): number {
   const held = (gaugeBar: number) => {
     const P = Math.max(0.05, gaugeBar + c.atmosphericBar), V = v[SLOT.vesselL]!;
-    const vessel = V > 0 ? V - Math.min(V, Math.max(0.1 * V, v[SLOT.gas]! / P)) : 0;
+    const vessel = V > 0 ? V - Math.min(V, Math.max((1 - v[SLOT.cap]!) * V, v[SLOT.gas]! / P)) : 0;
     return vessel + v[SLOT.stretch]! * gaugeBar - v[SLOT.air]! / P;
   };
   return held(fromGaugeBar) - held(toGaugeBar);

@@ -1,7 +1,7 @@
 import type { LogTrack } from './LogTrack';
 
 /** Places in the kernel's parameter vector; the starting pressures of a track's stretches follow from START on. */
-export const SLOT = { gas: 0, vesselL: 1, contentL: 2, share: 3, lagS: 4, stretch: 5, air: 6, inFill: 7, inCoil: 8, outCircuit: 9, outBoiler: 10, lift: 11, offset: 12, feedHolds: 13, stuck: 14, mains: 15, start: 16 } as const;
+export const SLOT = { gas: 0, vesselL: 1, contentL: 2, share: 3, lagS: 4, stretch: 5, air: 6, inFill: 7, inCoil: 8, outCircuit: 9, outBoiler: 10, lift: 11, offset: 12, feedHolds: 13, stuck: 14, mains: 15, cap: 16, start: 17 } as const;
 
 const LONGEST_STEP_S = 60;
 const MOST_STEPS = 6;
@@ -15,13 +15,14 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
   const lift = v[11]! + atmosphericBar, feed = v[13]! + atmosphericBar, mains = v[15]! + atmosphericBar;
   const stuck = v[14]!;
   const emptyBelow = vesselL > 0 ? gas / vesselL : Infinity;
-  const fullAbove = 10 * emptyBelow;
-  const excessAt = (P: number) => s * P + (P <= emptyBelow ? 0 : P >= fullAbove ? 0.9 * vesselL : vesselL - gas / P) - air / P;
+  const cap = v[16]!;
+  const fullAbove = emptyBelow / (1 - cap);
+  const excessAt = (P: number) => s * P + (P <= emptyBelow ? 0 : P >= fullAbove ? cap * vesselL : vesselL - gas / P) - air / P;
   const emptyAt = vesselL > 0 ? excessAt(emptyBelow) : Infinity;
   const fullAt = vesselL > 0 ? excessAt(fullAbove) : Infinity;
   const pressureAt = (x: number) => {
     let c = x, b = air;
-    if (x > fullAt) c = x - 0.9 * vesselL;
+    if (x > fullAt) c = x - cap * vesselL;
     else if (x > emptyAt) { c = x - vesselL; b = gas + air; }
     const root = Math.sqrt(c * c + 4 * s * b);
     // The same root written so that nothing cancels for either sign of c.

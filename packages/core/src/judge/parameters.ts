@@ -1,5 +1,6 @@
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import type { CircuitSheet } from '../circuit/CircuitSheet';
+import { MOST_WATER_SHARE } from '../vessel/acceptedWater';
 import { SLOT } from './kernel';
 import type { LogModel } from './logModel';
 import type { LogTrack } from './LogTrack';
@@ -23,6 +24,7 @@ export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: Resolved
   fixed[SLOT.mains] = c.mainsGaugeBar;
   fixed[SLOT.feedHolds] = -2;
   fixed[SLOT.lift] = c.reliefSetGaugeBar;
+  fixed[SLOT.cap] = MOST_WATER_SHARE;
   const free: FreeParameter[] = [
     logNormal(SLOT.contentL, c.contentL, c.contentSpread),
     ...thermal(tracks),
@@ -46,20 +48,23 @@ export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: Resolved
 function thermal(tracks: LogTrack[]): FreeParameter[] {
   const poorest = tracks.some((t) => t.temperatures === 'none') ? 'none' : tracks.some((t) => t.temperatures === 'flow') ? 'flow' : 'both';
   if (poorest === 'none') return [normal(SLOT.share, 0.8, 0.18, 0.2), logNormal(SLOT.lagS, 700, 0.6)];
-  return [normal(SLOT.share, poorest === 'both' ? 0.9 : 0.88, poorest === 'both' ? 0.06 : 0.08, 0.4), logNormal(SLOT.lagS, 100, 0.9)];
+  return [normal(SLOT.share, poorest === 'both' ? 0.92 : 0.9, poorest === 'both' ? 0.09 : 0.11, 0.4), logNormal(SLOT.lagS, 100, 0.9)];
 }
 
 function gas(model: LogModel, c: ResolvedCircuit): FreeParameter[] {
   const target = c.prechargeGaugeBar;
+  // A charge that was set once has drifted a little; one that stands on no label was set to some school's figure.
+  const rightSd = c.prechargeFrom === 'static-head' ? 0.16 : 0.09;
   const amount = (p: FreeParameter): FreeParameter => ({ ...p, of: (z) => (p.of(z) + c.atmosphericBar) * c.vesselL });
   const air = model.air ? uniform(SLOT.air, 0.8, 6) : logNormal(SLOT.air, 0.1, 0.9);
   const vessel: FreeParameter[] = c.vesselSpread > 0.1 ? [logNormal(SLOT.vesselL, c.vesselL, c.vesselSpread)] : [];
   switch (model.gas) {
-    case 'low': return [amount(uniform(SLOT.gas, -0.97 * c.atmosphericBar, target - 0.15, [-1.2, 0, 1.2])), air, ...vessel];
+    // A waterlogged vessel hangs on how far the diaphragm goes before it lies against the shell.
+    case 'low': return [amount(uniform(SLOT.gas, -0.97 * c.atmosphericBar, target - 0.15, [-1.2, 0, 1.2])), air, { slot: SLOT.cap, of: (z) => 1 - (1 - MOST_WATER_SHARE) * Math.exp(0.4 * z), starts: [0] }, ...vessel];
     case 'over': return [amount(uniform(SLOT.gas, target + 0.25, target + 1.7)), air, ...vessel];
     case 'cut-off': return [{ slot: SLOT.gas, of: () => 0, starts: [0] }, { slot: SLOT.vesselL, of: () => 0, starts: [0] }, logNormal(SLOT.air, 0.12, 1)];
     case 'small': return [amount(normal(SLOT.gas, target, 0.07, -0.9)), air, ...vessel, { slot: SLOT.contentL, of: (z) => c.contentL * (1.3 + 1.4 * normalCdf(z)), starts: [-0.5, 0.8] }];
-    default: return [amount(normal(SLOT.gas, target, 0.07, -0.9)), air, ...vessel];
+    default: return [amount(normal(SLOT.gas, target, rightSd, -0.9)), air, ...vessel];
   }
 }
 
