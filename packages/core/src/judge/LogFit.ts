@@ -22,7 +22,7 @@ export interface LogFit {
 export interface Effort { starts: number; iterations: number; draws: number }
 export const THOROUGH: Effort = { starts: 6, iterations: 14, draws: 360 };
 /** Enough to see that a model is out of the question. */
-export const QUICK: Effort = { starts: 2, iterations: 7, draws: 60 };
+export const QUICK: Effort = { starts: 2, iterations: 11, draws: 60 };
 const TAIL = 5;
 /** Share of the draws that go into the first lot, and of the later proposals that the adapted part takes. */
 const FIRST_SHARE = 0.4, ADAPTED_SHARE = 0.5;
@@ -73,7 +73,7 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
   sample(effort.draws - first);
   const logWeights = points_.map((at, i) => targets[i]! - logProposal(at));
   const most = Math.max(...logWeights);
-  const weights = logWeights.map((w) => Math.exp(w - most));
+  const weights = truncated(logWeights.map((w) => Math.exp(w - most)));
   const sum = weights.reduce((a, b) => a + b, 0);
   residuals(best.z, r);
   return {
@@ -202,6 +202,13 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
     set(zero);
     return { logEvidence: 0, draws, effective: THOROUGH.draws, best: v.slice(), predicted: [] };
   }
+}
+
+/** Cuts weights at √N times their mean: one lucky draw far out must not speak for the whole model.
+ *  @see E. Ionides, Truncated importance sampling, J. Comput. Graph. Stat. 17, 2008 (from memory) */
+function truncated(weights: number[]): number[] {
+  const most = (weights.reduce((a, b) => a + b, 0) / weights.length) * Math.sqrt(weights.length);
+  return weights.map((w) => Math.min(w, most));
 }
 
 /** A proposal round the weighted mean of draws, with their spread a little widened. The weights are softened, so that one lucky draw does not

@@ -29,7 +29,7 @@ export interface LogTrack {
 }
 
 const UNKNOWN_WATER: ReadonlySet<string> = new Set(['top-up', 'vented', 'drained', 'fill-opened', 'vessel-recharged']);
-const NO_TEMPERATURE_COLD_C = 18;
+const NO_TEMPERATURE_COLD_C = 18, LEAST_COLD_C = 10;
 /** Time in which a usual circuit loses most of its heat, s. Common practice: an hour or two. */
 const COOLING_S = 4500;
 
@@ -51,7 +51,7 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
     modelErrorBar: 0.02 + (means.source === 'none' ? 0.09 : 0.05) * rangeBar, modelErrorS: 900,
     temperatures: means.source, spanK: Math.max(...means.meanC) - Math.min(...means.meanC),
   };
-  const step = circuit.gaugeStepBar;
+  const step = readingStepBar(log, observed, circuit.gaugeStepBar);
   const referenceC = means.meanC[0]!;
   const state = { fill: 1, coil: 1, boiler: 1 };
   let next = 0;
@@ -79,6 +79,15 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
   }
 }
 
+const GRAINS = [0.5, 0.2, 0.1, 0.05, 0.02, 0.01] as const;
+
+/** To what the pressures were rounded. A logger's own grain shows in its values; a hand reads a dial to half a division at best. */
+function readingStepBar(log: PressureLog, gaugeBar: number[], sheetStepBar: number): number {
+  const on = (grain: number) => gaugeBar.filter((p) => Math.abs(p / grain - Math.round(p / grain)) < 0.02).length >= 0.95 * gaugeBar.length;
+  const grain = log.source === 'logger' || log.source === 'csv' ? 0.01 : (GRAINS.find(on) ?? 0.01);
+  return log.source === 'logger' || log.source === 'csv' ? Math.min(sheetStepBar, grain) : Math.max(Math.min(grain, sheetStepBar), sheetStepBar / 2);
+}
+
 /** From this share of the relief's set pressure on it may be blowing; while it does, the pressure saws between its lift and its seat. */
 const NEAR_RELIEF = 0.88, SAW_SHARE = 0.06;
 /** A fall between two readings that no cooling explains: the relief let go, or water was taken that nobody wrote down. */
@@ -100,18 +109,22 @@ function allowForRelief(track: LogTrack, meanC: number[], reliefSetGaugeBar: num
 /** Mean water temperature at each point: from flow and return, from the flow with the usual drop, or — with none read — a step to the
  *  greatest flow temperature while the heat is on, which the kernel's lag then softens. */
 function meanTemperatures(r: { tS: number[]; gaugeBar: number[]; flowC: (number | null)[]; returnC: (number | null)[] }, n: number, events: LogEvent[], circuit: ResolvedCircuit): { meanC: number[]; source: LogTrack['temperatures'] } {
-  const flow = fillGaps(r.tS, r.flowC, n), ret = fillGaps(r.tS, r.returnC, n);
+  const heatOnS = events.find((e) => e.kind === 'heat-on')?.tS ?? null;
+  const flow = fillGaps(r.tS, r.flowC, n, heatOnS), ret = fillGaps(r.tS, r.returnC, n, heatOnS);
   const clamp = (c: number) => Math.min(150, Math.max(1, c));
   if (flow && ret) return { meanC: flow.map((f, i) => clamp((f + ret[i]!) / 2)), source: 'flow-and-return' };
   const coldest = flow ? Math.min(...flow) : 0;
   if (flow) return { meanC: flow.map((f) => clamp(f - Math.min(HEATED.dropK / 2, (f - coldest) / 3))), source: 'flow' };
   const hotC = circuit.maxFlowC - HEATED.dropK / 2;
   const switches = events.filter((e) => e.kind === 'heat-on' || e.kind === 'heat-off');
-  const peak = r.gaugeBar.slice(0, n).reduce((best, p, i, all) => (p > all[best]! ? i : best), 0);
+  const gauge = r.gaugeBar.slice(0, n);
+  const peak = gauge.reduce((best, p, i, all) => (p > all[best]! ? i : best), 0);
+  // Nobody wrote down that it was heated: a clear rise says so, a steady gauge does not.
+  const rose = gauge[peak]! - gauge[0]! > Math.max(0.25, 2.5 * circuit.gaugeStepBar);
   let on = false;
   let lastHotS: number | null = null;
   const meanC = Array.from({ length: n }, (_, i) => {
-    if (switches.length === 0) on = i > 0 && i <= peak && circuit.maxFlowC > 0;
+    if (switches.length === 0) on = rose && i > 0 && i <= peak;
     else for (const s of switches) if (s.tS < r.tS[i]!) on = s.kind === 'heat-on';
     if (on) { lastHotS = r.tS[i]!; return hotC; }
     // A warm circuit cools over hours, not over the minutes in which it was heated.
@@ -120,8 +133,9 @@ function meanTemperatures(r: { tS: number[]; gaugeBar: number[]; flowC: (number 
   return { meanC, source: 'none' };
 }
 
-/** Straight lines between the values read, level before the first and after the last; null with fewer than two. */
-function fillGaps(tS: number[], values: (number | null)[], n: number): number[] | null {
+/** Straight lines between the values read, level after the last; before the first level too, unless the heat had come on by then: back along the
+ *  first line to heat-on. Null with fewer than two. */
+function fillGaps(tS: number[], values: (number | null)[], n: number, heatOnS: number | null): number[] | null {
   const known: number[] = [];
   for (let i = 0; i < n; i++) if (values[i] !== null && values[i] !== undefined) known.push(i);
   if (known.length < 2) return null;
@@ -129,7 +143,11 @@ function fillGaps(tS: number[], values: (number | null)[], n: number): number[] 
   return Array.from({ length: n }, (_, i) => {
     while (k < known.length - 2 && known[k + 1]! <= i) k++;
     const a = known[k]!, b = known[k + 1]!;
-    if (i <= a) return values[a]!;
+    if (i <= a) {
+      const pace = Math.max(0, (values[b]! - values[a]!) / Math.max(1, tS[b]! - tS[a]!));
+      const heatedS = heatOnS === null ? 0 : Math.max(0, tS[a]! - Math.max(tS[i]!, heatOnS));
+      return i === a ? values[a]! : Math.max(Math.min(values[a]!, LEAST_COLD_C), values[a]! - pace * heatedS);
+    }
     if (i >= b && k === known.length - 2) return i === b ? values[b]! : values[known.at(-1)!]!;
     const share = (tS[i]! - tS[a]!) / Math.max(1e-9, tS[b]! - tS[a]!);
     return values[a]! + share * (values[b]! - values[a]!);

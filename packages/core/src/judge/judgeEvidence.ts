@@ -59,14 +59,14 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[]): Judged
   // Every set is screened; those that may matter are judged again with care. With no log there is nothing to fit.
   const screened = withProbabilities(judgeWith(fitter(tracks.length ? QUICK : THOROUGH), priors));
   if (!tracks.length) return { sets: screened, circuit, tracks, logs };
-  const contenders = screened.filter((s, k) => k < LEAST_CONTENDERS || s.probability > CONTENDS);
-  const rest = screened.slice(contenders.length);
+  const contends = (s: JudgedSet) => s.faults.length === 1 || s.probability > CONTENDS;
+  const contenders = screened.filter(contends), rest = screened.filter((s) => !contends(s));
   const careful = judgeWith(fitter(THOROUGH), contenders.map((s) => ({ faults: s.faults, weight: s.prior })));
   return { sets: withProbabilities([...careful, ...rest]), circuit, tracks, logs };
 }
 
-/** From this share in the screening on a set is judged with care. */
-const CONTENDS = 0.002, LEAST_CONTENDERS = 12;
+/** From this share in the screening on a pair is judged with care; single faults always are. */
+const CONTENDS = 0.003;
 
 /** No simulation is right to the last bit: from this difference on, in nats, a log counts for less than it seems. Fixed by the evaluation on plants
  *  of another physics, where answers held for nearly certain were wrong too often. */

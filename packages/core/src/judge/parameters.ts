@@ -40,7 +40,7 @@ export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: Resolved
   if (model.gauge === 'stuck') free.push(uniform(SLOT.stuck, 0.75, 1, [0]));
   let slot: number = SLOT.start;
   tracks.forEach((track, k) => {
-    for (const i of stretches[k]!) free.push(normal(slot++, track.gaugeBar[i]!, 0.04 + 0.6 * c.gaugeStepBar));
+    for (const i of stretches[k]!) free.push(normal(slot++, track.gaugeBar[i]!, 0.03 + Math.sqrt(track.variance[i]!) * 1.7));
   });
   return { fixed, free };
 }
@@ -48,7 +48,7 @@ export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: Resolved
 function thermal(tracks: LogTrack[]): FreeParameter[] {
   const poorest = tracks.some((t) => t.temperatures === 'none') ? 'none' : tracks.some((t) => t.temperatures === 'flow') ? 'flow' : 'both';
   if (poorest === 'none') return [normal(SLOT.share, 0.8, 0.18, 0.2), logNormal(SLOT.lagS, 700, 0.6)];
-  return [normal(SLOT.share, poorest === 'both' ? 0.92 : 0.9, poorest === 'both' ? 0.09 : 0.11, 0.4), logNormal(SLOT.lagS, 100, 0.9)];
+  return [normal(SLOT.share, poorest === 'both' ? 0.92 : 0.9, poorest === 'both' ? 0.09 : 0.11, 0.4), logNormal(SLOT.lagS, poorest === 'both' ? 90 : 150, 0.95)];
 }
 
 function gas(model: LogModel, c: ResolvedCircuit): FreeParameter[] {

@@ -48,7 +48,8 @@ export function soundPlant(kind: TruePlant['kind'], r: Random): TruePlant {
   const wall = kind === 'wall-boiler', fed = kind === 'fed';
   const contentL = wall ? r.uniform(55, 140) : r.uniform(120, 320);
   const vesselL = wall ? r.pick([6, 7, 8, 8, 10, 12]) : r.pick([12, 18, 18, 25, 35].filter((v) => v > 0.075 * contentL));
-  const staticM = wall ? r.uniform(1.5, 6) : r.uniform(3, 8.5);
+  // A fed circuit's usual 12 psi of charge covers five metres or so.
+  const staticM = wall ? r.uniform(1.5, 6) : fed ? r.uniform(2, 5.5) : r.uniform(3, 8.5);
   const outputKw = wall ? r.pick([18, 24, 24, 28, 32]) : r.pick([24, 30, 40]);
   const rightChargeBar = fed ? 0.83 : Math.max(0.75, Math.round((0.0981 * staticM + 0.3) * 4) / 4);
   const reliefBar = fed ? 2.07 : 3;
