@@ -20,6 +20,7 @@ export interface ResolvedCircuit {
   mainsGaugeBar: number;
   stretchLPerBar: number;
   maxFlowC: number;
+  heatOutputKw: number;
   gaugeStepBar: number;
   /** The sheet's fields that were not given and are assumed here. */
   assumed: string[];
@@ -55,6 +56,8 @@ export function resolveCircuit(sheet: CircuitSheet): ResolvedCircuit {
     reliefSetGaugeBar: take('reliefValve.setBar', sheet.reliefValve?.setBar, 3),
     mainsGaugeBar: take('fill.mainsBar', sheet.fill?.mainsBar, 3.5),
     stretchLPerBar: 0.02 + 0.0003 * content.contentL,
+    // Not on the sheet: by the content, as the content is taken by the output.
+    heatOutputKw: sheet.heatOutputKw ?? content.contentL / LITRES_PER_KW,
     maxFlowC: take('maxFlowC', sheet.maxFlowC, 75),
     gaugeStepBar: take('gauge.resolutionBar', sheet.gauge?.resolutionBar, sheet.gauge?.kind === 'sensor' ? 0.01 : 0.1),
     assumed,

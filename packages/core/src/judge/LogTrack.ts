@@ -23,6 +23,9 @@ export interface LogTrack {
   /** Standard deviation and correlation time of the model's own error. */
   modelErrorBar: number;
   modelErrorS: number;
+  /** Doubt about the mean water temperature, K. */
+  temperatureErrorK: number;
+  meanGaugeBar: number;
   temperatures: 'flow-and-return' | 'flow' | 'none';
   /** Span of mean water temperature, K. */
   spanK: number;
@@ -30,8 +33,15 @@ export interface LogTrack {
 
 const UNKNOWN_WATER: ReadonlySet<string> = new Set(['top-up', 'vented', 'drained', 'fill-opened', 'vessel-recharged']);
 const NO_TEMPERATURE_COLD_C = 18, LEAST_COLD_C = 10;
-/** Time in which a usual circuit loses most of its heat, s. Common practice: an hour or two. */
-const COOLING_S = 4500;
+/** Metal that is heated with the water, as a share of its heat capacity; share of the boiler's output that warms the circuit, and that the emitters
+ *  give at fifty kelvin over the room. Common practice. */
+const METAL = 1.15, WARMS = 0.75, EMITS = 0.6;
+
+/** How fast a circuit warms and cools by its content and its boiler. */
+function paceOf(c: ResolvedCircuit): { kPerS: number; coolingS: number } {
+  const kjPerK = 4.19 * METAL * c.contentL;
+  return { kPerS: (WARMS * c.heatOutputKw) / kjPerK, coolingS: (kjPerK * 50) / (EMITS * c.heatOutputKw) };
+}
 
 /** Lays out a log; null when it holds fewer than two pressures. What comes after a recharge in the same log belongs to the work and is left out. */
 export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack | null {
@@ -48,7 +58,7 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
     n, tS: Float64Array.from(r.tS.slice(0, n)), gaugeBar: Float64Array.from(observed),
     variance: new Float64Array(n), growth: new Float64Array(n), starts: new Uint8Array(n),
     fillOn: new Uint8Array(n).fill(1), coilOn: new Uint8Array(n).fill(1), boilerOn: new Uint8Array(n).fill(1), drawnL: new Float64Array(n),
-    modelErrorBar: 0.02 + (means.source === 'none' ? 0.09 : 0.05) * rangeBar, modelErrorS: 900,
+    modelErrorBar: 0.02 + (means.source === 'none' ? 0.07 : 0.045) * rangeBar, modelErrorS: 900, temperatureErrorK: means.source === 'none' ? 0.5 : 0.2, meanGaugeBar: observed.reduce((a, b) => a + b, 0) / n,
     temperatures: means.source, spanK: Math.max(...means.meanC) - Math.min(...means.meanC),
   };
   const step = readingStepBar(log, observed, circuit.gaugeStepBar);
@@ -122,13 +132,15 @@ function meanTemperatures(r: { tS: number[]; gaugeBar: number[]; flowC: (number 
   // Nobody wrote down that it was heated: a clear rise says so, a steady gauge does not.
   const rose = gauge[peak]! - gauge[0]! > Math.max(0.25, 2.5 * circuit.gaugeStepBar);
   let on = false;
-  let lastHotS: number | null = null;
+  let now: number = NO_TEMPERATURE_COLD_C;
+  const pace = paceOf(circuit);
   const meanC = Array.from({ length: n }, (_, i) => {
     if (switches.length === 0) on = rose && i > 0 && i <= peak;
     else for (const s of switches) if (s.tS < r.tS[i]!) on = s.kind === 'heat-on';
-    if (on) { lastHotS = r.tS[i]!; return hotC; }
-    // A warm circuit cools over hours, not over the minutes in which it was heated.
-    return lastHotS === null ? NO_TEMPERATURE_COLD_C : NO_TEMPERATURE_COLD_C + (hotC - NO_TEMPERATURE_COLD_C) * Math.exp(-(r.tS[i]! - lastHotS) / COOLING_S);
+    // Heating adds what the boiler gives, up to its limit; cooling loses in proportion to what is there.
+    const gapS = i === 0 ? 0 : r.tS[i]! - r.tS[i - 1]!;
+    now = on ? Math.min(hotC, now + (pace.kPerS * gapS)) : NO_TEMPERATURE_COLD_C + (now - NO_TEMPERATURE_COLD_C) * Math.exp(-gapS / pace.coolingS);
+    return now;
   });
   return { meanC, source: 'none' };
 }

@@ -14,7 +14,7 @@ export interface ParameterSpace { fixed: Float64Array; free: FreeParameter[] }
 const normal = (slot: number, mean: number, sd: number, least = -Infinity): FreeParameter => ({ slot, of: (z) => Math.max(least, mean + sd * z), starts: [0] });
 const logNormal = (slot: number, median: number, sd: number): FreeParameter => ({ slot, of: (z) => median * Math.exp(sd * z), starts: [0] });
 const uniform = (slot: number, least: number, most: number, starts = [-1, 0.6]): FreeParameter => ({ slot, of: (z) => least + (most - least) * normalCdf(z), starts });
-const logUniform = (slot: number, least: number, most: number): FreeParameter => ({ slot, of: (z) => least * Math.pow(most / least, normalCdf(z)), starts: [-0.5, 0.8] });
+const logUniform = (slot: number, least: number, most: number): FreeParameter => ({ slot, of: (z) => least * Math.pow(most / least, normalCdf(z)), starts: [-0.9, 0, 0.9] });
 
 /** Everything that is uncertain about a circuit under one log model, before its logs are looked at. */
 export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: ResolvedCircuit, tracks: LogTrack[]): ParameterSpace {
@@ -47,7 +47,7 @@ export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: Resolved
 
 function thermal(tracks: LogTrack[]): FreeParameter[] {
   const poorest = tracks.some((t) => t.temperatures === 'none') ? 'none' : tracks.some((t) => t.temperatures === 'flow') ? 'flow' : 'both';
-  if (poorest === 'none') return [normal(SLOT.share, 0.8, 0.18, 0.2), logNormal(SLOT.lagS, 700, 0.6)];
+  if (poorest === 'none') return [normal(SLOT.share, 0.8, 0.18, 0.2), logNormal(SLOT.lagS, 220, 0.8)];
   return [normal(SLOT.share, poorest === 'both' ? 0.92 : 0.9, poorest === 'both' ? 0.09 : 0.11, 0.4), logNormal(SLOT.lagS, poorest === 'both' ? 90 : 150, 0.95)];
 }
 

@@ -2,10 +2,11 @@ import type { LogTrack } from './LogTrack';
 
 /** The honest noise model: each point has its own error (rounding, noise), and the model a slowly wandering one (Ornstein–Uhlenbeck).
  *  A Kalman recursion turns the correlated residuals into independent ones of unit variance, linear in the number of points.
+ *  @param modelErrorBar standard deviation of the wandering error
  *  @param residual observed − predicted, overwritten with the whitened residuals
  *  @returns half the log determinant of the covariance (with the 2π), to be taken from the log likelihood */
-export function whiten(track: LogTrack, residual: Float64Array): number {
-  const power = track.modelErrorBar * track.modelErrorBar;
+export function whiten(track: LogTrack, residual: Float64Array, modelErrorBar: number): number {
+  const power = modelErrorBar * modelErrorBar;
   let mean = 0, variance = power, logDet = 0;
   for (let i = 0; i < track.n; i++) {
     if (i > 0) {
