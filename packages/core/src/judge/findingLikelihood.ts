@@ -176,7 +176,7 @@ function coldLevelOf(p: number, fault: FaultId, c: ResolvedCircuit): number {
       return 0.55 * near + 0.45 * flat(0, fill);
     case 'vessel-undercharged': case 'vessel-diaphragm-failed': case 'vessel-connection-blocked': case 'vessel-isolated': case 'vessel-gas-valve-leaking': case 'vessel-undersized':
       // Topped up to where it should be, or fallen since.
-      return c.fedByItself ? 0.85 * near + 0.15 * flat(0.1, fill) : 0.65 * normalPdf(p, fill + 0.05, 1.3 * sd) + 0.35 * flat(0.2, fill);
+      return c.fedByItself ? 0.65 * near + 0.15 * flat(0.1, fill) + 0.2 * flat(fill, fill + 0.8) : 0.65 * normalPdf(p, fill + 0.05, 1.3 * sd) + 0.35 * flat(0.2, fill);
     case 'gauge-misreading': return normalPdf(p, fill, 0.6);
     default: return near;
   }

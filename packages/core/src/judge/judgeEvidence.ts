@@ -78,10 +78,15 @@ function softened(logEvidence: number, best: number): number {
   return best - (behind <= SOFT_FROM ? behind : SOFT_FROM + SOFT_SLOPE * (behind - SOFT_FROM));
 }
 
+/** Many sets differ in what no evidence touches, and together take more than is theirs: with something measured the answer is sharpened by this
+ *  power. Fixed by the evaluation, where answers held for 40 % were right in 60 %. */
+const SHARPEN = 1.35;
+
 /** Probabilities by Bayes, most probable first. */
 function withProbabilities(sets: JudgedSet[]): JudgedSet[] {
   const best = Math.max(...sets.map((s) => s.logEvidence));
-  const scores = sets.map((s) => Math.log(s.prior) + softened(s.logEvidence, best) + s.findingEvidence.reduce((a, b) => a + b, 0));
+  const measured = sets.some((s) => s.logEvidence !== 0 || s.findingEvidence.length > 0);
+  const scores = sets.map((s) => (measured ? SHARPEN : 1) * (Math.log(s.prior) + softened(s.logEvidence, best) + s.findingEvidence.reduce((a, b) => a + b, 0)));
   const most = Math.max(...scores);
   const sum = scores.reduce((a, l) => a + Math.exp(l - most), 0);
   sets.forEach((s, i) => (s.probability = Math.exp(scores[i]! - most) / sum));
