@@ -1,5 +1,5 @@
 import { seededRandom } from '../simulate/seededRandom';
-import { modelErrorBar, predictGauge, SLOT } from './kernel';
+import { predictGauge, SLOT, stiffErrorBar } from './kernel';
 import { backSolve, cholesky, forwardSolve } from './linear';
 import type { LogTrack } from './LogTrack';
 import type { ParameterSpace } from './parameters';
@@ -50,7 +50,7 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
       // Each track's stretches follow one another in the vector: shift a view rather than copy.
       predictGauge(track, k === 0 ? v : shifted(v, tracks, k), atmosphericBar, b);
       for (let i = 0; i < track.n; i++) b[i] = track.gaugeBar[i]! - b[i]!;
-      logDet += whiten(track, b, modelErrorBar(track, v, atmosphericBar));
+      logDet += whiten(track, b, stiffErrorBar(track, v, atmosphericBar));
       for (let i = 0; i < track.n; i++) { out[at] = b[i]!; sum += b[i]! * b[i]!; at++; }
     }
     for (let i = 0; i < n; i++) { out[at++] = z[i]!; sum += z[i]! * z[i]!; }

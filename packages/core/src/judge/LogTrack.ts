@@ -20,8 +20,11 @@ export interface LogTrack {
   boilerOn: Uint8Array;
   /** Measured litres drawn off just before the point. */
   drawnL: Float64Array;
-  /** Standard deviation and correlation time of the model's own error. */
-  modelErrorBar: number;
+  /** Standard deviation of the model's own error at each point, and its correlation time. What heat drives is uncertain in proportion to how warm it
+   *  is; a cold circuit that stands still leaves the model little to be wrong about. */
+  modelErrorBar: Float64Array;
+  /** How far each point is between the coldest and the warmest of the log, 0 to 1. */
+  warmth: Float64Array;
   modelErrorS: number;
   /** Doubt about the mean water temperature, K. */
   temperatureErrorK: number;
@@ -58,7 +61,7 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
     n, tS: Float64Array.from(r.tS.slice(0, n)), gaugeBar: Float64Array.from(observed),
     variance: new Float64Array(n), growth: new Float64Array(n), starts: new Uint8Array(n),
     fillOn: new Uint8Array(n).fill(1), coilOn: new Uint8Array(n).fill(1), boilerOn: new Uint8Array(n).fill(1), drawnL: new Float64Array(n),
-    modelErrorBar: 0.02 + (means.source === 'none' ? 0.07 : 0.045) * rangeBar, modelErrorS: 900, temperatureErrorK: means.source === 'none' ? 0.5 : 0.2, meanGaugeBar: observed.reduce((a, b) => a + b, 0) / n,
+    modelErrorBar: new Float64Array(n), warmth: new Float64Array(n), modelErrorS: 900, temperatureErrorK: means.source === 'none' ? 0.5 : 0.2, meanGaugeBar: observed.reduce((a, b) => a + b, 0) / n,
     temperatures: means.source, spanK: Math.max(...means.meanC) - Math.min(...means.meanC),
   };
   const step = readingStepBar(log, observed, circuit.gaugeStepBar);
@@ -71,6 +74,13 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
     if (i === 0) track.starts[i] = 1;
     while (next < events.length && events[next]!.tS <= track.tS[i]! + 1e-9) apply(events[next++]!, i);
     track.fillOn[i] = state.fill; track.coilOn[i] = state.coil; track.boilerOn[i] = state.boiler;
+  }
+  // A needle sticks; a sensor does not.
+  const dialStepBar = log.source === 'logger' || log.source === 'csv' ? 0 : circuit.gaugeStepBar;
+  const spanC = Math.max(LEAST_SPAN_K, track.spanK), coldestC = Math.min(...means.meanC);
+  for (let i = 0; i < n; i++) {
+    track.warmth[i] = (means.meanC[i]! - coldestC) / spanC;
+    track.modelErrorBar[i] = IDLE_ERROR_BAR + STICTION_SHARE * dialStepBar + (means.source === 'none' ? WARM_ERROR_BLIND : WARM_ERROR) * rangeBar * track.warmth[i]!;
   }
   allowForRelief(track, means.meanC, circuit.reliefSetGaugeBar, step);
   return track;
@@ -97,6 +107,10 @@ function readingStepBar(log: PressureLog, gaugeBar: number[], sheetStepBar: numb
   const grain = log.source === 'logger' || log.source === 'csv' ? 0.01 : (GRAINS.find(on) ?? 0.01);
   return log.source === 'logger' || log.source === 'csv' ? Math.min(sheetStepBar, grain) : Math.max(Math.min(grain, sheetStepBar), sheetStepBar / 2);
 }
+
+/** The model's own error while nothing is heated, bar, and when warm as a share of the log's range, with temperatures read and without. Set by the
+ *  evaluation on plants of another physics. */
+const IDLE_ERROR_BAR = 0.012, STICTION_SHARE = 0.2, WARM_ERROR = 0.06, WARM_ERROR_BLIND = 0.09, LEAST_SPAN_K = 8;
 
 /** From this share of the relief's set pressure on it may be blowing; while it does, the pressure saws between its lift and its seat. */
 const NEAR_RELIEF = 0.88, SAW_SHARE = 0.06;

@@ -69,13 +69,13 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
 /** Growth of water for a kelvin at about 45 °C. */
 const GROWTH_PER_K = 4e-4;
 
-/** How far the model itself may wander from the truth, bar: a share of the log's range and, with no vessel in play, what a doubt about the water's
- *  mean temperature comes to: in so stiff a circuit a kelvin is half a bar. */
-export function modelErrorBar(track: LogTrack, v: Float64Array, atmosphericBar: number): number {
-  if (v[1]! > 0) return track.modelErrorBar;
+/** What a doubt about the water's mean temperature comes to with no vessel in play, bar when warm; 0 with one. In so stiff a circuit a kelvin is
+ *  half a bar. */
+export function stiffErrorBar(track: LogTrack, v: Float64Array, atmosphericBar: number): number {
+  if (v[1]! > 0) return 0;
   const P = track.meanGaugeBar + atmosphericBar;
   const perKelvin = (v[2]! * v[3]! * GROWTH_PER_K) / (v[5]! + v[6]! / (P * P));
-  return Math.hypot(track.modelErrorBar, track.temperatureErrorK * Math.min(perKelvin, MOST_BAR_PER_K));
+  return track.temperatureErrorK * Math.min(perKelvin, MOST_BAR_PER_K);
 }
 /** The relief and the gauge's foot keep even the stiffest circuit within its range. */
 const MOST_BAR_PER_K = 0.5;

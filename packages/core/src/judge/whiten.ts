@@ -2,25 +2,27 @@ import type { LogTrack } from './LogTrack';
 
 /** The honest noise model: each point has its own error (rounding, noise), and the model a slowly wandering one (Ornstein–Uhlenbeck).
  *  A Kalman recursion turns the correlated residuals into independent ones of unit variance, linear in the number of points.
- *  @param modelErrorBar standard deviation of the wandering error
+ *  @param stiffErrorBar further wandering error when warm, of a circuit with no vessel in play
  *  @param residual observed − predicted, overwritten with the whitened residuals
  *  @returns half the log determinant of the covariance (with the 2π), to be taken from the log likelihood */
-export function whiten(track: LogTrack, residual: Float64Array, modelErrorBar: number): number {
-  const power = modelErrorBar * modelErrorBar;
-  let mean = 0, variance = power, logDet = 0;
+export function whiten(track: LogTrack, residual: Float64Array, stiffErrorBar: number): number {
+  // The wandering error is its own size at each point times a unit process; mean and variance are that process's.
+  let mean = 0, variance = 1, logDet = 0;
   for (let i = 0; i < track.n; i++) {
     if (i > 0) {
       const keep = Math.exp(-(track.tS[i]! - track.tS[i - 1]!) / track.modelErrorS);
       mean *= keep;
-      variance = variance * keep * keep + power * (1 - keep * keep);
+      variance = variance * keep * keep + (1 - keep * keep);
     }
-    const total = variance + track.variance[i]!;
-    const innovation = residual[i]! - mean;
+    const stiff = stiffErrorBar * track.warmth[i]!;
+    const size = Math.sqrt(track.modelErrorBar[i]! * track.modelErrorBar[i]! + stiff * stiff);
+    const total = size * size * variance + track.variance[i]!;
+    const innovation = residual[i]! - size * mean;
     residual[i] = innovation / Math.sqrt(total);
     logDet += 0.5 * Math.log(2 * Math.PI * total);
-    const gain = variance / total;
+    const gain = (variance * size) / total;
     mean += gain * innovation;
-    variance *= 1 - gain;
+    variance *= 1 - gain * size;
   }
   return logDet;
 }
