@@ -19,10 +19,10 @@ export interface LogFit {
 }
 
 /** Counts, fixed: the same input gives the same answer on any machine. */
-export interface Effort { starts: number; iterations: number; draws: number }
-export const THOROUGH: Effort = { starts: 6, iterations: 14, draws: 360 };
+export interface Effort { starts: number; scouts: number; iterations: number; draws: number }
+export const THOROUGH: Effort = { starts: 5, scouts: 60, iterations: 14, draws: 360 };
 /** Enough to see that a model is out of the question. */
-export const QUICK: Effort = { starts: 2, iterations: 11, draws: 60 };
+export const QUICK: Effort = { starts: 2, scouts: 30, iterations: 10, draws: 60 };
 const TAIL = 5;
 /** Share of the draws that go into the first lot, and of the later proposals that the adapted part takes. */
 const FIRST_SHARE = 0.4, ADAPTED_SHARE = 0.5;
@@ -56,8 +56,8 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
     for (let i = 0; i < n; i++) { out[at++] = z[i]!; sum += z[i]! * z[i]!; }
     return sum / 2;
   };
-  const modes = tracks.length ? findModes() : [];
   const r = new Float64Array(points + n);
+  const modes = tracks.length ? findModes() : [];
   if (!modes.length) return priorDraws();
 
   const best = modes[0]!;
@@ -126,7 +126,7 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
   }
 
   function findModes() {
-    const starts = spread(startingPoints(space, n), effort.starts);
+    const starts = [...spread(startingPoints(space, n), effort.starts), ...scouts(Math.ceil(effort.starts / 2))];
     const found: { z: Float64Array; l: Float64Array; logDetL: number; laplace: number }[] = [];
     for (const start of starts) {
       const m = descend(start);
@@ -134,6 +134,16 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
     }
     found.sort((a, b) => b.laplace - a.laplace);
     return found.filter((f) => f.laplace > found[0]!.laplace - 8).slice(0, 3);
+  }
+
+  /** The best of a few draws from the priors: where the response has kinks (an empty vessel, a relief, a gauge at its foot) the slopes at the usual
+   *  starting points lead nowhere. */
+  function scouts(most: number): Float64Array[] {
+    const tried = Array.from({ length: effort.scouts }, () => {
+      const at = Float64Array.from({ length: n }, () => random.normal());
+      return { at, half: residuals(at, r) + logDet };
+    });
+    return tried.sort((a, b) => a.half - b.half).slice(0, most).map((t) => t.at);
   }
 
   function descend(start: Float64Array) {

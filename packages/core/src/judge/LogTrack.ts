@@ -23,7 +23,8 @@ export interface LogTrack {
   /** Standard deviation of the model's own error at each point, and its correlation time. What heat drives is uncertain in proportion to how warm it
    *  is; a cold circuit that stands still leaves the model little to be wrong about. */
   modelErrorBar: Float64Array;
-  /** How far each point is between the coldest and the warmest of the log, 0 to 1. */
+  /** How far each point is between the coldest and the warmest of the log, 0 to 1, as a root: the first kelvins are the least certain, since the
+   *  water has only begun to go round. */
   warmth: Float64Array;
   modelErrorS: number;
   /** Doubt about the mean water temperature, K. */
@@ -79,7 +80,7 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
   const dialStepBar = log.source === 'logger' || log.source === 'csv' ? 0 : circuit.gaugeStepBar;
   const spanC = Math.max(LEAST_SPAN_K, track.spanK), coldestC = Math.min(...means.meanC);
   for (let i = 0; i < n; i++) {
-    track.warmth[i] = (means.meanC[i]! - coldestC) / spanC;
+    track.warmth[i] = Math.sqrt((means.meanC[i]! - coldestC) / spanC);
     track.modelErrorBar[i] = IDLE_ERROR_BAR + STICTION_SHARE * dialStepBar + (means.source === 'none' ? WARM_ERROR_BLIND : WARM_ERROR) * rangeBar * track.warmth[i]!;
   }
   allowForRelief(track, means.meanC, circuit.reliefSetGaugeBar, step);
