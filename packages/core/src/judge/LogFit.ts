@@ -19,10 +19,11 @@ export interface LogFit {
 }
 
 /** Counts, fixed: the same input gives the same answer on any machine. */
-export interface Effort { starts: number; scouts: number; iterations: number; draws: number }
-export const THOROUGH: Effort = { starts: 5, scouts: 60, iterations: 14, draws: 360 };
+export interface Effort { starts: number; scouts: number; kept: number; iterations: number; draws: number }
+const LOOK_ITERATIONS = 4;
+export const THOROUGH: Effort = { starts: 5, scouts: 60, kept: 4, iterations: 12, draws: 360 };
 /** Enough to see that a model is out of the question. */
-export const QUICK: Effort = { starts: 2, scouts: 30, iterations: 10, draws: 60 };
+export const QUICK: Effort = { starts: 2, scouts: 30, kept: 1, iterations: 8, draws: 60 };
 const TAIL = 5;
 /** Share of the draws that go into the first lot, and of the later proposals that the adapted part takes. */
 const FIRST_SHARE = 0.4, ADAPTED_SHARE = 0.5;
@@ -128,8 +129,10 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
   function findModes() {
     const starts = [...spread(startingPoints(space, n), effort.starts), ...scouts(Math.ceil(effort.starts / 2))];
     const found: { z: Float64Array; l: Float64Array; logDetL: number; laplace: number }[] = [];
-    for (const start of starts) {
-      const m = descend(start);
+    // A few steps from each tell which are worth going on with.
+    const looked = starts.map((start) => descend(start, LOOK_ITERATIONS)).sort((a, b) => a.half - b.half).slice(0, effort.kept);
+    for (const { at } of looked) {
+      const m = settle(descend(at, effort.iterations).at);
       if (m && !found.some((f) => f.z.every((x, i) => Math.abs(x - m.z[i]!) < 0.15))) found.push(m);
     }
     found.sort((a, b) => b.laplace - a.laplace);
@@ -146,13 +149,13 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
     return tried.sort((a, b) => a.half - b.half).slice(0, most).map((t) => t.at);
   }
 
-  function descend(start: Float64Array) {
+  function descend(start: Float64Array, iterations: number): { at: Float64Array; half: number } {
     const rows = points + n;
     let at = start.slice();
     let r0 = new Float64Array(rows), r1 = new Float64Array(rows);
     const jac = new Float64Array(rows * n), normal = new Float64Array(n * n), damped = new Float64Array(n * n), step = new Float64Array(n);
     let half = residuals(at, r0), damping = 1e-2;
-    for (let it = 0; it < effort.iterations; it++) {
+    for (let it = 0; it < iterations; it++) {
       jacobian(at, r0, r1, jac, rows);
       gram(jac, normal, rows);
       let moved = false, gain = 0;
@@ -170,9 +173,16 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
         }
         if (!moved) damping *= 6;
       }
-      if (!moved || gain < 1e-3) break;
+      if (!moved || gain < 3e-3) break;
     }
-    residuals(at, r0);
+    return { at, half };
+  }
+
+  /** The mode's curvature and Laplace's estimate of its weight. */
+  function settle(at: Float64Array) {
+    const rows = points + n;
+    const r0 = new Float64Array(rows), r1 = new Float64Array(rows), jac = new Float64Array(rows * n), normal = new Float64Array(n * n);
+    const half = residuals(at, r0);
     jacobian(at, r0, r1, jac, rows);
     gram(jac, normal, rows);
     const l = cholesky(normal, n);

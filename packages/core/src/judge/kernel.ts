@@ -39,12 +39,12 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
       const from = track.growth[i - 1]!;
       const keep = Math.exp(-dt / lagS);
       const inFill = track.fillOn[i] ? v[7]! : 0, inCoil = track.coilOn[i] ? v[8]! : 0;
+      const into = inFill + inCoil;
       const leak = v[9]! + (track.boilerOn[i] ? v[10]! : 0);
       for (let k = 1; k <= steps; k++) {
         const goal = from + ((target - from) * (k - 0.5)) / steps;
         lagged = goal + (lagged - goal) * keep;
-        const over = mains - P;
-        if (over > 0) water += (inFill + inCoil) * Math.sqrt(over) * hours;
+        if (into > 0 && mains > P) water += into * Math.sqrt(mains - P) * hours;
         if (leak > 0 && P > atmosphericBar) water -= leak * Math.sqrt(P - atmosphericBar) * hours;
         P = pressureAt(water + content * lagged);
         if (P > lift) { P = lift; water = excessAt(P) - content * lagged; }
