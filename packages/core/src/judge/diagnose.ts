@@ -97,6 +97,8 @@ const MENDS: Record<RepairKind, FaultId[]> = {
 };
 /** How often work that was done did not put its fault right. Common practice. */
 const UNMENDED = 0.12;
+/** Of vessels that had lost their charge, those whose core still lets it go. Common practice. */
+const CORE_LEAKS = 0.15;
 
 /** What was believed before the work is what to expect after it, less what the work put right: each mended fault goes from its set but for a
  *  small share, and what is left of the set remains. */
@@ -113,6 +115,8 @@ function afterRepairs(asFound: Judgement, priors: WeightedSet[], repairs: { kind
     if (left.length === h.faults.length || h.faults[0] === 'none') add(h.faults, h.probability);
     else { add(left, h.probability * (1 - UNMENDED)); add(h.faults, h.probability * UNMENDED); }
   }
+  // Gas that was missing went somewhere: until the core is changed or tested it stays in the picture.
+  if (mended.has('vessel-undercharged') && !mended.has('vessel-gas-valve-leaking')) add(['vessel-gas-valve-leaking'], CORE_LEAKS * (asFound.marginals['vessel-undercharged'] ?? 0));
   const all = [...weights.values()];
   const sum = all.reduce((s, w) => s + w.weight, 0);
   return all.map((w) => ({ faults: w.faults, weight: w.weight / sum }));

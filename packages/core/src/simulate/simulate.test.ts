@@ -67,3 +67,15 @@ it('the generator is uniform and normal enough', () => {
   expect(Math.abs(mean(n))).toBeLessThan(0.03);
   expect(Math.abs(mean(n.map((x) => x * x)) - 1)).toBeLessThan(0.05);
 });
+
+it('a fault that begins later leaves the time before it alone, and the water is still all there', () => {
+  const circuit = { kind: 'sealed-hot-water' as const, waterVolumeL: 95, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 }, reliefValve: { setBar: 3 } };
+  const schedule = { startC: 18, durationS: 7200, stepS: 60, heat: [] };
+  const of = (startS?: number) => simulateCase({ circuit, faults: [{ id: 'circuit-leak', severity: 0.7, ...(startS ? { startS } : {}) }], schedule, gauge: { resolutionBar: 0.01, noiseBar: 0 } });
+  const late = of(3600), sound = simulateCase({ circuit, faults: [{ id: 'none', severity: 0 }], schedule, gauge: { resolutionBar: 0.01, noiseBar: 0 } });
+  expect(late.log.samples.pressureBar.slice(0, 60)).toEqual(sound.log.samples.pressureBar.slice(0, 60));
+  expect(late.log.samples.pressureBar.at(-1)!).toBeLessThan(sound.log.samples.pressureBar.at(-1)! - 0.1);
+  expect(late.log.samples.pressureBar.at(-1)!).toBeGreaterThan(of().log.samples.pressureBar.at(-1)!);
+  const { first, last, in: into, out } = late.truth.massKg;
+  expect(Math.abs(into - out - (last - first))).toBeLessThan(1e-9 * first);
+});

@@ -5,7 +5,7 @@ import type { PressureLog } from '../log/PressureLog';
 import type { PlantSetup } from './PlantSetup';
 import { PLANT_FAULTS } from './plantFaults';
 import { seededRandom } from './seededRandom';
-import { simulatePlant, type PlantSchedule } from './simulatePlant';
+import { simulatePlant, type LaterChange, type PlantSchedule } from './simulatePlant';
 
 export interface SimulationRequest {
   circuit: CircuitSheet;
@@ -31,13 +31,16 @@ export class FaultNotSimulated extends Error {
 export function simulateCase(request: SimulationRequest): SimulationResult {
   const circuit = resolveCircuit(request.circuit);
   const plant = healthyPlant(request.circuit, request.gauge);
+  const later: LaterChange[] = [];
   request.faults.forEach((fault, index) => {
     const bend = PLANT_FAULTS[fault.id];
     if (!bend) throw new FaultNotSimulated(index, fault.id);
-    bend(plant, fault.severity, circuit);
-    Object.assign(plant, fault.parameters);
+    const change = (p: PlantSetup) => { bend(p, fault.severity, circuit); Object.assign(p, fault.parameters); };
+    if (!fault.startS) return change(plant);
+    // What is in the circuit by then stays in it: a fault that comes later does not change its size or where it began.
+    later.push({ atS: fault.startS, change: (p) => { const { contentL, startGaugeBar } = p; change(p); Object.assign(p, { contentL, startGaugeBar }); } });
   });
-  const run = simulatePlant(plant, request.schedule, seededRandom(request.seed ?? 1));
+  const run = simulatePlant(plant, request.schedule, seededRandom(request.seed ?? 1), later);
   const faults = request.faults.map((f) => f.id).filter((id) => id !== 'none').sort();
   return { log: run.log, truth: { faults: faults.length ? faults : ['none'], plant, massKg: run.massKg, reliefOpenS: run.reliefOpenS } };
 }

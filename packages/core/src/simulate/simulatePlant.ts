@@ -23,6 +23,9 @@ export interface SimulatedPlant {
   reliefOpenS: number;
 }
 
+/** Something that goes wrong during the run. The water stays where it is; what the plant makes of it changes. */
+export interface LaterChange { atS: number; change: (plant: PlantSetup) => void }
+
 /** Water is stepped at most this far at a time, s. */
 const LONGEST_STEP_S = 5;
 const ROOM_C = 18;
@@ -30,7 +33,7 @@ const WATER_HEAT_KJ_PER_L_K = 4.18;
 
 /** Runs a sealed plant through a schedule and reads its gauge. Water is counted by mass; the vessel's water stands at the
  *  starting temperature. Pure: all randomness comes from `random`. */
-export function simulatePlant(plant: PlantSetup, schedule: PlantSchedule, random: SeededRandom): SimulatedPlant {
+export function simulatePlant(plant: PlantSetup, schedule: PlantSchedule, random: SeededRandom, later: LaterChange[] = []): SimulatedPlant {
   const p = { ...plant };
   const coldDensity = waterDensity(schedule.startC);
   const alpha = LINEAR_EXPANSION_PER_K.mixed;
@@ -46,6 +49,7 @@ export function simulatePlant(plant: PlantSetup, schedule: PlantSchedule, random
   for (const h of schedule.heat) events.push({ tS: h.onS, kind: 'heat-on' }, { tS: h.offS, kind: 'heat-off' });
   const samples = { tS: [] as number[], pressureBar: [] as number[], flowC: [] as number[], returnC: [] as number[] };
   let nextAction = 0;
+  const pending = [...later].sort((a, b) => a.atS - b.atS);
   const add = (kg: number) => { if (kg >= 0) mass.in += kg; else mass.out -= kg; massKg += kg; };
 
   const read = (tS: number) => {
@@ -62,6 +66,7 @@ export function simulatePlant(plant: PlantSetup, schedule: PlantSchedule, random
   for (let next = schedule.stepS; next <= schedule.durationS + 1e-9; next += schedule.stepS) {
     while (tS < next - 1e-9) {
       while (nextAction < actions.length && actions[nextAction]!.tS <= tS + 1e-9) act(actions[nextAction++]!);
+      while (pending.length && pending[0]!.atS <= tS + 1e-9) { pending.shift()!.change(p); gaugeBar = pressureAt(p, massKg, meanC); }
       const dt = Math.min(LONGEST_STEP_S, next - tS);
       stepHeat(tS, dt);
       stepWater(dt);

@@ -1,0 +1,45 @@
+import { makeCase, TIERS } from './makeCase';
+import { seeded } from './random';
+import { runPlant } from './runPlant';
+import { soundPlant } from './TruePlant';
+import { TRUE_FAULTS } from './trueFaults';
+import { densityKgPerL } from './water';
+
+const plant = (change: Partial<ReturnType<typeof soundPlant>> = {}) => ({ ...soundPlant('wall-boiler', seeded(5)), contentL: 95, vesselL: 8, chargeBar: 0.75, coldBar: 1.1, feedBar: null, reliefBar: 3, limitC: 70, reliefDripAfterLift: 0, ...change });
+const HEAT = { durationS: 1800, heat: [{ onS: 60, offS: 1800 }], actions: [] };
+const hottest = (p: ReturnType<typeof plant>) => Math.max(...runPlant(p, HEAT).systemBar);
+
+// CRC Handbook, near one atmosphere, from memory.
+it.each([[10, 0.9997], [20, 0.99821], [60, 0.9832], [80, 0.9718], [100, 0.95836]])('water at %d °C weighs %d kg a litre', (c, rho) => expect(Math.abs(densityKgPerL(c) - rho)).toBeLessThan(0.0002));
+
+it('a sound small circuit swings by what practice calls ordinary, and a flat one into its relief', () => {
+  const swing = hottest(plant()) - 1.1;
+  expect(swing).toBeGreaterThan(0.25);
+  expect(swing).toBeLessThan(0.8);
+  expect(hottest(plant({ chargeBar: -0.6 }))).toBeGreaterThan(2.6);
+});
+
+it('more charge never raises the hot pressure, more content never lowers it', () => {
+  for (const chargeBar of [-0.6, -0.3, 0, 0.3, 0.6]) expect(hottest(plant({ chargeBar }))).toBeGreaterThanOrEqual(hottest(plant({ chargeBar: chargeBar + 0.15 })) - 1e-6);
+  for (const contentL of [60, 80, 100]) expect(hottest(plant({ contentL: contentL + 15 }))).toBeGreaterThanOrEqual(hottest(plant({ contentL })) - 1e-6);
+});
+
+it('cold and shut it stands still; a leak empties it and a hole fills it, the main shut or not', () => {
+  const idle = { durationS: 3600, heat: [], actions: [] };
+  const end = (p: ReturnType<typeof plant>, actions: { atS: number; kind: string }[] = []) => runPlant({ ...p, roomC: 18 }, { ...idle, actions }).systemBar.at(-1)!;
+  expect(Math.abs(end(plant()) - 1.1)).toBeLessThan(0.005);
+  expect(end(plant({ leak: 0.5 }))).toBeLessThan(1);
+  expect(end(plant({ seepCoil: 0.5 }))).toBeGreaterThan(1.2);
+  expect(Math.abs(end(plant({ seepCoil: 0.5 }), [{ atS: 0, kind: 'cold-main-closed' }]) - 1.1)).toBeLessThan(0.01);
+  expect(Math.abs(end(plant({ seepFill: 0.5 }), [{ atS: 0, kind: 'fill-disconnected' }]) - 1.1)).toBeLessThan(0.01);
+});
+
+it.each(TIERS)('the tier “%s” gives the same visit for the same seed, with faults that it knows', (tier) => {
+  for (let seed = 1; seed <= 6; seed++) {
+    const made = makeCase(tier, seed);
+    expect(makeCase(tier, seed)).toEqual(made);
+    expect(made.truth.faults.length).toBe(tier === 'pair' ? 2 : 1);
+    for (const f of made.truth.faults) expect(Object.keys(TRUE_FAULTS)).toContain(f);
+    expect([...made.truth.faults].sort()).toEqual(made.truth.faults);
+  }
+});
