@@ -25,6 +25,8 @@ async function main() {
   await shoot('after-work-phone', {}, bench('41 Orchard Bank'));
   await shoot('report-phone', { height: 1300 }, async (page) => { await openJob(page, '41 Orchard Bank'); await page.goto(`${page.url()}/report`); await page.locator('[data-testid=report]:not([aria-busy=true])').waitFor(); });
   await shoot('figure-week-phone', { dark: true }, async (page) => { await page.goto(`${jumper.base}/parts`); const week = page.getByTestId('sample-week'); await week.locator('svg path[stroke]').first().waitFor({ state: 'attached' }); await week.evaluate((e) => e.scrollIntoView({ block: 'start' })); });
+  await shoot('tools-phone', {}, async (page) => { await page.goto(`${jumper.base}/tools`); await page.getByRole('link', { name: /Expected swing/ }).waitFor(); });
+  await shoot('tool-phone', { height: 1300 }, async (page) => { await page.goto(`${jumper.base}/tools/swing`); await page.getByTestId('curve').waitFor(); });
   await shoot('test-card-phone', {}, async (page) => { await openJob(page, '7 Quarry Steps'); await page.goto(`${page.url()}/test/precharge`); await page.getByLabel('System gauge at that moment, if read').fill('0.4'); await page.getByText('Not empty yet').scrollIntoViewIfNeeded(); });
   await shoot('new-job-phone', {}, async (page) => { await page.getByRole('button', { name: 'New job' }).click(); await page.getByLabel('Site').fill('14 Kiln Row'); await page.getByRole('button', { name: 'Topped up often' }).click(); await page.getByRole('button', { name: 'Enter what you know' }).click(); });
   await jumper.stop();
