@@ -7,6 +7,8 @@ import { caseFile } from '@jumper/contract';
 import { diagnose, type Case } from '@jumper/core';
 import { confusions, makeCase, reliability, ruleOfThumb, scoreTier, TIERS, type Judged, type Tier } from '@jumper/evaluate';
 
+const say = (line: string) => process.stdout.write(`${line}\n`);
+
 interface Share { tiers: Tier[]; from: number; cases: number; step: number; offset: number }
 
 function judgeShare({ tiers, from, cases, step, offset }: Share): Judged[] {
@@ -43,16 +45,16 @@ async function main() {
   const judged = shares.flat();
   const percent = (x: number) => (Number.isNaN(x) ? '    –' : `${(100 * x).toFixed(1).padStart(5)}`);
   const bar = (x: number) => (Number.isNaN(x) ? '   –' : x.toFixed(2));
-  console.log('tier      cases  first  first+alike  three+alike  rule   bits  charge: given cover err(meas) err(est)  s');
+  say('tier      cases  first  first+alike  three+alike  rule   bits  charge: given cover err(meas) err(est)  s');
   for (const tier of [...tiers, ...(tiers.length > 1 ? (['all'] as const) : [])]) {
     const s = scoreTier(tier, judged);
-    console.log(`${tier.padEnd(9)} ${String(s.cases).padStart(5)}  ${percent(s.top1)}  ${percent(s.top1Alike)}        ${percent(s.top3Alike)}        ${percent(s.ruleAlike)}  ${s.logScoreBits.toFixed(2)}          ${percent(s.chargeGiven)} ${percent(s.chargeCovered)} ${bar(s.chargeErrorMeasuredBar)}      ${bar(s.chargeErrorEstimatedBar)}   ${s.secondsMedian.toFixed(2)}`);
+    say(`${tier.padEnd(9)} ${String(s.cases).padStart(5)}  ${percent(s.top1)}  ${percent(s.top1Alike)}        ${percent(s.top3Alike)}        ${percent(s.ruleAlike)}  ${s.logScoreBits.toFixed(2)}          ${percent(s.chargeGiven)} ${percent(s.chargeCovered)} ${bar(s.chargeErrorMeasuredBar)}      ${bar(s.chargeErrorEstimatedBar)}   ${s.secondsMedian.toFixed(2)}`);
   }
   const r = reliability(judged);
-  console.log(`reliability: error ${r.error.toFixed(3)} ± ${r.standardError.toFixed(3)}`);
-  for (const b of r.bins) console.log(`  said ${percent(b.said)} was ${percent(b.was)} (${b.cases})`);
-  console.log('taken for one another:');
-  for (const c of confusions(judged)) console.log(`  ${String(c.cases).padStart(3)}  ${c.truth} → ${c.said}`);
+  say(`reliability: error ${r.error.toFixed(3)} ± ${r.standardError.toFixed(3)}`);
+  for (const b of r.bins) say(`  said ${percent(b.said)} was ${percent(b.was)} (${b.cases})`);
+  say('taken for one another:');
+  for (const c of confusions(judged)) say(`  ${String(c.cases).padStart(3)}  ${c.truth} → ${c.said}`);
   const out = option('out', '');
   if (out) writeFileSync(out, JSON.stringify(judged));
 }

@@ -23,22 +23,28 @@ export function nextTests(judged: Judged, sheet: CircuitSheet, done: ReadonlySet
   return rows.sort((a, b) => b.rate - a.rate).map((r) => r.next);
 }
 
-/** The one test that would speak loudest if the leading set were wrong, whatever it costs; null where none is left. */
+/** The test that would come out differently if the leading set were wrong: against the sets that do without its faults, the most that it can say for
+ *  the effort, where more than a clear word is not needed. Null where none is left. */
 export function provingTest(judged: Judged, sheet: CircuitSheet, done: ReadonlySet<string>): TestId | null {
   const [lead, ...others] = judged.sets.slice(0, MOST_SETS);
   if (!lead || others.length === 0) return null;
-  const rest = others.filter((s) => repairKey(s) !== repairKey(lead));
-  let best: TestId | null = null, most = 0.1;
+  const rest = others.filter((s) => repairKey(s) !== repairKey(lead) && !lead.faults.every((f) => s.faults.includes(f)));
+  let best: TestId | null = null, most = 0;
   for (const test of candidates(sheet, done)) {
     const p = mixture(test, [lead], judged), q = mixture(test, rest, judged);
     if (!p || !q) continue;
     const bits = p.reduce((s, x, i) => s + x * Math.log2(x / q[i]!), 0);
-    if (bits > most) { most = bits; best = test; }
+    const row = testRow(test);
+    const rate = Math.min(bits, CLEAR_BITS) / (row.minutes + row.effort + WALK_MIN);
+    if (bits > LEAST_PROOF_BITS && rate > most) { most = rate; best = test; }
   }
   return best;
 }
 
 export const repairKey = (set: JudgedSet): string => [...new Set(set.faults.map((f) => faultRow(f).repair))].sort().join('+');
+
+/** A test proves something from half a bit on; beyond two bits more is no clearer. */
+const LEAST_PROOF_BITS = 0.5, CLEAR_BITS = 2;
 
 /** Waiting for a hot circuit to fall below 50 °C before anything is opened, minutes; common practice. */
 const COOLING_MIN = 25;
