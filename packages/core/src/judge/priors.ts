@@ -28,12 +28,12 @@ const NO_GAS: FaultId[] = ['vessel-undercharged', 'vessel-diaphragm-failed', 've
 const INFLOW: FaultId[] = ['fill-loop-passing', 'reducing-valve-creeping', 'fill-bypass-open', 'dhw-plate-perforated', 'dhw-coil-perforated'];
 const COUPLED: { one: FaultId[]; other: FaultId[]; factor: number; why: string }[] = [
   { one: ['vessel-undercharged'], other: ['vessel-gas-valve-leaking'], factor: 3, why: 'the gas went through the core' },
-  { one: NO_GAS, other: ['relief-valve-passing'], factor: 3, why: 'a relief that has lifted often passes' },
-  { one: INFLOW, other: ['relief-valve-passing'], factor: 3, why: 'water let in lifts the relief, which then passes' },
-  { one: ['fill-pressure-too-high', 'reducing-valve-set-high'], other: ['relief-valve-passing'], factor: 3, why: 'a high start lifts the relief hot, which then passes' },
+  { one: NO_GAS, other: ['relief-valve-passing'], factor: 4, why: 'a relief that has lifted often passes' },
+  { one: INFLOW, other: ['relief-valve-passing'], factor: 4, why: 'water let in lifts the relief, which then passes' },
+  { one: ['fill-pressure-too-high', 'reducing-valve-set-high'], other: ['relief-valve-passing'], factor: 5, why: 'a high start lifts the relief hot, which then passes' },
   { one: ['vessel-undercharged', 'vessel-diaphragm-failed'], other: INFLOW, factor: 2, why: 'a vessel that is full of water says nothing of the hole behind it' },
   { one: ['vessel-undercharged', 'vessel-diaphragm-failed'], other: ['circuit-leak', 'fill-pressure-too-high'], factor: 2, why: 'topped up, and topped up too far' },
-  { one: ['gauge-misreading'], other: ['vessel-undercharged', 'relief-valve-passing', 'fill-pressure-too-high'], factor: 2, why: 'filled and judged by a lying gauge' },
+  { one: ['gauge-misreading'], other: ['vessel-undercharged', 'relief-valve-passing', 'fill-pressure-too-high'], factor: 4, why: 'filled and judged by a lying gauge' },
   { one: ['circuit-leak'], other: ['fill-pressure-too-low', 'air-in-circuit'], factor: 3, why: 'what leaks out is missing, and air comes in with the top-ups' },
 ];
 
