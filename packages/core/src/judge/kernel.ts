@@ -34,16 +34,18 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
     const target = track.growth[i]!;
     if (i > 0) {
       const gap = track.tS[i]! - track.tS[i - 1]!;
-      const steps = Math.max(1, Math.min(MOST_STEPS, Math.ceil(gap / LONGEST_STEP_S)));
+      // Two readings of one moment have nothing between them.
+      const steps = gap > 0 ? Math.max(1, Math.min(MOST_STEPS, Math.ceil(gap / LONGEST_STEP_S))) : 0;
       const dt = gap / steps, hours = dt / 3600;
       const from = track.growth[i - 1]!;
-      const keep = Math.exp(-dt / lagS);
+      const keep = Math.exp(-dt / lagS), rise = (target - from) / steps, ramp = rise / dt;
       const inFill = track.fillOn[i] ? v[7]! : 0, inCoil = track.coilOn[i] ? v[8]! : 0;
       const into = inFill + inCoil;
       const leak = v[9]! + (track.boilerOn[i] ? v[10]! : 0);
       for (let k = 1; k <= steps; k++) {
-        const goal = from + ((target - from) * (k - 0.5)) / steps;
-        lagged = goal + (lagged - goal) * keep;
+        // The first-order lag's exact answer to a ramp: no error from the step.
+        const behind = ramp * lagS, begin = from + rise * (k - 1);
+        lagged = begin + rise - behind + (lagged - begin + behind) * keep;
         if (into > 0 && mains > P) water += into * Math.sqrt(mains - P) * hours;
         if (leak > 0 && P > atmosphericBar) water -= leak * Math.sqrt(P - atmosphericBar) * hours;
         P = pressureAt(water + content * lagged);

@@ -1,0 +1,62 @@
+import { systemPressureGaugeBar } from '../circuit/systemPressure';
+import { resolveCircuit } from '../circuit/resolveCircuit';
+import { predictGauge, SLOT } from './kernel';
+import { cholesky, forwardSolve } from './linear';
+import { layOutLog, type LogTrack } from './LogTrack';
+import { whiten } from './whiten';
+
+const circuit = resolveCircuit({ kind: 'sealed-hot-water', waterVolumeL: 100, waterVolumeSource: 'measured', vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 }, staticHeadM: 4, reliefValve: { setBar: 3 }, gauge: { resolutionBar: 0.01 }, maxFlowC: 70 });
+const track = (pressureBar: number[], flowC: number[]): LogTrack => layOutLog({ source: 'logger', samples: { tS: pressureBar.map((_, i) => 400 * i), pressureBar, flowC, returnC: flowC } }, circuit)!;
+
+it('whitening is the normal density with the full covariance, worked out the long way', () => {
+  const t = track([1, 1.02, 1.2, 1.45, 1.6, 1.55], [15, 18, 35, 55, 68, 66]);
+  const residual = Float64Array.from([0.01, -0.02, 0.05, 0.08, -0.03, 0.02]);
+  const n = t.n, size = (i: number) => t.modelErrorBar[i]!;
+  const cov = Float64Array.from({ length: n * n }, (_, k) => { const i = Math.floor(k / n), j = k % n; return size(i) * size(j) * Math.exp(-Math.abs(t.tS[i]! - t.tS[j]!) / t.modelErrorS) + (i === j ? t.variance[i]! : 0); });
+  const l = cholesky(cov, n)!;
+  const b = residual.slice();
+  forwardSolve(l, b, n);
+  let direct = -(n / 2) * Math.log(2 * Math.PI);
+  for (let i = 0; i < n; i++) direct -= Math.log(l[i * n + i]!) + 0.5 * b[i]! * b[i]!;
+  const white = residual.slice();
+  const logDet = whiten(t, white, 0);
+  expect(Math.abs(-logDet - 0.5 * white.reduce((s, x) => s + x * x, 0) - direct)).toBeLessThan(1e-9);
+});
+
+it('the model may be wrong about what is heated, and hardly about what stands still', () => {
+  const t = track([1, 1, 1, 1.3, 1.6, 1.8], [15, 15, 15, 30, 55, 68]);
+  expect(t.modelErrorBar[2]!).toBeLessThan(0.02);
+  for (let i = 3; i < t.n; i++) expect(t.modelErrorBar[i]!).toBeGreaterThan(t.modelErrorBar[i - 1]!);
+});
+
+it('the kernel agrees with the circuit’s own balance where both say the same thing', () => {
+  const t = track([1, 1, 1, 1], [15, 35, 55, 70]);
+  const v = new Float64Array(SLOT.start + 1);
+  const stretch = 0.03;
+  Object.entries({ gas: (0.75 + circuit.atmosphericBar) * 8, vesselL: 8, contentL: 100, share: 1, lagS: 1e-3, stretch, air: 1e-9, lift: 9, feedHolds: -2, mains: 3, cap: 0.9, start: 1 }).forEach(([slot, x]) => { v[SLOT[slot as keyof typeof SLOT]] = x; });
+  const out = new Float64Array(t.n);
+  predictGauge(t, v, circuit.atmosphericBar, out);
+  const cold = 8 * (1 - (0.75 + circuit.atmosphericBar) / (1 + circuit.atmosphericBar)) + stretch;
+  t.growth.forEach((g, i) => {
+    const balance = systemPressureGaugeBar({ excessL: cold + 100 * g, nominalVolumeL: 8, prechargeGaugeBar: 0.75, stretchLPerBar: stretch, atmosphericBar: circuit.atmosphericBar });
+    expect(Math.abs(out[i]! - balance)).toBeLessThan(1e-6);
+  });
+});
+
+it('reads to what the pressures were rounded, and begins the water anew after a relief has blown', () => {
+  const hand = layOutLog({ source: 'hand', samples: { tS: [0, 60, 120], pressureBar: [1, 1.1, 1.2] } }, { ...circuit, gaugeStepBar: 0.1 })!;
+  expect(Math.abs(Math.sqrt(hand.variance[0]! - 1e-4) - 0.1 / Math.sqrt(12))).toBeLessThan(1e-9);
+  const blown = track([1, 2, 2.95, 2.8, 2.9, 1.9, 1.2], [15, 40, 65, 68, 70, 55, 40]);
+  expect([...blown.starts]).toEqual([1, 0, 0, 0, 0, 1, 0]);
+  expect(blown.variance[3]!).toBeGreaterThan(100 * blown.variance[1]!);
+});
+
+it('takes two readings of one moment', () => {
+  const t = layOutLog({ source: 'logger', samples: { tS: [0, 0, 400], pressureBar: [1, 1, 1.2], flowC: [15, 15, 40], returnC: [15, 15, 38] } }, circuit)!;
+  const v = new Float64Array(SLOT.start + 1);
+  Object.entries({ gas: 14, vesselL: 8, contentL: 100, share: 0.9, lagS: 100, stretch: 0.03, air: 0.1, lift: 3, feedHolds: -2, mains: 3, cap: 0.9, start: 1 }).forEach(([slot, x]) => { v[SLOT[slot as keyof typeof SLOT]] = x; });
+  const out = new Float64Array(t.n);
+  predictGauge(t, v, circuit.atmosphericBar, out);
+  expect(out[1]).toBe(out[0]);
+  expect([...out].every(Number.isFinite)).toBe(true);
+});
