@@ -1,28 +1,13 @@
-import { simulateCase, type CircuitSheet } from '@jumper/core';
-import { Jumper, type Device } from './jumper';
+import { freshDevices } from './freshDevices';
 import { firstSuspect, logPressure, newJob } from './moves';
+import { wallBoilerReadings } from './wallBoiler';
 
 jest.setTimeout(240_000);
-let jumper: Jumper;
-let device: Device;
-beforeAll(async () => { jumper = await Jumper.start(); });
-afterAll(() => jumper.stop());
-beforeEach(async () => { device = await jumper.device(); });
-afterEach(async () => {
-  expect(device.complaints).toEqual([]);
-  await device.context.close();
-});
-
-/** The wall boiler that a new job assumes; its gauge shows what the simulator makes of the charge that the vessel has. */
-const CIRCUIT: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 95, heatOutputKw: 24, staticHeadM: 4, maxFlowC: 70, reliefValve: { setBar: 3 }, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 }, gauge: { resolutionBar: 0.1 } };
-function heatRun(prechargeGaugeBar: number): [string, number][] {
-  const { log } = simulateCase({ circuit: CIRCUIT, faults: [{ id: 'vessel-undercharged', severity: 0, parameters: { prechargeGaugeBar, startGaugeBar: 1 } }], schedule: { startC: 17, durationS: 1200, stepS: 150, heat: [{ onS: 0, offS: 1200 }] } });
-  return log.samples.pressureBar.map((bar, i) => [bar!.toFixed(1), Math.round(log.samples.flowC![i]!)]);
-}
+const at = freshDevices();
 
 async function logRun(prechargeGaugeBar: number) {
-  const { page } = device;
-  const [cold, ...hot] = heatRun(prechargeGaugeBar);
+  const { page } = at.device;
+  const [cold, ...hot] = wallBoilerReadings({ prechargeGaugeBar, durationS: 1200, stepS: 150 });
   await logPressure(page, ...cold!);
   await page.getByRole('button', { name: 'Heat on', exact: true }).click();
   await page.getByRole('button', { name: 'Heat off', exact: true }).waitFor();
@@ -36,7 +21,7 @@ async function logRun(prechargeGaugeBar: number) {
 }
 
 it('a whole job, from the complaint to the report', async () => {
-  const { page } = device;
+  const { page } = at.device;
   await page.clock.install();
   await newJob(page, '14 Kiln Row');
   const job = page.url();
@@ -85,7 +70,7 @@ it('a whole job, from the complaint to the report', async () => {
 });
 
 it('work that did not help is not called proved', async () => {
-  const { page } = device;
+  const { page } = at.device;
   await page.clock.install();
   await newJob(page, '15 Kiln Row');
   await logRun(-0.15);

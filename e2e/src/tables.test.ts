@@ -1,29 +1,18 @@
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { simulateCase } from '@jumper/core';
-import { Jumper, type Device } from './jumper';
+import { freshDevices } from './freshDevices';
 import { firstSuspect, newJob, openJob, reading } from './moves';
+import { wallBoilerRun } from './wallBoiler';
 
 jest.setTimeout(180_000);
-let jumper: Jumper;
-let device: Device;
-beforeAll(async () => { jumper = await Jumper.start(); });
-afterAll(() => jumper.stop());
-beforeEach(async () => { device = await jumper.device(); });
-afterEach(async () => {
-  expect(device.complaints).toEqual([]);
-  await device.context.close();
-});
+const at = freshDevices();
 const folder = mkdtempSync(join(tmpdir(), 'jumper-tables-'));
 
-const flat = () => simulateCase({
-  circuit: { kind: 'sealed-hot-water', waterVolumeL: 95, heatOutputKw: 24, staticHeadM: 4, maxFlowC: 70, reliefValve: { setBar: 3 }, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 }, gauge: { resolutionBar: 0.01 } },
-  faults: [{ id: 'vessel-undercharged', severity: 0, parameters: { prechargeGaugeBar: -0.1, startGaugeBar: 1 } }], schedule: { startC: 17, durationS: 1200, stepS: 5, heat: [{ onS: 60, offS: 1200 }] },
-}).log.samples;
+const flat = () => wallBoilerRun({ prechargeGaugeBar: -0.1, durationS: 1200, stepS: 5, heatOnS: 60, resolutionBar: 0.01 });
 
 it('takes a logger’s table with semicolons, decimal commas and psi, names its bad lines, and judges it', async () => {
-  const { page } = device;
+  const { page } = at.device;
   const s = flat();
   const clock = (t: number) => `04.03.2026 09:${String(Math.floor(t / 60)).padStart(2, '0')}:${String(t % 60).padStart(2, '0')}`;
   const lines = s.tS.map((t, i) => `${clock(t)};${(s.pressureBar[i]! * 14.5038).toFixed(2).replace('.', ',')};${s.flowC![i]!.toFixed(1).replace('.', ',')}`);
@@ -59,7 +48,7 @@ it('takes a logger’s table with semicolons, decimal commas and psi, names its 
 });
 
 it('refuses what is too large or holds nothing, and changes nothing', async () => {
-  const { page } = device;
+  const { page } = at.device;
   await openJob(page, 'Chapel Cottage');
   const before = await reading(page);
   await page.getByRole('button', { name: 'Bring in a logger’s table' }).click();
@@ -77,7 +66,7 @@ it('refuses what is too large or holds nothing, and changes nothing', async () =
 });
 
 it('a month at ten seconds, near the limit, comes in, is drawn and judged', async () => {
-  const { page } = device;
+  const { page } = at.device;
   const path = join(folder, 'month.csv');
   const lines: string[] = [];
   for (let i = 0; i < 259_200; i++) lines.push(`${i * 10},${(1.2 + 0.4 * Math.max(0, Math.sin((i % 8640) / 1375))).toFixed(2)},${(20 + 45 * Math.max(0, Math.sin((i % 8640) / 1375))).toFixed(1)}`);

@@ -1,20 +1,12 @@
-import { Jumper, type Device } from './jumper';
+import { freshDevices } from './freshDevices';
 import { openJob } from './moves';
 
 jest.setTimeout(120_000);
-let jumper: Jumper;
-let device: Device;
-beforeAll(async () => { jumper = await Jumper.start(); });
-afterAll(() => jumper.stop());
-beforeEach(async () => { device = await jumper.device(); });
-afterEach(async () => {
-  expect(device.complaints).toEqual([]);
-  await device.context.close();
-});
-const result = () => device.page.getByTestId('result');
+const at = freshDevices();
+const result = () => at.device.page.getByTestId('result');
 
 it('a calculator works alone and with no network, remembers, refuses by field, and follows the units', async () => {
-  const { page, context } = device;
+  const { page, context } = at.device;
   await page.evaluate(async () => { await navigator.serviceWorker.ready; });
   await page.getByRole('button', { name: 'Tools' }).click();
   await page.getByRole('link', { name: /Water that comes by heating/ }).waitFor();
@@ -32,22 +24,22 @@ it('a calculator works alone and with no network, remembers, refuses by field, a
   await result().getByText('3.3 L', { exact: true }).waitFor();
   await page.reload();
   await result().getByText('3.3 L', { exact: true }).waitFor();
-  await page.goto(`${jumper.base}/settings`);
+  await page.goto(`${at.jumper.base}/settings`);
   await page.getByRole('button', { name: 'US gal' }).click();
-  await page.goto(`${jumper.base}/tools/expansion`);
+  await page.goto(`${at.jumper.base}/tools/expansion`);
   await result().getByText('0.9 US gal', { exact: true }).waitFor();
   await context.setOffline(false);
 });
 
 it('a link carries the numbers to another device', async () => {
-  const { page } = device;
-  await page.goto(`${jumper.base}/tools/swing?prechargeGaugeBar=0&contentL=100&fillGaugeBar=1&coldC=15&hotC=70&nominalVolumeL=8&reliefSetGaugeBar=3&stretchLPerBar=0.03`);
+  const { page } = at.device;
+  await page.goto(`${at.jumper.base}/tools/swing?prechargeGaugeBar=0&contentL=100&fillGaugeBar=1&coldC=15&hotC=70&nominalVolumeL=8&reliefSetGaugeBar=3&stretchLPerBar=0.03`);
   await result().getByText('2.7 bar', { exact: true }).waitFor();
   await page.getByText('Left to the relief').waitFor();
 });
 
 it('takes a job’s circuit, and puts what it found into its sheet', async () => {
-  const { page } = device;
+  const { page } = at.device;
   await openJob(page, '7 Quarry Steps');
   await page.getByRole('button', { name: 'Tools, with this circuit' }).click();
   await page.getByRole('link', { name: /Content from a dose/ }).click();
@@ -59,7 +51,7 @@ it('takes a job’s circuit, and puts what it found into its sheet', async () =>
 });
 
 it('the unit of the reading is changed by a touch on it', async () => {
-  const { page } = device;
+  const { page } = at.device;
   await openJob(page, '7 Quarry Steps');
   await page.getByRole('button', { name: 'bar, change the unit' }).click();
   await page.getByRole('button', { name: 'psi, change the unit' }).waitFor();

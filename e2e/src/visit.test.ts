@@ -2,34 +2,22 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { simulateCase } from '@jumper/core';
-import { Jumper, type Device } from './jumper';
+import { freshDevices } from './freshDevices';
 import { firstSuspect, logPressure, newJob, openJob, reading } from './moves';
+import { wallBoilerReadings } from './wallBoiler';
 
 jest.setTimeout(180_000);
-let jumper: Jumper;
-let device: Device;
-beforeAll(async () => { jumper = await Jumper.start(); });
-afterAll(() => jumper.stop());
-beforeEach(async () => { device = await jumper.device(); });
-afterEach(async () => {
-  expect(device.complaints).toEqual([]);
-  await device.context.close();
-});
+const at = freshDevices();
 
 const folder = mkdtempSync(join(tmpdir(), 'jumper-files-'));
 const diagnoseByHand = (file: string) => JSON.parse(execFileSync(process.execPath, [join(__dirname, '../../packages/cli/dist/diagnose.mjs'), file], { encoding: 'utf8' }));
 
-/** What the gauge of a wall boiler with a flat vessel shows, every three minutes, as the simulator has it. */
-function flatVessel(): [string, number][] {
-  const circuit = { kind: 'sealed-hot-water' as const, waterVolumeL: 95, heatOutputKw: 24, staticHeadM: 4, maxFlowC: 70, reliefValve: { setBar: 3 }, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 }, gauge: { resolutionBar: 0.1 } };
-  const { log } = simulateCase({ circuit, faults: [{ id: 'vessel-undercharged', severity: 0, parameters: { prechargeGaugeBar: -0.1, startGaugeBar: 1 } }], schedule: { startC: 17, durationS: 900, stepS: 180, heat: [{ onS: 0, offS: 900 }] } });
-  return log.samples.pressureBar.slice(1).map((bar, i) => [bar!.toFixed(1), Math.round(log.samples.flowC![i + 1]!)]);
-}
+/** A flat vessel, read every three minutes after the cold reading. */
+const flatVessel = () => wallBoilerReadings({ prechargeGaugeBar: -0.1, durationS: 900, stepS: 180 }).slice(1);
 
 describe('the main job, on a phone', () => {
   it('goes from a complaint to a verdict that a test then moves', async () => {
-    const { page } = device;
+    const { page } = at.device;
     // A heat cycle takes a quarter of an hour; the page's clock is put on instead of waiting.
     await page.clock.install();
     await newJob(page, '14 Kiln Row');
@@ -66,7 +54,7 @@ describe('the main job, on a phone', () => {
   });
 
   it('takes a reading back at once, and a correction keeps what stood before', async () => {
-    const { page } = device;
+    const { page } = at.device;
     await newJob(page, '2 Tannery Yard');
     await logPressure(page, '1.1');
     await logPressure(page, '1,4');
@@ -82,7 +70,7 @@ describe('the main job, on a phone', () => {
   });
 
   it('falls into no precharge trap', async () => {
-    const { page } = device;
+    const { page } = at.device;
     await openJob(page, '7 Quarry Steps');
     await page.goto(`${page.url()}/test/precharge`);
     await page.getByText('Wait until below 50 °C').waitFor();
@@ -100,7 +88,7 @@ describe('the main job, on a phone', () => {
   });
 
   it('keeps a timed watch through a reload, and puts its minutes into the finding', async () => {
-    const { page } = device;
+    const { page } = at.device;
     await openJob(page, '22 Weir Street');
     await page.goto(`${page.url()}/test/fill-disconnected-watch`);
     await page.getByRole('button', { name: 'Start the watch' }).click();
@@ -118,7 +106,7 @@ describe('the main job, on a phone', () => {
 
 describe('work done', () => {
   it('is recorded, stays unproved until a heat run, and is then judged by it', async () => {
-    const { page } = device;
+    const { page } = at.device;
     await openJob(page, '5 Mill Hill Close');
     await page.getByRole('button', { name: 'Record work done' }).click();
     await page.getByRole('button', { name: 'Vessel changed' }).click();
@@ -127,7 +115,7 @@ describe('work done', () => {
     await page.getByText('Not proved yet').waitFor();
     await page.getByText('Vessel changed to 0.8 bar').waitFor();
     // The repaired demo job has its heat run after the work.
-    await page.goto(jumper.base);
+    await page.goto(at.jumper.base);
     await openJob(page, '41 Orchard Bank');
     await page.getByText('Put right, and proved').waitFor();
   });
@@ -135,7 +123,7 @@ describe('work done', () => {
 
 describe('bad input loses nothing', () => {
   it('asks whether 14 was psi, refuses what no gauge shows, and keeps what was typed', async () => {
-    const { page } = device;
+    const { page } = at.device;
     await newJob(page, '9 Lime Street');
     await logPressure(page, '14');
     await page.getByText('14 bar: was that psi?').waitFor();
@@ -157,7 +145,7 @@ describe('bad input loses nothing', () => {
   });
 
   it('names the field of a new job and keeps the rest of the form', async () => {
-    const { page } = device;
+    const { page } = at.device;
     await page.getByRole('button', { name: 'New job' }).click();
     await page.getByRole('button', { name: 'Enter what you know' }).click();
     await page.getByLabel('Vessel', { exact: true }).fill('-8');
@@ -173,7 +161,7 @@ describe('bad input loses nothing', () => {
     ['a time that runs back', JSON.stringify({ format: 'jumper-case', version: 1, id: 'x', circuit: { kind: 'sealed-hot-water', reliefValve: { setBar: 3 } }, logs: [{ samples: { tS: [0, 60, 30], pressureBar: [1, 1, 1] } }] }), 'logs.0.samples.tS.2: runs backwards'],
     ['a pressure too high', JSON.stringify({ format: 'jumper-case', version: 1, id: 'x', circuit: { kind: 'sealed-hot-water', reliefValve: { setBar: 3 } }, logs: [{ samples: { tS: [0], pressureBar: [99] } }] }), 'logs.0.samples.pressureBar.0: must be at most 25'],
   ])('a case file with %s changes nothing and says where', async (_name, content, line) => {
-    const { page } = device;
+    const { page } = at.device;
     await page.getByRole('list', { name: 'Jobs' }).getByRole('link').first().waitFor();
     const before = await page.getByRole('list', { name: 'Jobs' }).getByRole('link').count();
     const path = join(folder, 'broken.json');
@@ -187,7 +175,7 @@ describe('bad input loses nothing', () => {
 
 describe('a case file', () => {
   it('leaves and comes back, and the command line says the same as the app', async () => {
-    const { page } = device;
+    const { page } = at.device;
     await openJob(page, '7 Quarry Steps');
     const shown = await firstSuspect(page);
     const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save as case file' }).click()]);
@@ -200,7 +188,7 @@ describe('a case file', () => {
     expect(shown).toContain(percent);
 
     // Opened again it is a new job with the same answer.
-    await page.goto(jumper.base);
+    await page.goto(at.jumper.base);
     await page.getByTestId('case-file').setInputFiles(path);
     await page.getByTestId('reading').waitFor();
     expect(await firstSuspect(page)).toBe(shown);
@@ -210,7 +198,7 @@ describe('a case file', () => {
 
 describe('in a cellar', () => {
   it('opens, logs and judges with no network, and sends when there is one', async () => {
-    const { page, context } = device;
+    const { page, context } = at.device;
     await page.evaluate(async () => { await navigator.serviceWorker.ready; });
     await newJob(page, '3 Cellar Lane');
     await page.getByRole('status').filter({ hasText: 'all sent' }).waitFor();
@@ -230,7 +218,7 @@ describe('in a cellar', () => {
     await context.setOffline(false);
     await page.evaluate(() => window.dispatchEvent(new Event('online')));
     await page.getByRole('status').filter({ hasText: 'all sent' }).waitFor();
-    const other = await jumper.device();
+    const other = await at.jumper.device();
     await openJob(other.page, '3 Cellar Lane');
     expect(await reading(other.page)).toBe('2.6');
     await other.context.close();
