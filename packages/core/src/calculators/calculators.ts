@@ -1,11 +1,14 @@
 import { atmosphericBar, staticHeadBar } from '../circuit/atmosphere';
+import type { CircuitSheet } from '../circuit/CircuitSheet';
+import { leastFillGaugeBar, resolveCircuit } from '../circuit/resolveCircuit';
 import { contentFromDoseL, EMITTER_L_PER_KW, emitterContentL, PIPE_BORES_MM, pipeContentL, type EmitterKind, type PipeSize } from '../circuit/contentOf';
 import { flowForHeatLPerH, heatOfFlowKw, hotShareOfBlend, radiatorOutputKw } from '../circulation/heatFlow';
 import { pipeFriction } from '../circulation/pipeFriction';
 import { excessAirFactor, gasInputKw } from '../combustion/gasRate';
 import { RELIEF_LIFE_YEARS, reliefBand } from '../components/reliefBand';
+import { chargeBySchool } from '../size/chargeSchools';
 import { chargeOutcome, highestTemperatureC } from '../size/chargeOutcome';
-import { airCushionTankUsL, diaphragmTankUsL, expansionOfContentL, leastVesselEn12828L, vesselPerLitreOfContent } from '../size/vesselSize';
+import { airCushionTankUsL, diaphragmTankUsL, expansionOfContentL, finalDesignGaugeBar, leastVesselEn12828L, vesselPerLitreOfContent } from '../size/vesselSize';
 import { cycleMinutes, edrOfKw, evaporationHeatKjPerKg, gravityReturnHeightM, steamForHeatKgPerH } from '../steam/steamLoad';
 import { bucketL } from '../vessel/bucket';
 import { chargeFromDrawOff } from '../vessel/chargeFromDrawOff';
@@ -55,10 +58,12 @@ export const CALCULATORS = {
     inputs: [number('heightM', 'Highest water above the vessel', 'length', 4.5, 0, 60), number('labelBar', 'On the label', 'pressure', 0.75, 0, 8), ...circuit],
     compute: (n) => {
       const head = staticHeadBar(n.heightM!);
-      const schools: [string, string, number][] = [['label', 'By the label', n.labelBar!], ['head', 'Static head + 0.25 bar', head + 0.25], ['floors', 'Half a bar a floor', 0.5 * Math.max(1, Math.ceil(n.heightM! / 2.7))], ['one', 'Always 1 bar', 1]];
-      const covers = n.labelBar! >= head + 0.2;
+      const sheet: CircuitSheet = { kind: 'sealed-hot-water', staticHeadM: n.heightM!, vessel: { labelPrechargeBar: n.labelBar! } };
+      const by = chargeBySchool(sheet);
+      const schools: [string, string, number][] = [['label', 'By the label', n.labelBar!], ['head', 'Static head + 0.25 bar', head + 0.25], ['floors', 'Half a bar a floor', by.perFloor!], ['one', 'Always 1 bar', by.oneBar]];
+      const covers = resolveCircuit(sheet).prechargeFrom === 'label';
       return schools.map(([id, label, charge]) => {
-        const fill = Math.max(n.fillGaugeBar!, charge + 0.3, head + 0.5);
+        const fill = Math.max(n.fillGaugeBar!, leastFillGaugeBar(charge, head));
         const o = outcome({ ...n, prechargeGaugeBar: charge, fillGaugeBar: fill });
         const chosen = covers ? id === 'label' : id === 'head';
         const note: Note = ['fill ', { quantity: 'pressure', value: fill }, ', hot ', { quantity: 'pressure', value: o.hotGaugeBar }, ', reserve ', { quantity: 'volume', value: o.reserveL }, `${chosen ? '; the default here' : ''}${o.marginToReliefBar < 0.3 ? '; too near the relief' : ''}`];
@@ -71,8 +76,7 @@ export const CALCULATORS = {
     title: 'Size of the vessel', group: 'Water and vessel', use: 'Whether the vessel is large enough, by three methods.',
     inputs: [CONTENT, number('coldC', 'Cold', 'temperature', 10, 1, 60), number('hotC', 'Highest', 'temperature', 80, 2, 120), CHARGE, FILL, RELIEF],
     compute: (n) => {
-      const final = n.reliefSetGaugeBar! <= 5 ? n.reliefSetGaugeBar! - 0.5 : 0.9 * n.reliefSetGaugeBar!;
-      const us = { contentL: n.contentL!, coldC: n.coldC!, hotC: n.hotC!, fillGaugeBar: n.fillGaugeBar!, hotGaugeBar: final };
+      const us = { contentL: n.contentL!, coldC: n.coldC!, hotC: n.hotC!, fillGaugeBar: n.fillGaugeBar!, hotGaugeBar: finalDesignGaugeBar(n.reliefSetGaugeBar!) };
       return [
         main('en12828', 'EN 12828', 'volume', leastVesselEn12828L({ contentL: n.contentL!, coldC: n.coldC!, hotC: n.hotC!, prechargeGaugeBar: n.prechargeGaugeBar!, reliefSetGaugeBar: n.reliefSetGaugeBar! })),
         result('diaphragm', 'US method, diaphragm', 'volume', diaphragmTankUsL(us)), result('cushion', 'US method, air cushion', 'volume', airCushionTankUsL(us)),
@@ -85,7 +89,7 @@ export const CALCULATORS = {
   fill: {
     title: 'Fill and static head', group: 'Pressure', use: 'What the gauge must show for water to stand at the top.',
     inputs: [number('heightM', 'Highest water above the gauge', 'length', 4.5, 0, 100), CHARGE, number('altitudeM', 'Site above the sea', 'length', 0, -100, 4500)],
-    compute: (n) => { const head = staticHeadBar(n.heightM!); return [main('fillBar', 'Fill, cold', 'pressure', Math.max(n.prechargeGaugeBar! + 0.3, head + 0.5)), result('headBar', 'Static head', 'pressure', head), result('atm', 'Atmosphere there, absolute', 'pressure', atmosphericBar(n.altitudeM!))]; },
+    compute: (n) => { const head = staticHeadBar(n.heightM!); return [main('fillBar', 'Fill, cold', 'pressure', leastFillGaugeBar(n.prechargeGaugeBar!, head)), result('headBar', 'Static head', 'pressure', head), result('atm', 'Atmosphere there, absolute', 'pressure', atmosphericBar(n.altitudeM!))]; },
     formula: '0.0981 bar a metre (0.433 psi a foot); fill = charge + 0.3, not below head + 0.5', source: 'Hydrostatics; EN 12828 for the fill (from memory); ISA for the atmosphere',
   },
   drawOff: {

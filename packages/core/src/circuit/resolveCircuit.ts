@@ -81,5 +81,8 @@ function resolveCharge(vessel: { labelPrechargeBar?: number; targetPrechargeBar?
 
 function fillFor(sheet: CircuitSheet, prechargeGaugeBar: number, staticGaugeBar: number): number {
   const fed = sheet.fill?.kind === 'reducing-valve' ? sheet.fill.setBar : sheet.fill?.kind === 'pressurisation-unit' ? sheet.fill.cutOutBar : undefined;
-  return fed ?? Math.max(prechargeGaugeBar + 0.3, staticGaugeBar + 0.5);
+  return fed ?? leastFillGaugeBar(prechargeGaugeBar, staticGaugeBar);
 }
+
+/** Fill wanted where nothing feeds the circuit: charge + 0.3 bar (EN 12828, from memory), not below the static head + 0.5. */
+export const leastFillGaugeBar = (prechargeGaugeBar: number, staticGaugeBar: number): number => Math.max(prechargeGaugeBar + 0.3, staticGaugeBar + 0.5);

@@ -1,4 +1,5 @@
 import { requireInRange } from '../OutOfRangeError';
+import { toMetres } from '../units/convert';
 
 /** Heat input from a timed meter, kW gross: volume · calorific value / time. Recorded by licensed people; the tool does the arithmetic only.
  *  @param volumeM3 read off the meter; @param seconds over which; @param grossMjPerM3 about 39 for natural gas (common practice) */
@@ -9,7 +10,7 @@ export function gasInputKw(volumeM3: number, seconds: number, grossMjPerM3 = 39)
   return (volumeM3 * grossMjPerM3 * 1000) / seconds;
 }
 
-export const M3_PER_CUBIC_FOOT = 0.3048 ** 3;
+export const M3_PER_CUBIC_FOOT = toMetres(1, 'ft') ** 3;
 
 /** Excess air factor from dry CO₂: about CO₂max / CO₂, with 11.7 % for natural gas (common practice). */
 export function excessAirFactor(co2Percent: number, mostCo2Percent = 11.7): number {

@@ -18,9 +18,10 @@ export interface LogFit {
   predicted: Float64Array[];
 }
 
+/** Steps from every start before the best of them are gone on with. */
+const LOOK_ITERATIONS = 4;
 /** Counts, fixed: the same input gives the same answer on any machine. */
 export interface Effort { starts: number; scouts: number; kept: number; iterations: number; draws: number }
-const LOOK_ITERATIONS = 4;
 export const THOROUGH: Effort = { starts: 5, scouts: 60, kept: 4, iterations: 12, draws: 360 };
 /** Enough to see that a model is out of the question. */
 export const QUICK: Effort = { starts: 2, scouts: 30, kept: 1, iterations: 8, draws: 60 };
@@ -65,16 +66,15 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
   const total = modes.reduce((sum, m) => sum + Math.exp(m.laplace - best.laplace), 0);
   const parts: ProposalPart[] = modes.map((m) => ({ z: m.z, l: m.l, logDetL: m.logDetL, share: Math.exp(m.laplace - best.laplace) / total }));
   const z = new Float64Array(n), d = new Float64Array(n);
-  const targets: number[] = [], points_: Float64Array[] = [], draws: Float64Array[] = [];
+  const targets: number[] = [], drawnAt: Float64Array[] = [], draws: Float64Array[] = [];
   // A first lot round the modes shows where the weight really lies; the rest is drawn round its own mean and spread as well.
   const first = Math.round(effort.draws * FIRST_SHARE);
   sample(first);
-  const adapted = adaptedPart(points_, weightsOf(targets, points_), n);
+  const adapted = adaptedPart(drawnAt, relativeWeights().weights, n);
   if (adapted) { for (const p of parts) p.share *= 1 - ADAPTED_SHARE; parts.push({ ...adapted, share: ADAPTED_SHARE }); }
   sample(effort.draws - first);
-  const logWeights = points_.map((at, i) => targets[i]! - logProposal(at));
-  const most = Math.max(...logWeights);
-  const weights = truncated(logWeights.map((w) => Math.exp(w - most)));
+  const { most, weights: raw } = relativeWeights();
+  const weights = truncated(raw);
   const sum = weights.reduce((a, b) => a + b, 0);
   residuals(best.z, r);
   return {
@@ -99,15 +99,16 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
       for (let i = 0; i < n; i++) z[i] = part.z[i]! + widen * d[i]!;
       const half = residuals(z, r);
       targets.push(-half - logDet - (n / 2) * Math.log(2 * Math.PI));
-      points_.push(z.slice());
+      drawnAt.push(z.slice());
       draws.push(v.slice());
     }
   }
 
-  function weightsOf(target: number[], at: Float64Array[]): number[] {
-    const logs = at.map((x, i) => target[i]! - logProposal(x));
-    const top = Math.max(...logs);
-    return logs.map((w) => Math.exp(w - top));
+  /** Weights of the draws so far under the present mixture, relative to the largest, whose logarithm is `most`. */
+  function relativeWeights(): { most: number; weights: number[] } {
+    const logs = drawnAt.map((at, i) => targets[i]! - logProposal(at));
+    const most = Math.max(...logs);
+    return { most, weights: logs.map((w) => Math.exp(w - most)) };
   }
 
   /** Log density of the mixture, as if every draw had come from all of it: the later parts then help the earlier draws too. */

@@ -77,7 +77,7 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
     track.fillOn[i] = state.fill; track.coilOn[i] = state.coil; track.boilerOn[i] = state.boiler;
   }
   // A needle sticks; a sensor does not.
-  const dialStepBar = log.source === 'logger' || log.source === 'csv' ? 0 : circuit.gaugeStepBar;
+  const dialStepBar = bySensor(log) ? 0 : circuit.gaugeStepBar;
   const spanC = Math.max(LEAST_SPAN_K, track.spanK), coldestC = Math.min(...means.meanC);
   for (let i = 0; i < n; i++) {
     track.warmth[i] = Math.sqrt((means.meanC[i]! - coldestC) / spanC);
@@ -100,13 +100,18 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
   }
 }
 
-const GRAINS = [0.5, 0.2, 0.1, 0.05, 0.02, 0.01] as const;
+const SENSOR_STEP_BAR = 0.01;
+const GRAINS = [0.5, 0.2, 0.1, 0.05, 0.02, SENSOR_STEP_BAR];
 
-/** To what the pressures were rounded. A logger's own grain shows in its values; a hand reads a dial to half a division at best. */
+/** Written by a sensor, not read off a dial. */
+const bySensor = (log: PressureLog) => log.source === 'logger' || log.source === 'csv';
+
+/** To what the pressures were rounded: a sensor to a hundredth, a hand to what its readings show, half a division of the dial at best. */
 function readingStepBar(log: PressureLog, gaugeBar: number[], sheetStepBar: number): number {
+  if (bySensor(log)) return Math.min(sheetStepBar, SENSOR_STEP_BAR);
   const on = (grain: number) => gaugeBar.filter((p) => Math.abs(p / grain - Math.round(p / grain)) < 0.02).length >= 0.95 * gaugeBar.length;
-  const grain = log.source === 'logger' || log.source === 'csv' ? 0.01 : (GRAINS.find(on) ?? 0.01);
-  return log.source === 'logger' || log.source === 'csv' ? Math.min(sheetStepBar, grain) : Math.max(Math.min(grain, sheetStepBar), sheetStepBar / 2);
+  const grain = GRAINS.find(on) ?? SENSOR_STEP_BAR;
+  return Math.max(Math.min(grain, sheetStepBar), sheetStepBar / 2);
 }
 
 /** The model's own error while nothing is heated, bar, and when warm as a share of the log's range, with temperatures read and without. Set by the

@@ -45,9 +45,16 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[]): Judged
   const idleGiven = evidence.findings.some((f) => f.finding.test === 'idle-cold-pressure');
   // Where the pressure fell below what the feed holds, either nothing feeds it or the feed stands shut, as many keep it.
   const feedMayBeShut = circuit.fedByItself && tracks.some((t) => Math.min(...t.gaugeBar) < circuit.fillGaugeBar - 0.08);
+  /** A hypothesis that may hold in a second way too, and how often it does. */
+  const otherWayOf = (model: LogModel): { model: LogModel; share: number } | null => {
+    if (tracks.length && model.gauge === 'off') return { model: { ...model, gauge: 'stuck' }, share: STUCK_SHARE };
+    if (feedMayBeShut && model.feed === 'right') return { model: { ...model, feed: 'dead' }, share: SHUT_FEED_SHARE };
+    return null;
+  };
   const judgeWith = (fitOf: (m: LogModel) => LogFit, which: WeightedSet[]) => which.map(({ faults, weight }): JudgedSet => {
     const model = logModelOf(faults);
-    const fit = !tracks.length ? fitOf(model) : model.gauge === 'off' ? mixed(fitOf(model), fitOf({ ...model, gauge: 'stuck' }), STUCK_SHARE) : feedMayBeShut && model.feed === 'right' ? mixed(fitOf(model), fitOf({ ...model, feed: 'dead' }), SHUT_FEED_SHARE) : fitOf(model);
+    const otherWay = otherWayOf(model);
+    const fit = otherWay ? mixed(fitOf(model), fitOf(otherWay.model), otherWay.share) : fitOf(model);
     let logEvidence = fit.logEvidence;
     const cold = features[0]?.coldBar;
     if (cold !== null && cold !== undefined && !idleGiven && (features[0]!.coldC ?? 20) < 40) logEvidence += Math.log(coldLevelDensity(cold, faults, circuit));

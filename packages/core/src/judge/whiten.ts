@@ -2,8 +2,8 @@ import type { LogTrack } from './LogTrack';
 
 /** The honest noise model: each point has its own error (rounding, noise), and the model a slowly wandering one (Ornstein–Uhlenbeck).
  *  A Kalman recursion turns the correlated residuals into independent ones of unit variance, linear in the number of points.
- *  @param stiffErrorBar further wandering error when warm, of a circuit with no vessel in play
  *  @param residual observed − predicted, overwritten with the whitened residuals
+ *  @param stiffErrorBar further wandering error when warm, of a circuit with no vessel in play
  *  @returns half the log determinant of the covariance (with the 2π), to be taken from the log likelihood */
 export function whiten(track: LogTrack, residual: Float64Array, stiffErrorBar: number): number {
   // The wandering error is its own size at each point times a unit process; mean and variance are that process's.

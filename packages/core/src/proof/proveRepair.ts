@@ -79,4 +79,3 @@ function rightHot(circuit: ResolvedCircuit, f: CycleFeatures, setToGaugeBar?: nu
   });
   return { lowGaugeBar: Math.min(lowGaugeBar, gaugeBar), highGaugeBar: Math.max(highGaugeBar, gaugeBar) };
 }
-

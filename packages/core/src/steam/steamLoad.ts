@@ -1,4 +1,6 @@
 import { requireInRange } from '../OutOfRangeError';
+import { staticHeadBar } from '../circuit/atmosphere';
+import { toKilowatts } from '../units/convert';
 import { saturationTemperatureC } from '../water/saturation';
 
 /** Heat of evaporation, kJ/kg: 2500.9 − 2.3237 T − 0.00128 T², within 0.1 % of the steam tables from 0 to 130 °C (own fit to table values from memory). */
@@ -8,7 +10,7 @@ export function evaporationHeatKjPerKg(celsius: number): number {
 }
 
 /** One square foot of equivalent direct radiation gives 240 BTU/h with steam at 1 psig. US handbooks, from memory. */
-const KW_PER_EDR = 240 * 0.000293071070172222;
+const KW_PER_EDR = toKilowatts(240, 'BTU/h');
 export const edrOfKw = (kw: number): number => kw / KW_PER_EDR;
 export const kwOfEdr = (squareFeet: number): number => squareFeet * KW_PER_EDR;
 
@@ -23,7 +25,7 @@ export function steamForHeatKgPerH(heatKw: number, gaugeBar: number, atmospheric
  *  margin. 0.433 psi a foot; margin 150 mm. Common practice. */
 export function gravityReturnHeightM(pressureLossBar: number, marginM = 0.15): number {
   requireInRange('pressureLossBar', pressureLossBar, 0, 1);
-  return pressureLossBar / 0.0980665 + marginM;
+  return pressureLossBar / staticHeadBar(1) + marginM;
 }
 
 /** Burner's minutes on and off in each cycle from cycles an hour and the share of the time that it fires. */

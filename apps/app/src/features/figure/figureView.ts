@@ -1,7 +1,7 @@
 import { cycleFeatures, expectedPressure, type CircuitSheet, type Interval, type PressureLog, type ResolvedCircuit } from '@jumper/core';
 import { EVENT_TITLES } from '../bench/eventTitles';
 import type { FigureView, LoopView, Point } from './figureModel';
-import { clampC, coldBarOf, coldCOf, healthyBand, rightAt } from './healthyBand';
+import { clampC, coldPointOf, healthyBand, rightAt } from './healthyBand';
 import { rungs } from './rungs';
 import { thinIndices } from './thin';
 
@@ -28,12 +28,13 @@ export function figureView({ log, sheet, circuit: c, heatOn, before = null, char
   const earlierEnd = earlier.at(-1)?.min ?? 0;
   const spanMin = niceSpan(Math.max(LEAST_SPAN_MIN, lastMin * (heatOn ? 1.5 : lastMin > 240 ? 1 : 1.12), Math.min(earlierEnd, 3 * Math.max(lastMin, LEAST_SPAN_MIN))));
   const most = [...readings, ...earlier].reduce((m, r) => Math.max(m, r.bar), 0);
-  const hot = expectedPressure({ circuit: c, coldGaugeBar: coldBarOf(log, c), coldC: coldCOf(log), flowC: c.maxFlowC });
+  const cold = coldPointOf(log, c);
+  const hot = expectedPressure({ circuit: c, coldGaugeBar: cold.gaugeBar, coldC: cold.celsius, flowC: c.maxFlowC });
   return {
     topBar: Math.max(c.reliefSetGaugeBar * 1.1, most * 1.06), spanMin, readings, taken: s?.pressureBar.reduce<number>((n, p) => n + (p === null ? 0 : 1), 0) ?? 0, heat, reliefBar: c.reliefSetGaugeBar,
     before: earlier.length > 1 ? { label: before!.label, points: earlier.filter((p) => p.min >= 0 && p.min <= spanMin) } : null,
     nowBar: readings.at(-1)?.bar ?? null, lastC: heat.at(-1)?.celsius ?? null,
-    band: healthyBand(log, c, spanMin, heatOn),
+    band: healthyBand(log, c, cold, spanMin, heatOn),
     rungs: rungs(sheet, c, hot.gaugeBar, chargeNow),
     forecast: forecast(readings, c.reliefSetGaugeBar, spanMin, heatOn),
     events: (log?.events ?? []).filter((e) => e.kind !== 'note').map((e) => ({ min: e.tS / 60, label: EVENT_TITLES[e.kind] })),
@@ -60,10 +61,10 @@ export function loopView(log: PressureLog | null, c: ResolvedCircuit): LoopView 
   const temperatures = points.map((p) => p.celsius);
   const fromC = clampC(Math.min(...temperatures)), toC = clampC(Math.max(...temperatures));
   if (toC - fromC < LEAST_LOOP_K) return null;
-  const cold = coldBarOf(log, c);
-  const band = cold < -0.9 ? [] : Array.from({ length: 13 }, (_, k) => {
+  const cold = { gaugeBar: coldPointOf(log, c).gaugeBar, celsius: fromC };
+  const band = cold.gaugeBar < -0.9 ? [] : Array.from({ length: 13 }, (_, k) => {
     const celsius = fromC + ((toC - fromC) * k) / 12;
-    return { celsius, ...rightAt(c, cold, fromC, celsius) };
+    return { celsius, ...rightAt(c, cold, celsius) };
   });
   return { points, band, fromC, toC, topBar: Math.max(...points.map((p) => p.bar), ...band.map((b) => b.high)) * 1.1, reliefBar: c.reliefSetGaugeBar };
 }

@@ -5,25 +5,29 @@ const BAND_POINTS = 40;
 const ENDS_BAND = ['top-up', 'vented', 'drained', 'drawn-off', 'vessel-recharged'];
 
 export const clampC = (x: number) => Math.min(150, Math.max(1, x));
-export const coldBarOf = (log: PressureLog | null, c: ResolvedCircuit) => (log ? cycleFeatures(log).coldBar : null) ?? c.fillGaugeBar;
-export const coldCOf = (log: PressureLog | null) => clampC((log ? cycleFeatures(log).coldC : null) ?? 15);
+
+export interface ColdPoint { gaugeBar: number; celsius: number }
+/** Where a log starts from cold, or would: one pass over it, so it is asked for once and handed on. */
+export function coldPointOf(log: PressureLog | null, c: ResolvedCircuit): ColdPoint {
+  const f = log ? cycleFeatures(log) : null;
+  return { gaugeBar: f?.coldBar ?? c.fillGaugeBar, celsius: clampC(f?.coldC ?? 15) };
+}
 
 /** Where a healthy circuit of this sheet would run: at the temperatures read so far, and, with the heat on, towards the greatest flow temperature. */
-export function healthyBand(log: PressureLog | null, c: ResolvedCircuit, spanMin: number, heatOn: boolean): FigureView['band'] {
-  const cold = coldBarOf(log, c), fromC = coldCOf(log);
-  if (cold < -0.9 || cold > 24) return [];
+export function healthyBand(log: PressureLog | null, c: ResolvedCircuit, cold: ColdPoint, spanMin: number, heatOn: boolean): FigureView['band'] {
+  if (cold.gaugeBar < -0.9 || cold.gaugeBar > 24) return [];
   const flow = flowAt(log, c, heatOn);
   // After water was let in or out by hand the cold point no longer holds: the band ends there.
   const until = (log?.events?.find((e) => ENDS_BAND.includes(e.kind) && e.tS > 0)?.tS ?? Infinity) / 60;
   return Array.from({ length: BAND_POINTS + 1 }, (_, k) => {
     const min = (spanMin * k) / BAND_POINTS;
-    return { min, ...rightAt(c, cold, fromC, flow(min)) };
+    return { min, ...rightAt(c, cold, flow(min)) };
   }).filter((b) => b.min <= until);
 }
 
 /** The band at one flow temperature. */
-export function rightAt(circuit: ResolvedCircuit, coldGaugeBar: number, coldC: number, flowC: number): { low: number; high: number } {
-  const right = expectedPressure({ circuit, coldGaugeBar, coldC, flowC: Math.max(coldC, clampC(flowC)) });
+export function rightAt(circuit: ResolvedCircuit, cold: ColdPoint, flowC: number): { low: number; high: number } {
+  const right = expectedPressure({ circuit, coldGaugeBar: cold.gaugeBar, coldC: cold.celsius, flowC: Math.max(cold.celsius, clampC(flowC)) });
   return { low: Math.min(right.lowGaugeBar, right.gaugeBar), high: Math.max(right.highGaugeBar, right.gaugeBar) + 0.02 };
 }
 

@@ -1,11 +1,10 @@
-import { fromBar, fromCelsius, fromKilowatts, fromLitres, fromMetres, toBar, toCelsius, toKilowatts, toLitres, toMetres, type Quantity } from '@jumper/core';
+import { M3_PER_CUBIC_FOOT, fromBar, fromCelsius, fromKilowatts, fromLitres, fromMetres, toBar, toCelsius, toKilowatts, toLitres, toMetres, type Quantity } from '@jumper/core';
 import { pressureNumber, type Units } from './units';
 
 interface Shown { unit: string; from: (canonical: number) => number; to: (shown: number) => number; digits: number }
 
 const same = (unit: string, digits: number): Shown => ({ unit, from: (x) => x, to: (x) => x, digits });
 const scaled = (unit: string, per: number, digits: number): Shown => ({ unit, from: (x) => x / per, to: (x) => x * per, digits });
-const L_PER_GPM_HOUR: Record<Exclude<Units['volume'], 'L'>, number> = { 'US gal': 227.1247, 'Imp gal': 272.7654 };
 
 /** How a quantity stands in the user's units. Volumes decide flows; lengths decide bores. */
 export function shownAs(quantity: Quantity, u: Units): Shown {
@@ -16,14 +15,14 @@ export function shownAs(quantity: Quantity, u: Units): Shown {
     case 'volume': return { unit: u.volume, from: (x) => fromLitres(x, u.volume), to: (x) => toLitres(x, u.volume), digits: 1 };
     case 'small-volume': return { unit: u.volume, from: (x) => fromLitres(x, u.volume), to: (x) => toLitres(x, u.volume), digits: 2 };
     case 'litres-per-bar': { const per = toLitres(1, u.volume) / toBar(1, u.pressure); return scaled(`${u.volume}/${u.pressure}`, per, u.pressure === 'bar' ? 3 : 5); }
-    case 'flow': return u.volume === 'L' ? same('L/h', 1) : scaled(u.volume === 'US gal' ? 'US gpm' : 'Imp gpm', L_PER_GPM_HOUR[u.volume], 3);
+    case 'flow': return u.volume === 'L' ? same('L/h', 1) : scaled(u.volume === 'US gal' ? 'US gpm' : 'Imp gpm', 60 * toLitres(1, u.volume), 3);
     case 'loss': return { unit: `${u.volume}/day`, from: (x) => fromLitres(x, u.volume), to: (x) => toLitres(x, u.volume), digits: 2 };
     case 'length': return { unit: u.length, from: (x) => fromMetres(x, u.length), to: (x) => toMetres(x, u.length), digits: 2 };
     case 'bore': return u.length === 'ft' ? scaled('in', 25.4, 2) : same('mm', 1);
     case 'power': return { unit: u.power, from: (x) => fromKilowatts(x, u.power), to: (x) => toKilowatts(x, u.power), digits: u.power === 'kW' ? 2 : 0 };
-    case 'speed': return u.length === 'ft' ? scaled('ft/s', 0.3048, 2) : same('m/s', 2);
+    case 'speed': return u.length === 'ft' ? scaled('ft/s', toMetres(1, 'ft'), 2) : same('m/s', 2);
     case 'friction': return u.length === 'ft' ? scaled('ft per 100 ft', 98.0665, 2) : same('Pa/m', 0);
-    case 'cubic-metres': return u.length === 'ft' ? scaled('ft³', 0.028316846592, 2) : same('m³', 4);
+    case 'cubic-metres': return u.length === 'ft' ? scaled('ft³', M3_PER_CUBIC_FOOT, 2) : same('m³', 4);
     case 'calorific': return u.length === 'ft' ? scaled('BTU/ft³', 0.0372589, 0) : same('MJ/m³', 1);
     case 'percent': return same('%', 1);
     case 'years': return same('years', 0);
