@@ -27,6 +27,9 @@ it('the wide view is worked from the keyboard', () => on(wide, async ({ page }) 
   await page.getByTestId('reading').getByText('1.3', { exact: true }).waitFor();
   await page.keyboard.press('z');
   await page.getByTestId('reading').getByText('1.2', { exact: true }).waitFor();
+  await page.keyboard.type('1.45');
+  await page.keyboard.press('Enter');
+  await page.getByTestId('reading').getByText('1.45', { exact: true }).waitFor();
   await page.keyboard.press('h');
   await page.getByRole('button', { name: 'Heat off', exact: true }).waitFor();
   await page.keyboard.press('?');

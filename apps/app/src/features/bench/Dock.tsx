@@ -75,6 +75,7 @@ export function Dock({ jobId, lastBar, lastAtMs, lastC, startBar, heatOn, narrow
   };
 
   useShortcuts({
+    ...Object.fromEntries([...'0123456789'].map((digit) => [digit, () => setTyped((typed ?? '') + digit)])),
     l: () => setTyped(''), Enter: () => void press(), '+': () => nudge(1), '-': () => nudge(-1), h: () => void event(heatOn ? 'heat-off' : 'heat-on'), t: () => void event('top-up'),
     c: () => setTemperatures(temperatures ?? { flow: '', ret: '' }), z: () => { if (undo) { onUndo(undo.id); setUndo(null); } },
     Escape: () => { setTyped(null); setNudgedBar(null); setQuestion(null); setTemperatures(null); setMore(false); },

@@ -3,7 +3,7 @@ import { Button } from '../../ui/Button';
 import { Text } from '../../ui/Text';
 
 const KEYS: [string, string][] = [
-  ['L', 'type a pressure'], ['+  −', 'nudge the value'], ['Enter', 'log it'], ['C', 'temperatures with it'], ['H', 'heat on or off'], ['T', 'topped up'], ['Z', 'take the last entry back'], ['N', 'start the next test'], ['← →', 'go along the trace, when it has the focus'], ['Esc', 'leave an entry'], ['?', 'this list'],
+  ['L', 'type a pressure, or begin with its digits'], ['+  −', 'nudge the value'], ['Enter', 'log it'], ['C', 'temperatures with it'], ['H', 'heat on or off'], ['T', 'topped up'], ['Z', 'take the last entry back'], ['N', 'start the next test'], ['← →', 'go along the trace, when it has the focus'], ['Esc', 'leave an entry'], ['?', 'this list'],
 ];
 
 /** The keyboard of the bench, for a wide screen. */

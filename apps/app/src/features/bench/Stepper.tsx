@@ -1,6 +1,6 @@
 import Minus from 'lucide-react-native/icons/minus';
 import Plus from 'lucide-react-native/icons/plus';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { Pressable, TextInput, View } from 'react-native';
 import { Text } from '../../ui/Text';
 import { useTheme } from '../../ui/ThemeProvider';
@@ -12,7 +12,12 @@ const HOLD_MS = 380, REPEAT_MS = 90;
 /** Minus, value, plus: a touch nudges, a hold runs, a touch on the value types. */
 export function Stepper({ name, shown, unit, typed, onNudge, onType, onSubmit, alone = false }: Props) {
   const input = useRef<TextInput>(null);
-  useEffect(() => { if (typed !== null) input.current?.focus(); }, [typed !== null]); // eslint-disable-line react-hooks/exhaustive-deps
+  // Before the next key arrives, and not a moment later: the library's own selectTextOnFocus selects on a timer, which would swallow the first digit of a quick typist.
+  useLayoutEffect(() => {
+    if (typed === null) return;
+    input.current?.focus();
+    if (typed === shown) (input.current as unknown as HTMLInputElement | null)?.select();
+  }, [typed !== null]); // eslint-disable-line react-hooks/exhaustive-deps
   return (
     <View className={`min-w-0 flex-row items-stretch gap-2 ${alone ? '' : 'flex-1'}`}>
       <Nudge name={`${name} down`} direction={-1} onNudge={onNudge} />
@@ -23,7 +28,7 @@ export function Stepper({ name, shown, unit, typed, onNudge, onType, onSubmit, a
           <Text className="font-figure text-[18px]">{` ${unit}`}</Text>
         </Pressable>
       ) : (
-        <TextInput ref={input} aria-label={`${name} in ${unit}`} value={typed} onChangeText={onType} onSubmitEditing={onSubmit} inputMode="decimal" selectTextOnFocus
+        <TextInput ref={input} aria-label={`${name} in ${unit}`} value={typed} onChangeText={onType} onSubmitEditing={onSubmit} inputMode="decimal"
           className="min-h-[60px] w-0 min-w-0 flex-1 border border-ink bg-lime text-center font-figure text-[44px] text-ink" />
       )}
       <Nudge name={`${name} up`} direction={1} onNudge={onNudge} />

@@ -1,12 +1,13 @@
-import { useEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 
 export type Shortcuts = Record<string, () => void>;
 
 /** Keys of a wide screen's keyboard. Not while something is typed, nor with a modifier held, nor where a control has its own use for the key. */
 export function useShortcuts(keys: Shortcuts): void {
   const latest = useRef(keys);
-  useEffect(() => { latest.current = keys; });
-  useEffect(() => {
+  useLayoutEffect(() => { latest.current = keys; });
+  // With the first paint: a key pressed on what is seen counts.
+  useLayoutEffect(() => {
     const press = (e: KeyboardEvent) => {
       if (e.ctrlKey || e.metaKey || e.altKey || e.defaultPrevented) return;
       const on = e.target instanceof HTMLElement ? e.target : null;
