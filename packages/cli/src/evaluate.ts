@@ -1,4 +1,4 @@
-// npm run evaluate -- [--cases N] [--tier hand|logger|findings|pair] [--from SEED] [--out FILE.json]: the judge against plants of another physics.
+// npm run evaluate -- [--cases N] [--tier hand|logger|findings|pair] [--from SEED] [--shows BAR] [--out FILE.json]: the judge against plants of another physics.
 import { writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { fileURLToPath } from 'node:url';
@@ -9,13 +9,13 @@ import { confusions, makeCase, reliability, ruleOfThumb, scoreTier, TIERS, type 
 
 const say = (line: string) => process.stdout.write(`${line}\n`);
 
-interface Share { tiers: Tier[]; from: number; cases: number; step: number; offset: number }
+interface Share { tiers: Tier[]; from: number; cases: number; step: number; offset: number; leastShownBar: number | undefined }
 
-function judgeShare({ tiers, from, cases, step, offset }: Share): Judged[] {
+function judgeShare({ tiers, from, cases, step, offset, leastShownBar }: Share): Judged[] {
   const judged: Judged[] = [];
   for (const tier of tiers)
     for (let i = offset; i < cases; i += step) {
-      const made = makeCase(tier, from + i);
+      const made = makeCase(tier, from + i, leastShownBar);
       const parsed = caseFile.parse(made.case);
       const start = performance.now();
       const d = diagnose(parsed as unknown as Case);
@@ -38,7 +38,7 @@ async function main() {
   const threads = Math.max(1, Math.min(8, cpus().length));
   let done = 0;
   const shares = await Promise.all(Array.from({ length: threads }, (_, offset) => new Promise<Judged[]>((resolve, reject) => {
-    const worker = new Worker(fileURLToPath(import.meta.url), { workerData: { tiers, from, cases, step: threads, offset } satisfies Share });
+    const worker = new Worker(fileURLToPath(import.meta.url), { workerData: { tiers, from, cases, step: threads, offset, leastShownBar: option('shows', '') ? Number(option('shows', '')) : undefined } satisfies Share });
     worker.on('message', (m: number | Judged[]) => { if (typeof m === 'number') { if (++done % 100 === 0) process.stderr.write(`${done} of ${cases * tiers.length}\n`); } else resolve(m); });
     worker.on('error', reject);
   })));

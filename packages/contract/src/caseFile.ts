@@ -51,6 +51,7 @@ export const circuitSheet = z
         mainsBar: within(0, 25).optional(), setBar: gaugeBar.optional(), cutInBar: gaugeBar.optional(), cutOutBar: gaugeBar.optional(),
       })
       .optional(),
+    pump: z.looseObject({ position: z.enum(['towards-vessel', 'away-from-vessel']).optional() }).optional(),
     domesticHotWater: z.looseObject({ kind: z.enum(['plate-exchanger', 'indirect-coil', 'none']) }).optional(),
     maxFlowC: within(20, 180).optional(),
     ageYears: ageYears.optional(),

@@ -16,6 +16,7 @@ export interface CircuitSheet {
   vessels?: Vessel[];
   reliefValve?: { setBar: number; ageYears?: number; capacityKw?: number };
   fill?: { kind: FillKind; mainsBar?: number; setBar?: number; cutInBar?: number; cutOutBar?: number };
+  pump?: { position?: 'towards-vessel' | 'away-from-vessel' };
   domesticHotWater?: { kind: 'plate-exchanger' | 'indirect-coil' | 'none' };
   maxFlowC?: number;
   ageYears?: number;

@@ -1,6 +1,6 @@
-import { netGrowth } from '../water/netGrowth';
+import { fluidGrowth } from '../water/fluid';
 import { acceptedWaterL } from '../vessel/acceptedWater';
-import type { ResolvedCircuit } from './resolveCircuit';
+import { atGaugeLevel, type ResolvedCircuit } from './resolveCircuit';
 import { systemPressureGaugeBar } from './systemPressure';
 
 /** Share of the content that gets hot and how far the mean stands below the flow: central values and their reach, which outweigh
@@ -28,23 +28,24 @@ export interface ExpectedPressure {
 /** Where a healthy circuit of this sheet would stand at a flow temperature: middle, and the reach that the doubts about content, heated
  *  share, mean temperature and charge (±0.1 bar) allow, about nine in ten. */
 export function expectedPressure(input: ExpectedInput): ExpectedPressure {
-  const { circuit: c, returnC } = input;
+  const { returnC } = input;
+  const c = atGaugeLevel(input.circuit);
   const half = (drop: number) => Math.max(input.coldC, returnC === undefined ? input.flowC - drop / 2 : (input.flowC + returnC) / 2);
-  const charge = input.prechargeGaugeBar ?? c.prechargeGaugeBar;
+  const charge = input.prechargeGaugeBar !== undefined ? input.prechargeGaugeBar + c.vesselStaticBar : c.prechargeGaugeBar;
   const reach = 1.2 * c.contentSpread;
   return {
-    gaugeBar: pressureWith(input, c.contentL * HEATED.share, half(HEATED.dropK), charge),
-    lowGaugeBar: pressureWith(input, c.contentL * (1 - reach) * 0.8, half(HEATED.mostDropK * 0.8), charge + 0.08),
-    highGaugeBar: pressureWith(input, c.contentL * (1 + reach) * 0.96, half(HEATED.leastDropK), Math.max(charge - 0.08, -c.atmosphericBar)),
+    gaugeBar: pressureWith(input, c, c.contentL * HEATED.share, half(HEATED.dropK), charge),
+    lowGaugeBar: pressureWith(input, c, c.contentL * (1 - reach) * 0.8, half(HEATED.mostDropK * 0.8), charge + 0.08),
+    highGaugeBar: pressureWith(input, c, c.contentL * (1 + reach) * 0.96, half(HEATED.leastDropK), Math.max(charge - 0.08, -c.atmosphericBar)),
   };
 }
 
-function pressureWith(input: ExpectedInput, heatedL: number, meanC: number, prechargeGaugeBar: number): number {
-  const { circuit: c, coldGaugeBar, coldC } = input;
+function pressureWith(input: ExpectedInput, c: ResolvedCircuit, heatedL: number, meanC: number, prechargeGaugeBar: number): number {
+  const { coldGaugeBar, coldC } = input;
   const vesselAt = (systemGaugeBar: number) => acceptedWaterL({ nominalVolumeL: c.vesselL, prechargeGaugeBar, systemGaugeBar, atmosphericBar: c.atmosphericBar });
   const cold = vesselAt(coldGaugeBar) + c.stretchLPerBar * coldGaugeBar;
   return systemPressureGaugeBar({
-    excessL: cold + heatedL * netGrowth({ fromC: coldC, toC: meanC }),
+    excessL: cold + heatedL * fluidGrowth(c.fluid, coldC, meanC),
     nominalVolumeL: c.vesselL,
     prechargeGaugeBar,
     stretchLPerBar: c.stretchLPerBar,

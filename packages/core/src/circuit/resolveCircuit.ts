@@ -1,9 +1,11 @@
 import { atmosphericBar, staticHeadBar } from './atmosphere';
-import type { CircuitSheet } from './CircuitSheet';
+import type { CircuitFluid } from '../water/fluid';
+import type { CircuitSheet, Vessel } from './CircuitSheet';
 
 /** A sealed circuit with a number for everything, and how far each may be off. */
 export interface ResolvedCircuit {
   atmosphericBar: number;
+  fluid: CircuitFluid;
   contentL: number;
   /** Relative standard deviation of the content. 0.15 for an estimate stands for ±25 % at nine in ten. */
   contentSpread: number;
@@ -11,6 +13,8 @@ export interface ResolvedCircuit {
   vesselL: number;
   vesselSpread: number;
   staticGaugeBar: number;
+  /** Static head from the gauge up to the vessel's connection; negative where it hangs lower. Several vessels: the first's. */
+  vesselStaticBar: number;
   prechargeGaugeBar: number;
   prechargeFrom: 'target' | 'label' | 'static-head';
   fillGaugeBar: number;
@@ -42,16 +46,20 @@ export function resolveCircuit(sheet: CircuitSheet): ResolvedCircuit {
   const first = vessels[0];
   const knownVesselL = vessels.reduce((sum, v) => sum + (v.nominalVolumeL ?? 0), 0);
   const staticGaugeBar = staticHeadBar(take('staticHeadM', sheet.staticHeadM, 4));
-  const charge = resolveCharge(first, staticGaugeBar, assumed);
+  const vesselStaticBar = staticHeadBar(first?.heightAboveGaugeM ?? 0);
+  // A vessel only has to carry the water that stands above it.
+  const charge = resolveCharge(vessels, Math.max(0, staticGaugeBar - vesselStaticBar), assumed);
   const content = resolveContent(sheet, assumed);
   return {
     atmosphericBar: atmosphericBar(sheet.altitudeM ?? 0),
     ...content,
     vesselL: knownVesselL > 0 ? knownVesselL : take('vessel.nominalVolumeL', undefined, Math.max(8, 0.08 * content.contentL)),
     vesselSpread: knownVesselL > 0 ? 0.03 : 0.25,
+    fluid: sheet.glycolPercent ? { glycol: sheet.glycol ?? 'propylene', massPercent: sheet.glycolPercent } : 'water',
     staticGaugeBar,
+    vesselStaticBar,
     ...charge,
-    fillGaugeBar: fillFor(sheet, charge.prechargeGaugeBar, staticGaugeBar),
+    fillGaugeBar: fillFor(sheet, charge.prechargeGaugeBar + vesselStaticBar, staticGaugeBar),
     fedByItself: sheet.fill?.kind === 'reducing-valve' || sheet.fill?.kind === 'pressurisation-unit',
     reliefSetGaugeBar: take('reliefValve.setBar', sheet.reliefValve?.setBar, 3),
     mainsGaugeBar: take('fill.mainsBar', sheet.fill?.mainsBar, 3.5),
@@ -71,12 +79,27 @@ function resolveContent(sheet: CircuitSheet, assumed: string[]): { contentL: num
   return { contentL: 95, contentSpread: 0.45 };
 }
 
-function resolveCharge(vessel: { labelPrechargeBar?: number; targetPrechargeBar?: number } | undefined, staticGaugeBar: number, assumed: string[]): Pick<ResolvedCircuit, 'prechargeGaugeBar' | 'prechargeFrom'> {
+/** One charge for all vessels: each one's own by its volume, so that their gas together stays what it is. */
+function resolveCharge(vessels: Vessel[], staticAboveBar: number, assumed: string[]): Pick<ResolvedCircuit, 'prechargeGaugeBar' | 'prechargeFrom'> {
+  const single = (v: Vessel | undefined) => chargeOfVessel(v, staticAboveBar);
+  const lead = single(vessels[0]);
+  if (lead.prechargeFrom === 'static-head' && vessels[0]?.labelPrechargeBar === undefined) assumed.push('vessel.labelPrechargeBar');
+  const volumes = vessels.map((v) => v.nominalVolumeL ?? 0), total = volumes.reduce((a, b) => a + b, 0);
+  if (vessels.length < 2 || total === 0) return lead;
+  return { ...lead, prechargeGaugeBar: vessels.reduce((sum, v, i) => sum + (single(v).prechargeGaugeBar * volumes[i]!) / total, 0) };
+}
+
+function chargeOfVessel(vessel: Vessel | undefined, staticAboveBar: number): Pick<ResolvedCircuit, 'prechargeGaugeBar' | 'prechargeFrom'> {
   if (vessel?.targetPrechargeBar !== undefined) return { prechargeGaugeBar: vessel.targetPrechargeBar, prechargeFrom: 'target' };
   const label = vessel?.labelPrechargeBar;
-  if (label !== undefined && label >= staticGaugeBar + 0.2) return { prechargeGaugeBar: label, prechargeFrom: 'label' };
-  if (label === undefined) assumed.push('vessel.labelPrechargeBar');
-  return { prechargeGaugeBar: Math.max(0.5, Math.round((staticGaugeBar + 0.25) * 20) / 20), prechargeFrom: 'static-head' };
+  if (label !== undefined && label >= staticAboveBar + 0.2) return { prechargeGaugeBar: label, prechargeFrom: 'label' };
+  return { prechargeGaugeBar: Math.max(0.5, Math.round((staticAboveBar + 0.25) * 20) / 20), prechargeFrom: 'static-head' };
+}
+
+/** The same circuit with its vessel brought down to the gauge: it takes and gives as before where the atmosphere is less by the head between and
+ *  the charge more, since its gas sees P − head. What reckons at the gauge then need not know where the vessel hangs. */
+export function atGaugeLevel(c: ResolvedCircuit): ResolvedCircuit {
+  return c.vesselStaticBar === 0 ? c : { ...c, atmosphericBar: c.atmosphericBar - c.vesselStaticBar, prechargeGaugeBar: c.prechargeGaugeBar + c.vesselStaticBar };
 }
 
 function fillFor(sheet: CircuitSheet, prechargeGaugeBar: number, staticGaugeBar: number): number {

@@ -16,7 +16,8 @@ export function sheetWarnings(sheet: CircuitSheet): SheetWarning[] {
   const out: SheetWarning[] = [];
   const relief = sheet.reliefValve;
   const vessel = sheet.vessel ?? sheet.vessels?.[0];
-  if (c.prechargeGaugeBar < c.staticGaugeBar) out.push({ code: 'charge-below-static-head', field: 'vessel', data: { chargeBar: c.prechargeGaugeBar, staticBar: c.staticGaugeBar } });
+  const aboveVesselBar = c.staticGaugeBar - c.vesselStaticBar;
+  if (c.prechargeGaugeBar < aboveVesselBar) out.push({ code: 'charge-below-static-head', field: 'vessel', data: { chargeBar: c.prechargeGaugeBar, staticBar: aboveVesselBar } });
   if (relief?.capacityKw !== undefined && sheet.heatOutputKw !== undefined && relief.capacityKw < sheet.heatOutputKw)
     out.push({ code: 'relief-capacity-below-output', field: 'reliefValve.capacityKw', data: { capacityKw: relief.capacityKw, outputKw: sheet.heatOutputKw } });
   if ((relief?.ageYears ?? 0) > 10) out.push({ code: 'relief-old', field: 'reliefValve.ageYears', data: { ageYears: relief!.ageYears! } });

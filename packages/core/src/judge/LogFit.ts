@@ -1,5 +1,5 @@
 import { seededRandom } from '../simulate/seededRandom';
-import { predictGauge, SLOT, stiffErrorBar } from './kernel';
+import { predictGauge, SLOT } from './kernel';
 import { backSolve, cholesky, forwardSolve } from './linear';
 import type { LogTrack } from './LogTrack';
 import type { ParameterSpace } from './parameters';
@@ -16,16 +16,21 @@ export interface LogFit {
   /** Best-fitting parameters, and what they predict, track by track. */
   best: Float64Array;
   predicted: Float64Array[];
+  /** Mean square of the best fit's whitened residuals: 1 where the noise is judged right, more where even the best fit misses. */
+  misfit: number;
 }
 
 /** Steps from every start before the best of them are gone on with. */
 const LOOK_ITERATIONS = 4;
 /** Counts, fixed: the same input gives the same answer on any machine. */
-export interface Effort { starts: number; scouts: number; kept: number; iterations: number; draws: number }
-export const THOROUGH: Effort = { starts: 5, scouts: 60, kept: 4, iterations: 12, draws: 360 };
+/** `moreRounds`: how often more is drawn where too few draws hit. */
+export interface Effort { starts: number; scouts: number; kept: number; iterations: number; draws: number; moreRounds: number }
+export const THOROUGH: Effort = { starts: 5, scouts: 60, kept: 4, iterations: 12, draws: 360, moreRounds: 4 };
 /** Enough to see that a model is out of the question. */
-export const QUICK: Effort = { starts: 2, scouts: 30, kept: 1, iterations: 8, draws: 60 };
+export const QUICK: Effort = { starts: 2, scouts: 30, kept: 1, iterations: 8, draws: 60, moreRounds: 0 };
 const TAIL = 5;
+/** What the fit itself takes off the residuals, points. */
+const SPENT_BY_FIT = 3;
 /** Share of the draws that go into the first lot, and of the later proposals that the adapted part takes. */
 const FIRST_SHARE = 0.4, ADAPTED_SHARE = 0.5;
 
@@ -38,7 +43,7 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
   const n = space.free.length;
   const points = tracks.reduce((s, t) => s + t.n, 0);
   const v = space.fixed.slice();
-  const buffers = tracks.map((t) => new Float64Array(t.n));
+  const buffers = tracks.map((t) => new Float64Array(t.n)), perKelvin = tracks.map((t) => new Float64Array(t.n));
   const random = seededRandom(seed);
   const set = (z: Float64Array) => { for (let i = 0; i < n; i++) v[space.free[i]!.slot] = space.free[i]!.of(z[i]!); };
   let logDet = 0;
@@ -50,9 +55,9 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
     for (let k = 0; k < tracks.length; k++) {
       const track = tracks[k]!, b = buffers[k]!;
       // Each track's stretches follow one another in the vector: shift a view rather than copy.
-      predictGauge(track, k === 0 ? v : shifted(v, tracks, k), atmosphericBar, b);
+      predictGauge(track, k === 0 ? v : shifted(v, tracks, k), atmosphericBar, b, perKelvin[k]!);
       for (let i = 0; i < track.n; i++) b[i] = track.gaugeBar[i]! - b[i]!;
-      logDet += whiten(track, b, stiffErrorBar(track, v, atmosphericBar));
+      logDet += whiten(track, b, perKelvin[k]!);
       for (let i = 0; i < track.n; i++) { out[at] = b[i]!; sum += b[i]! * b[i]!; at++; }
     }
     for (let i = 0; i < n; i++) { out[at++] = z[i]!; sum += z[i]! * z[i]!; }
@@ -70,20 +75,38 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
   // A first lot round the modes shows where the weight really lies; the rest is drawn round its own mean and spread as well.
   const first = Math.round(effort.draws * FIRST_SHARE);
   sample(first);
-  const adapted = adaptedPart(drawnAt, relativeWeights().weights, n);
-  if (adapted) { for (const p of parts) p.share *= 1 - ADAPTED_SHARE; parts.push({ ...adapted, share: ADAPTED_SHARE }); }
+  adapt();
   sample(effort.draws - first);
+  for (let round = 0; round < effort.moreRounds && kish(truncated(relativeWeights().weights)) < ENOUGH_EFFECTIVE; round++) { adapt(); sample(first); }
   const { most, weights: raw } = relativeWeights();
-  const weights = truncated(raw);
+  const cut = truncated(raw);
+  const effective = kish(cut);
+  const sampled = most + Math.log(cut.reduce((a, b) => a + b, 0) / cut.length);
+  // Where hardly a draw hit, one lucky hit is no estimate: the modes' own curvature says more.
+  const trust = Math.min(1, (effective - 1) / TRUSTED_DRAWS);
+  const weights = effective < LEAST_EFFECTIVE ? flattened(cut, LEAST_EFFECTIVE) : cut;
   const sum = weights.reduce((a, b) => a + b, 0);
   residuals(best.z, r);
+  let squares = 0;
+  for (let i = 0; i < points; i++) squares += r[i]! * r[i]!;
   return {
-    logEvidence: most + Math.log(sum / effort.draws),
+    misfit: squares / Math.max(1, points - SPENT_BY_FIT),
+    logEvidence: trust * sampled + (1 - trust) * (best.laplace + Math.log(total)),
     draws: draws.map((vector, i) => ({ v: vector, weight: weights[i]! / sum })),
-    effective: (sum * sum) / weights.reduce((a, b) => a + b * b, 0),
+    effective,
     best: v.slice(),
-    predicted: tracks.map((t, k) => { const out = new Float64Array(t.n); predictGauge(t, shifted(v, tracks, k), atmosphericBar, out); return out; }),
+    predicted: tracks.map((t, k) => { const out = new Float64Array(t.n); predictGauge(t, shifted(v, tracks, k), atmosphericBar, out, perKelvin[k]!); return out; }),
   };
+
+  /** Puts a proposal round what the draws so far say beside those round the modes; an earlier one gives way. */
+  function adapt(): void {
+    const part = adaptedPart(drawnAt, relativeWeights().weights, n);
+    if (!part) return;
+    parts.length = modes.length;
+    const kept = parts.reduce((sum, p) => sum + p.share, 0);
+    for (const p of parts) p.share *= (1 - ADAPTED_SHARE) / kept;
+    parts.push({ ...part, share: ADAPTED_SHARE });
+  }
 
   /** Draws from the present mixture of wide-tailed proposals. */
   function sample(count: number): void {
@@ -221,7 +244,7 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
     const draws = Array.from({ length: THOROUGH.draws }, draw);
     zero.fill(0);
     set(zero);
-    return { logEvidence: 0, draws, effective: THOROUGH.draws, best: v.slice(), predicted: [] };
+    return { misfit: 1, logEvidence: 0, draws, effective: THOROUGH.draws, best: v.slice(), predicted: [] };
   }
 }
 
@@ -230,6 +253,23 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
 function truncated(weights: number[]): number[] {
   const most = (weights.reduce((a, b) => a + b, 0) / weights.length) * Math.sqrt(weights.length);
   return weights.map((w) => Math.min(w, most));
+}
+
+/** Effective number of draws at which their mean is believed altogether, and the least that estimates are made of. */
+const TRUSTED_DRAWS = 10, LEAST_EFFECTIVE = 8;
+/** With fewer effective draws than this, more are drawn. */
+const ENOUGH_EFFECTIVE = 40;
+
+const kish = (weights: number[]): number => weights.reduce((a, b) => a + b, 0) ** 2 / weights.reduce((a, b) => a + b * b, 0);
+
+/** Weights raised to the power below 1 that spreads them over so many draws: wider than the truth, and honest about how little was hit. */
+function flattened(weights: number[], effective: number): number[] {
+  let low = 0, high = 1;
+  for (let i = 0; i < 20; i++) {
+    const power = (low + high) / 2;
+    if (kish(weights.map((w) => w ** power)) < effective) high = power; else low = power;
+  }
+  return weights.map((w) => w ** low);
 }
 
 /** A proposal round the weighted mean of draws, with their spread a little widened. The weights are softened, so that one lucky draw does not

@@ -1,6 +1,7 @@
 import type { LogEvent, PressureLog } from '../log/PressureLog';
-import { reduceLog } from '../log/reduceLog';
-import { netGrowth } from '../water/netGrowth';
+import { keepPeaks } from '../log/keepPeaks';
+import { reduceLog, type ReducedLog } from '../log/reduceLog';
+import { fluidGrowth } from '../water/fluid';
 import { HEATED } from '../circuit/expectedPressure';
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 
@@ -27,8 +28,8 @@ export interface LogTrack {
    *  water has only begun to go round. */
   warmth: Float64Array;
   modelErrorS: number;
-  /** Doubt about the mean water temperature, K. */
-  temperatureErrorK: number;
+  /** Doubt about the mean water temperature at each point, K: little while it stands idle, more when warm. */
+  temperatureErrorK: Float64Array;
   meanGaugeBar: number;
   temperatures: 'flow-and-return' | 'flow' | 'none';
   /** Span of mean water temperature, K. */
@@ -41,6 +42,28 @@ const NO_TEMPERATURE_COLD_C = 18, LEAST_COLD_C = 10;
  *  give at fifty kelvin over the room. Common practice. */
 const METAL = 1.15, WARMS = 0.75, EMITS = 0.6;
 
+/** The model is wrong in the same way for a while: at least so long, and in a log of days for a share of it. */
+const LEAST_ERROR_S = 900, ERROR_SPAN_SHARE = 1 / 12;
+
+/** A visit is thinned by averages; a log of days is laid out in blocks of minutes, of which each slice gives its first, lowest, highest and last, so
+ *  that every heat cycle's cold and hot ends stay what they were. */
+const A_VISIT_S = 6 * 3600, MOST_BLOCKS = 3000, DAY_SLICES = 25;
+
+interface Informative { r: ReducedLog; means: { meanC: number[]; source: LogTrack['temperatures'] } }
+
+function informativePoints(log: PressureLog, events: LogEvent[], untilS: number, circuit: ResolvedCircuit): Informative | null {
+  const { tS } = log.samples;
+  const long = (tS.at(-1) ?? 0) - (tS[0] ?? 0) > A_VISIT_S && tS.length > 4 * DAY_SLICES;
+  const r = long ? reduceLog(log, MOST_BLOCKS) : reduceLog(log);
+  let n = r.tS.length;
+  while (n > 0 && r.tS[n - 1]! >= untilS) n--;
+  if (n < 2) return null;
+  const means = meanTemperatures(r, n, events, circuit);
+  const kept = long ? keepPeaks(r.gaugeBar.slice(0, n), DAY_SLICES) : [...Array(n).keys()];
+  const of = <T>(values: T[]) => kept.map((i) => values[i]!);
+  return { r: { tS: of(r.tS), gaugeBar: of(r.gaugeBar), count: of(r.count), flowC: of(r.flowC), returnC: of(r.returnC) }, means: { meanC: of(means.meanC), source: means.source } };
+}
+
 /** How fast a circuit warms and cools by its content and its boiler. */
 function paceOf(c: ResolvedCircuit): { kPerS: number; coolingS: number } {
   const kjPerK = 4.19 * METAL * c.contentL;
@@ -51,27 +74,28 @@ function paceOf(c: ResolvedCircuit): { kPerS: number; coolingS: number } {
 export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack | null {
   const events = [...(log.events ?? [])].sort((a, b) => a.tS - b.tS);
   const recharge = events.find((e) => e.kind === 'vessel-recharged')?.tS ?? Infinity;
-  const r = reduceLog(log);
-  let n = r.tS.length;
-  while (n > 0 && r.tS[n - 1]! >= recharge) n--;
-  if (n < 2) return null;
-  const means = meanTemperatures(r, n, events, circuit);
-  const observed = r.gaugeBar.slice(0, n);
+  const informative = informativePoints(log, events, recharge, circuit);
+  if (!informative) return null;
+  const { r, means } = informative;
+  const n = r.tS.length;
+  const observed = r.gaugeBar;
   const rangeBar = Math.max(...observed) - Math.min(...observed);
   const track: LogTrack = {
-    n, tS: Float64Array.from(r.tS.slice(0, n)), gaugeBar: Float64Array.from(observed),
+    n, tS: Float64Array.from(r.tS), gaugeBar: Float64Array.from(observed),
     variance: new Float64Array(n), growth: new Float64Array(n), starts: new Uint8Array(n),
     fillOn: new Uint8Array(n).fill(1), coilOn: new Uint8Array(n).fill(1), boilerOn: new Uint8Array(n).fill(1), drawnL: new Float64Array(n),
-    modelErrorBar: new Float64Array(n), warmth: new Float64Array(n), modelErrorS: 900, temperatureErrorK: means.source === 'none' ? 0.5 : 0.2, meanGaugeBar: observed.reduce((a, b) => a + b, 0) / n,
+    modelErrorBar: new Float64Array(n), warmth: new Float64Array(n), modelErrorS: Math.max(LEAST_ERROR_S, ERROR_SPAN_SHARE * (r.tS[n - 1]! - r.tS[0]!)), temperatureErrorK: new Float64Array(n), meanGaugeBar: observed.reduce((a, b) => a + b, 0) / n,
     temperatures: means.source, spanK: Math.max(...means.meanC) - Math.min(...means.meanC),
   };
-  const step = readingStepBar(log, observed, circuit.gaugeStepBar);
+  const step = readingStepBar(log, log.samples.pressureBar.slice(0, GRAIN_SAMPLE).flatMap((p) => (p === null ? [] : [p])), circuit.gaugeStepBar);
+  // A person reads a needle between two marks, and not always with the same care.
+  const handBar = bySensor(log) ? 0 : READING_SHARE * circuit.gaugeStepBar;
   const referenceC = means.meanC[0]!;
   const state = { fill: 1, coil: 1, boiler: 1 };
   let next = 0;
   for (let i = 0; i < n; i++) {
-    track.variance[i] = (step * step) / 12 / Math.min(r.count[i]!, 3) + 1e-4;
-    track.growth[i] = netGrowth({ fromC: referenceC, toC: means.meanC[i]! });
+    track.variance[i] = ((step * step) / 12 + handBar * handBar) / Math.min(r.count[i]!, 3) + 1e-4;
+    track.growth[i] = fluidGrowth(circuit.fluid, referenceC, means.meanC[i]!);
     if (i === 0) track.starts[i] = 1;
     while (next < events.length && events[next]!.tS <= track.tS[i]! + 1e-9) apply(events[next++]!, i);
     track.fillOn[i] = state.fill; track.coilOn[i] = state.coil; track.boilerOn[i] = state.boiler;
@@ -81,6 +105,7 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
   const spanC = Math.max(LEAST_SPAN_K, track.spanK), coldestC = Math.min(...means.meanC);
   for (let i = 0; i < n; i++) {
     track.warmth[i] = Math.sqrt((means.meanC[i]! - coldestC) / spanC);
+    track.temperatureErrorK[i] = IDLE_ERROR_K + (means.source === 'none' ? WARM_ERROR_BLIND_K : WARM_ERROR_K) * track.warmth[i]!;
     track.modelErrorBar[i] = IDLE_ERROR_BAR + STICTION_SHARE * dialStepBar + (means.source === 'none' ? WARM_ERROR_BLIND : WARM_ERROR) * rangeBar * track.warmth[i]!;
   }
   allowForRelief(track, means.meanC, circuit.reliefSetGaugeBar, step);
@@ -100,23 +125,31 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
   }
 }
 
+/** Error of reading a dial, as a share of its division. Common practice. */
+const READING_SHARE = 0.2;
 const SENSOR_STEP_BAR = 0.01;
+/** So many readings show the grain as well as all of them. */
+const GRAIN_SAMPLE = 5000;
 const GRAINS = [0.5, 0.2, 0.1, 0.05, 0.02, SENSOR_STEP_BAR];
 
 /** Written by a sensor, not read off a dial. */
 const bySensor = (log: PressureLog) => log.source === 'logger' || log.source === 'csv';
 
-/** To what the pressures were rounded: a sensor to a hundredth, a hand to what its readings show, half a division of the dial at best. */
+/** To what the pressures were rounded: a sensor to what its readings show, a hundredth at best; a hand likewise, half a division of the dial at best.
+ *  Neither coarser than the sheet says. */
 function readingStepBar(log: PressureLog, gaugeBar: number[], sheetStepBar: number): number {
-  if (bySensor(log)) return Math.min(sheetStepBar, SENSOR_STEP_BAR);
   const on = (grain: number) => gaugeBar.filter((p) => Math.abs(p / grain - Math.round(p / grain)) < 0.02).length >= 0.95 * gaugeBar.length;
-  const grain = GRAINS.find(on) ?? SENSOR_STEP_BAR;
-  return Math.max(Math.min(grain, sheetStepBar), sheetStepBar / 2);
+  const grain = Math.min(GRAINS.find(on) ?? SENSOR_STEP_BAR, sheetStepBar);
+  return bySensor(log) ? grain : Math.max(grain, sheetStepBar / 2);
 }
 
 /** The model's own error while nothing is heated, bar, and when warm as a share of the log's range, with temperatures read and without. Set by the
  *  evaluation on plants of another physics. */
 const IDLE_ERROR_BAR = 0.012, STICTION_SHARE = 0.2, WARM_ERROR = 0.06, WARM_ERROR_BLIND = 0.09, LEAST_SPAN_K = 8;
+
+/** Doubt about the water's mean temperature, K: a circuit that stands idle follows its rooms; when warm, dead legs and far emitters count. More than
+ *  this, and circuits with no vessel in play are doubted out of the picture. */
+const IDLE_ERROR_K = 0.15, WARM_ERROR_K = 0.6, WARM_ERROR_BLIND_K = 1;
 
 /** From this share of the relief's set pressure on it may be blowing; while it does, the pressure saws between its lift and its seat. */
 const NEAR_RELIEF = 0.88, SAW_SHARE = 0.06;
@@ -159,10 +192,21 @@ function meanTemperatures(r: { tS: number[]; gaugeBar: number[]; flowC: (number 
     else for (const s of switches) if (s.tS < r.tS[i]!) on = s.kind === 'heat-on';
     // Heating adds what the boiler gives, up to its limit; cooling loses in proportion to what is there.
     const gapS = i === 0 ? 0 : r.tS[i]! - r.tS[i - 1]!;
-    now = on ? Math.min(hotC, now + (pace.kPerS * gapS)) : NO_TEMPERATURE_COLD_C + (now - NO_TEMPERATURE_COLD_C) * Math.exp(-gapS / pace.coolingS);
+    now = on ? warmed(now, hotC, pace.kPerS, gapS) : NO_TEMPERATURE_COLD_C + (now - NO_TEMPERATURE_COLD_C) * Math.exp(-gapS / pace.coolingS);
     return now;
   });
   return { meanC, source: 'none' };
+}
+
+/** Burners throttle back over the last kelvins below their limit. Common practice. */
+const THROTTLED_K = 15;
+
+/** Mean temperature after heating for a time: at full pace, then ever slower towards the limit. */
+function warmed(fromC: number, limitC: number, kPerS: number, gapS: number): number {
+  const throttledC = limitC - THROTTLED_K;
+  const atFullS = Math.min(gapS, Math.max(0, (throttledC - fromC) / kPerS));
+  const reachedC = fromC + kPerS * atFullS;
+  return gapS <= atFullS ? reachedC : limitC - (limitC - reachedC) * Math.exp((-(gapS - atFullS) * kPerS) / THROTTLED_K);
 }
 
 /** Straight lines between the values read, level after the last; before the first level too, unless the heat had come on by then: back along the

@@ -5,7 +5,7 @@ export const COMPLAINTS = [
 ] as const;
 export type Complaint = (typeof COMPLAINTS)[number];
 
-const VESSEL: FaultId[] = ['vessel-undercharged', 'vessel-diaphragm-failed', 'vessel-gas-valve-leaking', 'vessel-connection-blocked', 'vessel-isolated', 'vessel-undersized'];
+const VESSEL: FaultId[] = ['vessel-undercharged', 'vessel-diaphragm-failed', 'vessel-connection-blocked', 'vessel-isolated', 'vessel-undersized'];
 const INFLOW: FaultId[] = ['fill-loop-passing', 'reducing-valve-creeping', 'fill-bypass-open', 'dhw-plate-perforated', 'dhw-coil-perforated'];
 const OUTFLOW: FaultId[] = ['circuit-leak', 'boiler-exchanger-leak', 'relief-valve-passing', 'air-vent-faulty'];
 const CIRCULATION: FaultId[] = ['pump-not-circulating', 'pump-valve-closed', 'zone-valve-stuck-closed', 'zone-valve-end-switch-failed', 'air-locked-branch', 'branch-restricted', 'mixing-valve-misset', 'controls-no-call'];
@@ -14,7 +14,7 @@ interface ComplaintRow { title: string; short: string; favours: [FaultId[], numb
 
 /** How many times likelier a complaint makes a fault against one that it says nothing of. Common practice, reviewed. */
 export const COMPLAINT_ROWS: Record<Complaint, ComplaintRow> = {
-  'topped-up-often': { title: 'Topped up often', short: 'tops it up', favours: [[OUTFLOW, 4], [VESSEL, 3], [['relief-valve-lifts-early'], 2], [['none', 'fill-pressure-too-high'], 0.4], [INFLOW, 0.5]] },
+  'topped-up-often': { title: 'Topped up often', short: 'tops it up', favours: [[OUTFLOW, 4], [VESSEL, 3], [['relief-valve-lifts-early', 'vessel-gas-valve-leaking'], 2], [['none', 'fill-pressure-too-high'], 0.4], [INFLOW, 0.5]] },
   'drips-outside': { title: 'Drips from the pipe outside', short: 'drips outside', favours: [[VESSEL, 3], [INFLOW, 3], [['relief-valve-passing', 'relief-valve-lifts-early', 'fill-pressure-too-high', 'reducing-valve-set-high'], 2.5], [['none'], 0.4], [['circuit-leak', 'boiler-exchanger-leak'], 0.5]] },
   'gauge-climbs-hot': { title: 'Gauge climbs when it heats', short: 'climbs when hot', favours: [[VESSEL, 5], [['vessel-overcharged', 'boiler-overheating'], 1.3], [INFLOW, 1.5], [['circuit-leak'], 0.6], [['none'], 0.6]] },
   'no-heat': { title: 'No heat at all', short: 'no heat', favours: [[CIRCULATION, 6], [['fill-pressure-too-low', 'feed-starved', 'pressurisation-unit-fault'], 2], [OUTFLOW, 1.5], [['none'], 0.7]] },

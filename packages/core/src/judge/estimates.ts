@@ -9,9 +9,10 @@ const LEAST_SPAN_K = 10;
 
 /** Estimates over all sets, each by its weight; null where the data cannot support one. */
 export function estimates(judged: Judged, testsDone: ReadonlySet<string>): Judgement['estimates'] {
-  const { sets, circuit, tracks } = judged;
+  const { sets, circuit, seen, tracks } = judged;
   const heated = tracks.some((t) => t.spanK >= LEAST_SPAN_K);
-  const charge = heated || testsDone.has('precharge') || testsDone.has('draw-off') ? interval(sets, (v, s) => (s.faults.some((f) => f === 'vessel-isolated' || f === 'vessel-connection-blocked') ? null : chargeOf(v, circuit))) : null;
+  const chargeAtVessel = (v: Float64Array) => { const atGauge = chargeOf(v, seen); return atGauge === null ? null : atGauge - seen.vesselStaticBar; };
+  const charge = heated || testsDone.has('precharge') || testsDone.has('draw-off') ? interval(sets, (v, s) => (s.faults.some((f) => f === 'vessel-isolated' || f === 'vessel-connection-blocked') ? null : chargeAtVessel(v))) : null;
   const has = (s: JudgedSet, slots: number[]) => slots.some((slot) => s.draws[0]!.v[slot]! > 0);
   const flow = (slots: number[], headBar: number) => {
     const share = sets.filter((s) => has(s, slots)).reduce((a, s) => a + s.probability, 0);

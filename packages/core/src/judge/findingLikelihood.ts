@@ -3,16 +3,32 @@ import type { FaultId } from './faults';
 import type { Finding } from './Finding';
 import { SLOT } from './kernel';
 import { normalCdf, normalPdf } from './normal';
+import { drippingWaterShare, numberDensity } from './numberTable';
 import { outcomeShares } from './outcomeTable';
 
-/** Likelihood of one finding under one fault set, given one draw of the circuit's parameters. A density for numbers, a probability for outcomes;
+/** Likelihood of one finding under one fault set, given one draw of the circuit's parameters (and the highest pressure logged, where one was). A density for numbers, a probability for outcomes;
  *  only ratios between sets matter. Never 0: a share of every number is put down to a slip of the hand. */
-export function findingLikelihood(f: Finding, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit): number {
+export function findingLikelihood(f: Finding, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit, peakGaugeBar: number | null = null): number {
   const number = numericLikelihood(f, faults, v, c);
   if (number !== null) return 0.98 * number + 0.02 * SLIP_DENSITY;
+  const tabled = numberDensity(f, faults);
+  if (tabled !== null) return tabled;
   if (f.outcome === undefined) return 1;
   if (f.test === 'gas-valve-press' && faults.includes('vessel-undercharged')) return pressOfUndercharged(v, c)[f.outcome as keyof ReturnType<typeof pressOfUndercharged>] ?? 1;
-  return outcomeShares(f.test, faults)?.[f.outcome] ?? 1;
+  const shares = outcomeShares(f.test, faults);
+  if (f.test === 'discharge-pipe' && shares && peakGaugeBar !== null) return (dischargeShares(shares, faults, peakGaugeBar, c)[f.outcome] ?? 1) * drippingWaterShare(f, faults);
+  return (shares?.[f.outcome] ?? 1) * drippingWaterShare(f, faults);
+}
+
+/** Below this share of its set pressure a relief with a sound seat does not drip, whatever else is wrong; what it lifted before may still show. */
+const SHUT_BELOW = 0.82, DRIPS_BELOW = 0.3;
+
+/** Outcomes at the discharge pipe, given how high the pressure went while it was logged. */
+function dischargeShares(shares: Record<string, number>, faults: readonly FaultId[], peakGaugeBar: number, c: ResolvedCircuit): Record<string, number> {
+  if (peakGaugeBar > SHUT_BELOW * c.reliefSetGaugeBar || has(faults, 'relief-valve-passing', 'relief-valve-lifts-early', 'gauge-misreading')) return shares;
+  const dripping = (shares.dripping ?? 0) * DRIPS_BELOW, running = (shares.running ?? 0) * DRIPS_BELOW;
+  const moved = (shares.dripping ?? 0) + (shares.running ?? 0) - dripping - running;
+  return { ...shares, dripping, running, stained: (shares.stained ?? 0) + 0.6 * moved, dry: (shares.dry ?? 0) + 0.4 * moved };
 }
 
 /** Whether a finding's likelihood hangs on the circuit's parameters, or only on which faults there are: then one draw will do for all. */
@@ -49,7 +65,7 @@ export const readingSd = (c: ResolvedCircuit) => 0.025 + 0.42 * c.gaugeStepBar;
 function numericLikelihood(f: Finding, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit): number | null {
   const sd = readingSd(c);
   switch (f.test) {
-    case 'idle-cold-pressure': return f.valueBar === undefined ? null : coldLevelDensity(f.valueBar, faults, c);
+    case 'idle-cold-pressure': return f.valueBar === undefined ? null : coldLevelDensity(f.valueBar, faults, c, v[SLOT.offset]!);
     case 'precharge': return f.valueBar === undefined ? null : prechargeDensity(f, faults, v, c);
     case 'draw-off': {
       if (f.volumeL === undefined || f.beforeBar === undefined || f.afterBar === undefined) return null;
@@ -102,14 +118,15 @@ function takenBetween(v: Float64Array, fromGaugeBar: number, toGaugeBar: number,
 
 /** With water still standing behind the diaphragm the tyre gauge only repeats the water's pressure. */
 function prechargeDensity(f: Finding, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit): number {
-  const value = f.valueBar!;
-  const behindBar = f.circuitBar ?? (f.drainOpen ? 0 : c.fillGaugeBar);
+  // All as seen from the gauge: the charge stands higher there by the head up to the vessel, and so does a vessel with nothing behind it.
+  const value = f.valueBar! + c.vesselStaticBar, nothingBar = c.vesselStaticBar;
+  const behindBar = Math.max(nothingBar, f.circuitBar ?? (f.drainOpen ? 0 : c.fillGaugeBar));
   const sd = f.circuitBar === undefined && !f.drainOpen ? 0.35 : 0.06;
   if (has(faults, 'vessel-diaphragm-failed')) {
     // A holed one shows what stands on the water side, or what little air is caught.
-    return 0.7 * normalPdf(value, Math.max(0, behindBar), 0.12) + 0.3 * normalPdf(value, Math.max(behindBar, 0.15), 0.3);
+    return 0.7 * normalPdf(value, behindBar, 0.12) + 0.3 * normalPdf(value, Math.max(behindBar, nothingBar + 0.15), 0.3);
   }
-  const charge = Math.max(0, chargeOf(v, c) ?? c.prechargeGaugeBar);
+  const charge = Math.max(nothingBar, chargeOf(v, c) ?? c.prechargeGaugeBar);
   if (has(faults, 'vessel-connection-blocked', 'vessel-isolated')) {
     // Drained circuit, but the vessel's own water may still stand behind the stop.
     return 0.65 * normalPdf(value, Math.max(charge, behindBar), 0.12) + 0.35 * normalPdf(value, charge + 0.5, 0.4);
@@ -149,12 +166,21 @@ function holdDensity(f: Finding, faults: readonly FaultId[], sd: number): number
   return boiler * falls(f.circuitStartBar, f.circuitEndBar, has(faults, 'circuit-leak', 'air-vent-faulty'));
 }
 
-/** How often a cold circuit is found at a pressure, by fault. Cold pressures are set by hand, so they spread even where nothing is wrong. */
-export function coldLevelDensity(gaugeBar: number, faults: readonly FaultId[], c: ResolvedCircuit): number {
+/** How often a cold circuit is found at a pressure, by fault. Cold pressures are set by hand, so they spread even where nothing is wrong.
+ *  @param offsetBar how far the gauge is off under this draw; counts only where the set says that it lies */
+export function coldLevelDensity(gaugeBar: number, faults: readonly FaultId[], c: ResolvedCircuit, offsetBar = 0): number {
+  const lies = faults.includes('gauge-misreading');
+  const others = faults.filter((f) => f !== 'gauge-misreading');
   // A fault of the level itself decides where the pressure stands; any other leaves it where its own fault would.
-  const level = faults.filter((f) => LEVEL_FAULTS.has(f));
-  const densities = (level.length ? level : faults).map((f) => coldLevelOf(gaugeBar, f, c));
-  return 0.97 * (densities.reduce((a, b) => a + b, 0) / densities.length) + 0.03 / 4;
+  const level = others.filter((f) => LEVEL_FAULTS.has(f));
+  const density = (atGaugeBar: number) => {
+    const deciding = level.length ? level : others.length ? others : (['none'] as FaultId[]);
+    return deciding.reduce((sum, f) => sum + coldLevelOf(atGaugeBar, f, c), 0) / deciding.length;
+  };
+  // Whoever fills by a lying gauge fills to what it shows; a feed fills to what is there. Half and half where a hand fills.
+  const filledByIt = c.fedByItself ? 0.2 : 0.5;
+  const all = lies ? (1 - filledByIt) * density(gaugeBar - offsetBar) + filledByIt * density(gaugeBar) : density(gaugeBar);
+  return 0.97 * all + 0.03 / 4;
 }
 
 const LEVEL_FAULTS: ReadonlySet<FaultId> = new Set(['fill-pressure-too-low', 'fill-pressure-too-high', 'feed-starved', 'pressurisation-unit-fault', 'reducing-valve-set-high']);
@@ -174,10 +200,9 @@ function coldLevelOf(p: number, fault: FaultId, c: ResolvedCircuit): number {
       return 0.45 * near + 0.55 * flat(fill, c.reliefSetGaugeBar);
     case 'circuit-leak': case 'boiler-exchanger-leak': case 'relief-valve-passing': case 'air-vent-faulty': case 'vessel-overcharged': case 'relief-valve-lifts-early':
       return 0.55 * near + 0.45 * flat(0, fill);
-    case 'vessel-undercharged': case 'vessel-diaphragm-failed': case 'vessel-connection-blocked': case 'vessel-isolated': case 'vessel-gas-valve-leaking': case 'vessel-undersized':
+    case 'vessel-undercharged': case 'vessel-diaphragm-failed': case 'vessel-connection-blocked': case 'vessel-isolated': case 'vessel-undersized':
       // Topped up to where it should be, or fallen since.
-      return c.fedByItself ? 0.65 * near + 0.15 * flat(0.1, fill) + 0.2 * flat(fill, fill + 0.8) : 0.65 * normalPdf(p, fill + 0.05, 1.3 * sd) + 0.35 * flat(0.2, fill);
-    case 'gauge-misreading': return normalPdf(p, fill, 0.6);
+      return c.fedByItself ? 0.8 * near + 0.15 * flat(0.1, fill) + 0.05 * flat(fill, fill + 0.8) : 0.65 * normalPdf(p, fill + 0.05, 1.3 * sd) + 0.35 * flat(0.2, fill);
     default: return near;
   }
 }

@@ -169,3 +169,28 @@ describe('the tables', () => {
     expect(sets.some((s) => s.faults.includes('dhw-coil-perforated'))).toBe(false);
   });
 });
+
+describe('what the sheet says of vessel and fluid counts', () => {
+  const LOFT: CircuitSheet = { ...CIRCUIT, waterVolumeSource: 'measured', staticHeadM: 8, vessel: { nominalVolumeL: 12, targetPrechargeBar: 0.5, heightAboveGaugeM: 6 }, reliefValve: { setBar: 3 } };
+  it('a sound vessel in the loft is not taken for one that lost its charge, and its charge is told as it is there', () => {
+    const { log } = simulateCase({ circuit: LOFT, faults: [], schedule: cycle, gauge: { resolutionBar: 0.01 }, seed: 3 });
+    const d = diagnose({ ...caseOf({ logs: [log] }), circuit: LOFT });
+    expect(d.hypotheses[0]!.faults).toEqual(['none']);
+    expect(d.estimates.prechargeBar!.p05).toBeLessThan(0.5);
+    expect(d.estimates.prechargeBar!.p95).toBeGreaterThan(0.5);
+  });
+  it('a third of glycol swings more, and is expected to', () => {
+    const glycol: CircuitSheet = { ...CIRCUIT, waterVolumeSource: 'measured', glycol: 'propylene', glycolPercent: 35 };
+    const { log } = simulateCase({ circuit: glycol, faults: [], schedule: cycle, gauge: { resolutionBar: 0.01 }, seed: 3 });
+    const swing = (l: typeof log) => Math.max(...(l.samples.pressureBar as number[])) - l.samples.pressureBar[0]!;
+    expect(swing(log)).toBeGreaterThan(1.25 * swing(simulateCase({ circuit: CIRCUIT, faults: [], schedule: cycle, gauge: { resolutionBar: 0.01 }, seed: 3 }).log));
+    expect(diagnose({ ...caseOf({ logs: [log] }), circuit: glycol }).hypotheses[0]!.faults).toEqual(['none']);
+  });
+  it('days of logging keep their heat cycles: a flat vessel shows in a fortnight as in an hour', () => {
+    const days = 14 * 86_400;
+    const of = (id: FaultId) => simulateCase({ circuit: CIRCUIT, faults: [{ id, severity: 0.5 }], schedule: { startC: 18, durationS: days, stepS: 300, heat: Array.from({ length: 28 }, (_, i) => ({ onS: 43_200 * i + 3600, offS: 43_200 * i + 14_400 })) }, gauge: { resolutionBar: 0.01 }, seed: 4 }).log;
+    const flat = diagnose(caseOf({ logs: [of('vessel-undercharged')] }));
+    expect((flat.marginals['vessel-undercharged'] ?? 0) + (flat.marginals['vessel-diaphragm-failed'] ?? 0)).toBeGreaterThan(0.6);
+    expect(diagnose(caseOf({ logs: [of('none')] })).hypotheses[0]!.faults).toEqual(['none']);
+  });
+});

@@ -5,12 +5,17 @@ export const SLOT = { gas: 0, vesselL: 1, contentL: 2, share: 3, lagS: 4, stretc
 
 const LONGEST_STEP_S = 60;
 const MOST_STEPS = 6;
+/** Growth of water for a kelvin at about 45 °C. */
+const GROWTH_PER_K = 4e-4;
+/** The relief and the gauge's foot keep even the stiffest circuit within its range. */
+const MOST_BAR_PER_K = 0.5;
 
 /** Predicts what the gauge shows at each point of a track. The judge's own model, apart from the simulator's on purpose.
  *  Gas amounts are absolute bar · L, pressures gauge bar inside with the atmosphere added where the gas law wants it.
  *  No checks or objects in here: it runs some hundred thousand times a diagnosis.
- *  @param v parameters by {@link SLOT} @param out receives the prediction, one entry a point */
-export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: number, out: Float64Array): void {
+ *  @param v parameters by {@link SLOT} @param out receives the prediction, one entry a point
+ *  @param perKelvin receives by how much a kelvin more of the water's mean would move each point, bar/K */
+export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: number, out: Float64Array, perKelvin: Float64Array): void {
   const gas = v[0]!, vesselL = v[1]!, content = v[2]! * v[3]!, lagS = v[4]!, s = v[5]!, air = v[6]!;
   const lift = v[11]! + atmosphericBar, feed = v[13]! + atmosphericBar, mains = v[15]! + atmosphericBar;
   const stuck = v[14]!;
@@ -65,19 +70,8 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
     const shown = stuck > 0 ? first + (1 - stuck) * (P - first) : P;
     const gauge = shown - atmosphericBar + v[12]!;
     out[i] = gauge > 0 ? gauge : 0;
+    const inPlay = P > emptyBelow && P < fullAbove ? gas + air : air;
+    const bend = (content * GROWTH_PER_K * (1 - stuck)) / (s + inPlay / (P * P));
+    perKelvin[i] = gauge > 0 ? (bend < MOST_BAR_PER_K ? bend : MOST_BAR_PER_K) : 0;
   }
 }
-
-/** Growth of water for a kelvin at about 45 °C. */
-const GROWTH_PER_K = 4e-4;
-
-/** What a doubt about the water's mean temperature comes to with no vessel in play, bar when warm; 0 with one. In so stiff a circuit a kelvin is
- *  half a bar. */
-export function stiffErrorBar(track: LogTrack, v: Float64Array, atmosphericBar: number): number {
-  if (v[1]! > 0) return 0;
-  const P = track.meanGaugeBar + atmosphericBar;
-  const perKelvin = (v[2]! * v[3]! * GROWTH_PER_K) / (v[5]! + v[6]! / (P * P));
-  return track.temperatureErrorK * Math.min(perKelvin, MOST_BAR_PER_K);
-}
-/** The relief and the gauge's foot keep even the stiffest circuit within its range. */
-const MOST_BAR_PER_K = 0.5;

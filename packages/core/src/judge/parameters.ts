@@ -14,7 +14,8 @@ export interface ParameterSpace { fixed: Float64Array; free: FreeParameter[] }
 const normal = (slot: number, mean: number, sd: number, least = -Infinity): FreeParameter => ({ slot, of: (z) => Math.max(least, mean + sd * z), starts: [0] });
 const logNormal = (slot: number, median: number, sd: number): FreeParameter => ({ slot, of: (z) => median * Math.exp(sd * z), starts: [0] });
 const uniform = (slot: number, least: number, most: number, starts = [-1, 0.6]): FreeParameter => ({ slot, of: (z) => least + (most - least) * normalCdf(z), starts });
-const logUniform = (slot: number, least: number, most: number): FreeParameter => ({ slot, of: (z) => least * Math.pow(most / least, normalCdf(z)), starts: [-0.9, 0, 0.9] });
+/** Holes, L/h at one bar: they spread over decades, the usual size in the middle. Common practice. */
+const leakage = (slot: number, median: number): FreeParameter => ({ ...logNormal(slot, median, 1.5), starts: [-1, 0.2, 1.4] });
 
 /** Everything that is uncertain about a circuit under one log model, before its logs are looked at. */
 export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: ResolvedCircuit, tracks: LogTrack[]): ParameterSpace {
@@ -32,10 +33,10 @@ export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: Resolved
     ...gas(model, c),
     ...feed(model, sheet, c),
   ];
-  if (model.inflow !== 'none') free.push(logUniform(model.inflow === 'fill' ? SLOT.inFill : SLOT.inCoil, 0.03, 30));
-  if (model.outflow !== 'none') free.push(logUniform(model.outflow === 'boiler' ? SLOT.outBoiler : SLOT.outCircuit, 0.02, 10));
+  if (model.inflow !== 'none') free.push(leakage(model.inflow === 'fill' ? SLOT.inFill : SLOT.inCoil, 0.8));
+  if (model.outflow !== 'none') free.push(leakage(model.outflow === 'boiler' ? SLOT.outBoiler : SLOT.outCircuit, 0.4));
   free.push(model.lift === 'early' ? uniform(SLOT.lift, 0.42 * c.reliefSetGaugeBar, 0.87 * c.reliefSetGaugeBar) : normal(SLOT.lift, 0.98 * c.reliefSetGaugeBar, Math.max(0.035 * c.reliefSetGaugeBar, 0.1)));
-  if (model.gauge === 'off') free.push(uniform(SLOT.offset, -1, 1, [-0.7, 0.7]));
+  if (model.gauge === 'off') free.push({ ...normal(SLOT.offset, 0, 0.6), starts: [-0.9, 0.9] });
   else free.push(normal(SLOT.offset, 0, 0.05));
   if (model.gauge === 'stuck') free.push(uniform(SLOT.stuck, 0.75, 1, [0]));
   let slot: number = SLOT.start;
@@ -51,6 +52,9 @@ function thermal(tracks: LogTrack[]): FreeParameter[] {
   return [normal(SLOT.share, poorest === 'both' ? 0.92 : 0.9, poorest === 'both' ? 0.09 : 0.11, 0.4), logNormal(SLOT.lagS, poorest === 'both' ? 90 : 150, 0.95)];
 }
 
+/** Most that a vessel is found overcharged beyond where it counts, bar. Common practice. */
+const MOST_OVER_BAR = 1.6;
+
 function gas(model: LogModel, c: ResolvedCircuit): FreeParameter[] {
   const target = c.prechargeGaugeBar;
   // A charge that was set once has drifted a little; one that stands on no label was set to some school's figure.
@@ -61,8 +65,9 @@ function gas(model: LogModel, c: ResolvedCircuit): FreeParameter[] {
   switch (model.gas) {
     // A waterlogged vessel hangs on how far the diaphragm goes before it lies against the shell.
     case 'low': return [amount(uniform(SLOT.gas, -0.97 * c.atmosphericBar, target - 0.15, [-1.2, 0, 1.2])), air, { slot: SLOT.cap, of: (z) => 1 - (1 - MOST_WATER_SHARE) * Math.exp(0.4 * z), starts: [0] }, ...vessel];
-    case 'over': return [amount(uniform(SLOT.gas, target + 0.25, target + 1.7)), air, ...vessel];
-    case 'cut-off': return [{ slot: SLOT.gas, of: () => 0, starts: [0] }, { slot: SLOT.vesselL, of: () => 0, starts: [0] }, logNormal(SLOT.air, 0.12, 1)];
+    // The further over, the rarer: its share falls in a straight line to nothing.
+    case 'over': return [amount({ slot: SLOT.gas, of: (z) => target + 0.25 + MOST_OVER_BAR * (1 - Math.sqrt(normalCdf(-z))), starts: [-0.7, 0.8] }), air, ...vessel];
+    case 'cut-off': return [{ slot: SLOT.gas, of: () => 0, starts: [0] }, { slot: SLOT.vesselL, of: () => 0, starts: [0] }, logNormal(SLOT.air, 0.2, 1.2)];
     case 'small': return [amount(normal(SLOT.gas, target, 0.07, -0.9)), air, ...vessel, { slot: SLOT.contentL, of: (z) => c.contentL * (1.3 + 1.4 * normalCdf(z)), starts: [-0.5, 0.8] }];
     default: return [amount(normal(SLOT.gas, target, rightSd, -0.9)), air, ...vessel];
   }

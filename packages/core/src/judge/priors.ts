@@ -31,7 +31,7 @@ const COUPLED: { one: FaultId[]; other: FaultId[]; factor: number; why: string }
   { one: NO_GAS, other: ['relief-valve-passing'], factor: 4, why: 'a relief that has lifted often passes' },
   { one: INFLOW, other: ['relief-valve-passing'], factor: 4, why: 'water let in lifts the relief, which then passes' },
   { one: ['fill-pressure-too-high', 'reducing-valve-set-high'], other: ['relief-valve-passing'], factor: 5, why: 'a high start lifts the relief hot, which then passes' },
-  { one: ['vessel-undercharged', 'vessel-diaphragm-failed'], other: INFLOW, factor: 2, why: 'a vessel that is full of water says nothing of the hole behind it' },
+  { one: ['vessel-undercharged', 'vessel-diaphragm-failed'], other: INFLOW, factor: 1, why: 'a vessel that is full of water says nothing of the hole behind it' },
   { one: ['vessel-undercharged', 'vessel-diaphragm-failed'], other: ['circuit-leak', 'fill-pressure-too-high'], factor: 2, why: 'topped up, and topped up too far' },
   { one: ['gauge-misreading'], other: ['vessel-undercharged', 'relief-valve-passing', 'fill-pressure-too-high'], factor: 4, why: 'filled and judged by a lying gauge' },
   { one: ['circuit-leak'], other: ['fill-pressure-too-low', 'air-in-circuit'], factor: 3, why: 'what leaks out is missing, and air comes in with the top-ups' },
@@ -73,10 +73,16 @@ export function weightedSets(input: PriorInput): WeightedSet[] {
 /** Uncoupled pairs: rarer than chance, since one complaint seldom needs two causes. */
 const PAIR_FACTOR = 0.35;
 
-/** What the complaint makes of a set: each complaint needs one fault of it that explains it, and speaks against a set only where none does. */
+/** What the complaint makes of a set: each complaint needs one fault of it that explains it, and speaks against a set only where none does. Several
+ *  complaints are one story told several ways: together they count for less than each alone would add up to. */
 function complaintFactor(faults: FaultId[], complaint: Complaint[] = []): number {
-  return complaint.reduce((product, c) => product * Math.max(...faults.map((f) => COMPLAINT_ROWS[c].favours.reduce((p, [favoured, factor]) => (favoured.includes(f) ? p * factor : p), 1))), 1);
+  if (complaint.length === 0) return faults[0] === 'none' ? NO_COMPLAINT : 1;
+  const product = complaint.reduce((p, c) => p * Math.max(...faults.map((f) => COMPLAINT_ROWS[c].favours.reduce((q, [favoured, factor]) => (favoured.includes(f) ? q * factor : q), 1))), 1);
+  return Math.pow(product, complaint.length ** -0.4);
 }
+
+/** A visit without any complaint is often a routine one. Common practice. */
+const NO_COMPLAINT = 1.6;
 
 function singleWeight(id: FaultId, { circuit, complaint = [], alreadyDone = [] }: PriorInput): number {
   let weight: number = faultRow(id).weight;

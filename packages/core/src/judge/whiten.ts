@@ -3,9 +3,9 @@ import type { LogTrack } from './LogTrack';
 /** The honest noise model: each point has its own error (rounding, noise), and the model a slowly wandering one (Ornstein–Uhlenbeck).
  *  A Kalman recursion turns the correlated residuals into independent ones of unit variance, linear in the number of points.
  *  @param residual observed − predicted, overwritten with the whitened residuals
- *  @param stiffErrorBar further wandering error when warm, of a circuit with no vessel in play
+ *  @param perKelvin what a kelvin of doubt about the water's mean comes to at each point, bar/K: much where no vessel is in play
  *  @returns half the log determinant of the covariance (with the 2π), to be taken from the log likelihood */
-export function whiten(track: LogTrack, residual: Float64Array, stiffErrorBar: number): number {
+export function whiten(track: LogTrack, residual: Float64Array, perKelvin: Float64Array): number {
   // The wandering error is its own size at each point times a unit process; mean and variance are that process's.
   let mean = 0, variance = 1, logDet = 0;
   for (let i = 0; i < track.n; i++) {
@@ -14,7 +14,7 @@ export function whiten(track: LogTrack, residual: Float64Array, stiffErrorBar: n
       mean *= keep;
       variance = variance * keep * keep + (1 - keep * keep);
     }
-    const stiff = stiffErrorBar * track.warmth[i]!;
+    const stiff = perKelvin[i]! * track.temperatureErrorK[i]!;
     const size = Math.sqrt(track.modelErrorBar[i]! * track.modelErrorBar[i]! + stiff * stiff);
     const total = size * size * variance + track.variance[i]!;
     const innovation = residual[i]! - size * mean;

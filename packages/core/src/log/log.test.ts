@@ -1,5 +1,6 @@
 import { cycleFeatures } from './cycleFeatures';
 import type { PressureLog } from './PressureLog';
+import { keepPeaks } from './keepPeaks';
 import { reduceLog } from './reduceLog';
 
 const hand: PressureLog = { samples: { tS: [0, 60, 120, 600, 900], pressureBar: [1, 1, 1.2, 1.8, 2.1], flowC: [17, null, 30, 55, 66] }, events: [{ tS: 60, kind: 'heat-on' }] };
@@ -32,4 +33,12 @@ it('thins a logger to about a hundred points that never mix across an event, and
   r.tS.forEach((t, i) => expect(Math.abs(r.gaugeBar[i]! - (1 + t / n))).toBeLessThan(1e-9));
   let from = 0;
   for (const c of r.count) { expect(from < 1001 && from + c > 1001).toBe(false); from += c; }
+});
+
+it('thins nothing that is short, and never repeats or turns round', () => {
+  expect(keepPeaks([1, 2, null, 4], 10)).toEqual([0, 1, 2, 3]);
+  const kept = keepPeaks(Array.from({ length: 5000 }, (_, i) => Math.cos(i)), 50);
+  kept.slice(1).forEach((k, i) => expect(k).toBeGreaterThan(kept[i]!));
+  expect(kept.length).toBeLessThanOrEqual(200);
+  expect(Math.max(...kept.map(Math.cos))).toBe(1);
 });

@@ -28,8 +28,13 @@ export const PLANT_FAULTS: Partial<Record<FaultId, Bend>> = {
   'fill-bypass-open': (p, s) => { p.inflowByFill = decade(1, 30, s); },
   'reducing-valve-creeping': (p, s) => { p.inflowByFill = decade(0.05, 3, s); },
   'reducing-valve-set-high': (p, s, c) => { p.feedHoldsGaugeBar = c.fillGaugeBar + between(0.35, 1.2, s); p.startGaugeBar = p.feedHoldsGaugeBar; },
-  'pressurisation-unit-fault': (p, s, c) => { p.feedHoldsGaugeBar = null; p.startGaugeBar = between(c.fillGaugeBar - 0.3, 0.3, s); },
-  'feed-starved': (p, s, c) => { p.feedHoldsGaugeBar = null; p.startGaugeBar = between(c.fillGaugeBar - 0.3, 0.2, s); },
+  // A pump that does not start leaves the plant to whatever it loses; from the middle on the switch sticks instead, and it pumps past its cut-out.
+  'pressurisation-unit-fault': (p, s, c) => {
+    p.feedHoldsGaugeBar = null;
+    if (s < 0.5 || !p.unit) { p.unit = null; p.startGaugeBar = between(c.fillGaugeBar - 0.3, 0.3, Math.min(1, 2 * s)); return; }
+    p.unit = { ...p.unit, cutOutGaugeBar: p.unit.cutOutGaugeBar + between(0.3, 1.5, 2 * s - 1), cutInGaugeBar: p.unit.cutInGaugeBar + between(0.3, 1.5, 2 * s - 1) };
+  },
+  'feed-starved': (p, s, c) => { p.feedHoldsGaugeBar = null; p.unit = null; p.startGaugeBar = between(c.fillGaugeBar - 0.3, 0.2, s); },
   'dhw-plate-perforated': (p, s) => { p.inflowByCoil = decade(0.05, 6, s); },
   'dhw-coil-perforated': (p, s) => { p.inflowByCoil = decade(0.05, 6, s); },
   'circuit-leak': (p, s) => { p.leak = decade(0.03, 3, s); },

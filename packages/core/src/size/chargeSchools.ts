@@ -17,11 +17,13 @@ const FLOOR_M = 2.7;
 /** Common practice; practitioners differ, so each school is shown and none is hidden. */
 export function chargeBySchool(sheet: CircuitSheet): ChargeBySchool {
   const vessel = sheet.vessel ?? sheet.vessels?.[0];
-  const head = sheet.staticHeadM === undefined ? null : staticHeadBar(sheet.staticHeadM);
+  // What a vessel has to carry is the water above it, not above the gauge.
+  const aboveM = sheet.staticHeadM === undefined ? undefined : Math.max(0, sheet.staticHeadM - (vessel?.heightAboveGaugeM ?? 0));
+  const head = aboveM === undefined ? null : staticHeadBar(aboveM);
   return {
     label: vessel?.labelPrechargeBar ?? null,
     staticHead: head === null ? null : { low: head + 0.2, high: head + 0.3 },
-    perFloor: sheet.staticHeadM === undefined ? null : 0.5 * Math.max(1, Math.ceil(sheet.staticHeadM / FLOOR_M)),
+    perFloor: aboveM === undefined ? null : 0.5 * Math.max(1, Math.ceil(aboveM / FLOOR_M)),
     oneBar: 1,
     matchedToFeed: sheet.fill?.kind === 'reducing-valve' ? (sheet.fill.setBar ?? null) : null,
   };

@@ -1,6 +1,6 @@
 import { requireInRange } from '../OutOfRangeError';
+import { fluidDensity, type CircuitFluid } from '../water/fluid';
 import { LINEAR_EXPANSION_PER_K, type PipeMaterial } from '../water/netGrowth';
-import { waterDensity } from '../water/waterDensity';
 
 export interface En12828Input {
   contentL: number;
@@ -8,6 +8,8 @@ export interface En12828Input {
   hotC: number;
   prechargeGaugeBar: number;
   reliefSetGaugeBar: number;
+  /** Default water. */
+  fluid?: CircuitFluid;
 }
 
 /** Least nominal vessel volume by EN 12828 (formula from memory): Vn = (Ve + Vwr) · (pe + 1) / (pe − p0), with the reserve Vwr 0.5 % of
@@ -18,7 +20,7 @@ export function leastVesselEn12828L(input: En12828Input): number {
   requireInRange('contentL', contentL, 1, 1e6);
   const finalGaugeBar = finalDesignGaugeBar(reliefSetGaugeBar);
   requireInRange('prechargeGaugeBar', prechargeGaugeBar, 0, finalGaugeBar - 0.01);
-  const expansionL = expansionOfContentL(contentL, coldC, hotC);
+  const expansionL = expansionOfContentL(contentL, coldC, hotC, input.fluid);
   const ratio = (finalGaugeBar + 1) / (finalGaugeBar - prechargeGaugeBar);
   const withFixedReserve = (expansionL + Math.max(0.005 * contentL, 3)) * ratio;
   if (withFixedReserve > 15) return withFixedReserve;
@@ -28,9 +30,9 @@ export function leastVesselEn12828L(input: En12828Input): number {
   return Math.min(withFixedReserve, bySmallRule);
 }
 
-/** Expansion as the sizing methods count it: content · (ρ1/ρ2 − 1), water only, at the hot density. */
-export function expansionOfContentL(contentL: number, coldC: number, hotC: number): number {
-  return contentL * (waterDensity(coldC) / waterDensity(hotC) - 1);
+/** Expansion as the sizing methods count it: content · (ρ1/ρ2 − 1), fluid only, at the hot density. */
+export function expansionOfContentL(contentL: number, coldC: number, hotC: number, fluid: CircuitFluid = 'water'): number {
+  return contentL * (fluidDensity(fluid, coldC) / fluidDensity(fluid, hotC) - 1);
 }
 
 /** Design final pressure: 0.5 bar below the relief's set, 10 % below above 5 bar. EN 12828, from memory. */

@@ -15,18 +15,19 @@ export interface TruthCase { tier: Tier; case: Record<string, unknown> & { id: s
 const LEVELS = ['fill-pressure-too-low', 'fill-pressure-too-high', 'feed-starved', 'reducing-valve-set-high'];
 /** Faults that no log shows by themselves, and that are told by findings only. */
 const SILENT = ['none', 'vessel-gas-valve-leaking'];
-const MOST_TRIES = 25;
+const MOST_TRIES = 25, LEAST_SHOWN_BAR = 0.18;
 
 /** One made-up visit. The same tier and seed give the same visit. Every fault of it shows: in the log, and where findings were made in one of
- *  them; what nobody could see is not asked for. */
-export function makeCase(tier: Tier, seed: number): TruthCase {
+ *  them; what nobody could see is not asked for.
+ *  @param leastShownBar by how much a log must differ from the same visit without the fault, bar; larger makes plainer visits */
+export function makeCase(tier: Tier, seed: number, leastShownBar = LEAST_SHOWN_BAR): TruthCase {
   for (let attempt = 0; ; attempt++) {
-    const made = tryCase(tier, seed, attempt);
+    const made = tryCase(tier, seed, attempt, leastShownBar);
     if (made && (made.shows || attempt === MOST_TRIES)) return made.case;
   }
 }
 
-function tryCase(tier: Tier, seed: number, attempt: number): { case: TruthCase; shows: boolean } | null {
+function tryCase(tier: Tier, seed: number, attempt: number, leastShownBar: number): { case: TruthCase; shows: boolean } | null {
   const key = seed * 7919 + TIERS.indexOf(tier) * 104_729 + attempt * 15_485_863;
   const r = seeded(key);
   const sound = soundPlant(r.weighted([['wall-boiler', 6], ['larger-home', 2], ['fed', 3]] as const), r);
@@ -72,7 +73,7 @@ function tryCase(tier: Tier, seed: number, attempt: number): { case: TruthCase; 
     const without = plantWith(faults.filter((f) => f !== fault));
     if (!LEVELS.includes(fault)) without.coldBar = plant.coldBar;
     const twin = visit(without);
-    const least = Math.max(0.18, 1.5 * plant.gauge.stepBar);
+    const least = Math.max(leastShownBar, 1.5 * plant.gauge.stepBar);
     const inLog = seen.log.samples.pressureBar.some((p, i) => Math.abs((p ?? 0) - (twin.log.samples.pressureBar[i] ?? 0)) >= least);
     const other = findingsOf(without, twin.liftedHot);
     const inFindings = findings.some((f, i) => f && other[i] && (f.outcome !== other[i]!.outcome || ['valueBar', 'afterBar', 'endBar', 'firstGaugeBar'].some((k) => Math.abs(Number(f[k] ?? 0) - Number(other[i]![k] ?? 0)) > 0.15)));

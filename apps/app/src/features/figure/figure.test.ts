@@ -4,7 +4,6 @@ import { FIGURE_SAMPLES } from '../parts/samples';
 import { figureView, loopView } from './figureView';
 import { readAt, stepAt } from './readAt';
 import { resamplePeaks } from './scale';
-import { thinIndices } from './thin';
 
 const SHEET: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 95, heatOutputKw: 24, staticHeadM: 3.7, maxFlowC: 70, reliefValve: { setBar: 3 }, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 } };
 const of = (log: PressureLog | null, more = {}) => figureView({ log, sheet: SHEET, circuit: resolveCircuit(SHEET), heatOn: false, ...more });
@@ -26,13 +25,6 @@ describe('a log of more readings than can be drawn', () => {
     expect(Math.max(...grid.map((v) => v ?? 0))).toBe(2.9);
     expect(grid.length).toBe(241);
   });
-});
-
-it('thins nothing that is short, and never repeats or turns round', () => {
-  expect(thinIndices([1, 2, null, 4], 10)).toEqual([0, 1, 2, 3]);
-  const kept = thinIndices(Array.from({ length: 5000 }, (_, i) => Math.cos(i)), 50);
-  kept.slice(1).forEach((k, i) => expect(k).toBeGreaterThan(kept[i]!));
-  expect(kept.length).toBeLessThanOrEqual(200);
 });
 
 it('lays the run before the work with its heat-on on this one’s', () => {

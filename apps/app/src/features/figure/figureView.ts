@@ -1,9 +1,8 @@
-import { cycleFeatures, expectedPressure, type CircuitSheet, type Interval, type PressureLog, type ResolvedCircuit } from '@jumper/core';
+import { cycleFeatures, expectedPressure, keepPeaks, type CircuitSheet, type Interval, type PressureLog, type ResolvedCircuit } from '@jumper/core';
 import { EVENT_TITLES } from '../bench/eventTitles';
 import type { FigureView, LoopView, Point } from './figureModel';
 import { clampC, coldPointOf, healthyBand, rightAt } from './healthyBand';
 import { rungs } from './rungs';
-import { thinIndices } from './thin';
 
 const LEAST_SPAN_MIN = 30;
 const CHART_SLICES = 150, HEAT_SLICES = 60;
@@ -20,9 +19,9 @@ export interface FigureInput {
 /** All that the figure draws, in minutes and bar. */
 export function figureView({ log, sheet, circuit: c, heatOn, before = null, chargeNow = null }: FigureInput): FigureView {
   const s = log?.samples;
-  const kept = s ? thinIndices(s.pressureBar, CHART_SLICES) : [];
+  const kept = s ? keepPeaks(s.pressureBar, CHART_SLICES) : [];
   const readings = kept.flatMap((i) => (s!.pressureBar[i] == null ? [] : [{ id: String(i), min: s!.tS[i]! / 60, bar: s!.pressureBar[i]! }]));
-  const heat = !s?.flowC ? [] : thinIndices(s.flowC, HEAT_SLICES).flatMap((i) => (s.flowC![i] == null ? [] : [{ min: s.tS[i]! / 60, celsius: s.flowC![i]! }]));
+  const heat = !s?.flowC ? [] : keepPeaks(s.flowC, HEAT_SLICES).flatMap((i) => (s.flowC![i] == null ? [] : [{ min: s.tS[i]! / 60, celsius: s.flowC![i]! }]));
   const lastMin = Math.max(readings.at(-1)?.min ?? 0, heat.at(-1)?.min ?? 0);
   const earlier = before ? laidOver(before.log, log) : [];
   const earlierEnd = earlier.at(-1)?.min ?? 0;
@@ -48,7 +47,7 @@ const heatOnMin = (log: PressureLog | null) => (log?.events?.find((e) => e.kind 
 /** An earlier log on this one's time axis, heat-on on heat-on. */
 function laidOver(earlier: PressureLog, log: PressureLog | null): Point[] {
   const shift = heatOnMin(log) - heatOnMin(earlier);
-  return thinIndices(earlier.samples.pressureBar, CHART_SLICES).flatMap((i) => (earlier.samples.pressureBar[i] == null ? [] : [{ min: earlier.samples.tS[i]! / 60 + shift, bar: earlier.samples.pressureBar[i]! }]));
+  return keepPeaks(earlier.samples.pressureBar, CHART_SLICES).flatMap((i) => (earlier.samples.pressureBar[i] == null ? [] : [{ min: earlier.samples.tS[i]! / 60 + shift, bar: earlier.samples.pressureBar[i]! }]));
 }
 
 const LEAST_LOOP_K = 10;
@@ -56,7 +55,7 @@ const LEAST_LOOP_K = 10;
 /** Null until pressure and temperature were read together over ten kelvin. A loop that closes moved no water; one that opens did. */
 export function loopView(log: PressureLog | null, c: ResolvedCircuit): LoopView | null {
   const s = log?.samples;
-  const points = (s ? thinIndices(s.pressureBar, CHART_SLICES) : []).flatMap((i) => (s!.pressureBar[i] == null || s!.flowC?.[i] == null ? [] : [{ celsius: s!.flowC![i]!, bar: s!.pressureBar[i]! }]));
+  const points = (s ? keepPeaks(s.pressureBar, CHART_SLICES) : []).flatMap((i) => (s!.pressureBar[i] == null || s!.flowC?.[i] == null ? [] : [{ celsius: s!.flowC![i]!, bar: s!.pressureBar[i]! }]));
   if (points.length < 3) return null;
   const temperatures = points.map((p) => p.celsius);
   const fromC = clampC(Math.min(...temperatures)), toC = clampC(Math.max(...temperatures));

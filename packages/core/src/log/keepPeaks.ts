@@ -1,5 +1,7 @@
-/** Keeps first, lowest, highest and last of each of `slices` equal parts of the input: no peak is lost. Returns indices, in order. Linear. */
-export function thinIndices(values: (number | null)[], slices: number): number[] {
+/** Thins a long series without losing a peak: first, lowest, highest and last of each of `slices` equal parts. Linear in the input.
+ *  @param values null where nothing was read @param slices at least 1
+ *  @returns indices in order, at most four a slice; all of them where there are no more than that */
+export function keepPeaks(values: (number | null)[], slices: number): number[] {
   const n = values.length;
   if (n <= 4 * slices) return values.map((_, i) => i);
   const kept: number[] = [];

@@ -1,0 +1,93 @@
+import type { FaultId } from './faults';
+import type { Finding } from './Finding';
+import { normalPdf } from './normal';
+import type { TestId } from './tests';
+
+/** What a fault does to a number that is measured on circulation or steam, and why. Means and spreads are common practice, reviewed by
+ *  reading; not measured. */
+export interface NumberRow { faults: FaultId[]; mean: number; sd: number; why: string }
+export interface NumberTable {
+  /** The one number that speaks, from the values read; null where this reading says nothing. */
+  of: (f: Finding) => number | null;
+  base: { mean: number; sd: number };
+  rows: NumberRow[];
+}
+
+const value = (f: Finding, name: string): number | null => (typeof f[name] === 'number' ? f[name] : null);
+const difference = (f: Finding, one: string, other: string): number | null => {
+  const a = value(f, one), b = value(f, other);
+  return a === null || b === null ? null : a - b;
+};
+const row = (faults: FaultId[], mean: number, sd: number, why: string): NumberRow => ({ faults, mean, sd, why });
+
+/** Under this a burner has not run long enough for flow and return to have parted, minutes. */
+const LEAST_FIRING_MIN = 3;
+
+export const NUMBER_TABLES: Partial<Record<TestId, NumberTable[]>> = {
+  'flow-return': [{
+    of: (f) => ((value(f, 'minutesFiring') ?? 10) < LEAST_FIRING_MIN ? null : difference(f, 'flowC', 'returnC')), base: { mean: 11, sd: 5 },
+    rows: [
+      row(['pump-not-circulating', 'pump-valve-closed', 'branch-restricted', 'air-locked-branch'], 27, 11, 'too little flow carries the heat away slowly, K'),
+      row(['zone-valve-stuck-closed', 'controls-no-call', 'zone-valve-end-switch-failed'], 4, 4, 'hardly any load takes heat'),
+    ],
+  }],
+  'zone-pipe-temperatures': [
+    { of: (f) => (f.calling === false ? null : value(f, 'supplyC')), base: { mean: 58, sd: 14 }, rows: [
+      row(['pump-not-circulating', 'pump-valve-closed', 'zone-valve-stuck-closed', 'zone-valve-end-switch-failed', 'air-locked-branch', 'controls-no-call'], 26, 9, 'a zone that calls stays cold, °C'),
+    ] },
+    { of: (f) => (f.calling === false ? null : difference(f, 'supplyC', 'returnC')), base: { mean: 9, sd: 6 }, rows: [row(['branch-restricted'], 25, 10, 'what little goes through cools far down, K')] },
+    { of: (f) => (f.calling === false ? value(f, 'supplyC') : null), base: { mean: 24, sd: 6 }, rows: [row(['flow-check-leaking'], 46, 10, 'a zone that does not call gets warm, °C')] },
+  ],
+  'mixed-supply': [{ of: (f) => difference(f, 'valueC', 'setC'), base: { mean: 0, sd: 3 }, rows: [row(['mixing-valve-misset'], 0, 15, 'what comes out is not what was set, K')] }],
+  'pressure-control-cut-out': [{ of: (f) => difference(f, 'cutOutBar', 'setBar'), base: { mean: 0, sd: 0.03 }, rows: [
+    row(['steam-pressure-control-faulty'], 0.08, 0.15, 'it does not stop where it is set, bar'),
+    row(['steam-pigtail-blocked'], 0.25, 0.25, 'the pressure does not reach it, bar'),
+  ] }],
+  'steam-furthest-arrival': [{ of: (f) => value(f, 'minutes'), base: { mean: 18, sd: 7 }, rows: [
+    row(['steam-vents-failed'], 42, 16, 'air that cannot leave holds the steam back, min'),
+    row(['steam-return-restricted', 'steam-short-cycling'], 33, 14, 'the boiler stops before the far end is hot, min'),
+  ] }],
+  'cycles-per-hour': [{ of: (f) => value(f, 'count'), base: { mean: 2.5, sd: 1.5 }, rows: [
+    row(['steam-short-cycling'], 9, 4, 'that is the fault itself'),
+    row(['steam-pressure-control-faulty', 'steam-vents-failed', 'steam-return-restricted', 'steam-dirty-water'], 5.5, 3, 'pressure or level stops it early'),
+  ] }],
+  // Litres spread over decades: their logarithm is what speaks.
+  'make-up-per-month': [{ of: (f) => { const litres = value(f, 'volumeL'); return litres === null ? null : Math.log(1 + litres); }, base: { mean: 1.7, sd: 0.8 }, rows: [
+    row(['steam-return-leak', 'steam-boiler-section-leak'], 4.3, 0.9, 'water that does not come back is made up'),
+    row(['steam-vents-failed', 'steam-relief-passing'], 3.1, 0.8, 'steam that escapes is made up'),
+    row(['steam-feeder-passing', 'steam-boiler-overfilled'], 3.4, 1, 'it feeds more than is lost'),
+  ] }],
+  'return-time': [{ of: (f) => value(f, 'minutes'), base: { mean: 3, sd: 2 }, rows: [row(['steam-return-restricted'], 15, 8, 'condensate comes back slowly, min')] }],
+  'water-ph': [{ of: (f) => value(f, 'value'), base: { mean: 9.2, sd: 0.9 }, rows: [
+    row(['steam-water-untreated'], 7.2, 0.6, 'with no treatment it stays near neutral'),
+    row(['steam-return-leak', 'steam-boiler-section-leak', 'steam-feeder-passing'], 8, 0.9, 'make-up thins the treatment'),
+  ] }],
+};
+
+/** Density of what was read under a set of faults; null for tests that have no such table, or where nothing was read that speaks. */
+export function numberDensity(f: Finding, faults: readonly FaultId[]): number | null {
+  let density: number | null = null;
+  for (const table of NUMBER_TABLES[f.test] ?? []) {
+    const x = table.of(f);
+    if (x === null) continue;
+    const { mean, sd } = table.rows.find((r) => r.faults.some((id) => faults.includes(id))) ?? table.base;
+    // In units of the sound spread, so that slips weigh the same whatever the unit.
+    density = (density ?? 1) * (0.97 * normalPdf(x, mean, sd) * table.base.sd + 0.03 * FAR_OFF);
+  }
+  return density;
+}
+/** Density of a slip over some ten sound spreads. */
+const FAR_OFF = 0.1;
+
+const HEAT_DRIVEN: FaultId[] = ['vessel-undercharged', 'vessel-diaphragm-failed', 'vessel-connection-blocked', 'vessel-isolated', 'vessel-undersized', 'boiler-overheating'];
+const COLD_BELOW_C = 30, HOT_FROM_C = 40;
+
+/** Whether what drips outside is cold or hot: cold water says that heat is not what drives it. 1 where nothing drips or nobody felt it. */
+export function drippingWaterShare(f: Finding, faults: readonly FaultId[]): number {
+  if (f.test !== 'discharge-pipe' || (f.outcome !== 'dripping' && f.outcome !== 'running')) return 1;
+  const water = f.water ?? (f.waterC === undefined ? undefined : f.waterC < COLD_BELOW_C ? 'cold' : f.waterC > HOT_FROM_C ? 'hot' : undefined);
+  if (water === undefined) return 1;
+  const steady = faults.some((id) => id === 'relief-valve-passing' || id === 'fill-pressure-too-high' || id.startsWith('dhw-') || id === 'fill-loop-passing' || id === 'fill-bypass-open' || id === 'reducing-valve-creeping');
+  const cold = steady ? 0.6 : faults.some((id) => HEAT_DRIVEN.includes(id)) ? 0.2 : 0.4;
+  return water === 'cold' ? cold : 1 - cold;
+}
