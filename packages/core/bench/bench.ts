@@ -1,6 +1,6 @@
 // npm run bench: what the core costs, side by side in one run. Medians of several runs; figures are for comparing, not for quoting alone.
 import { createRequire } from 'node:module';
-import { diagnose, reduceLog, simulateCase, waterDensity, type Case, type CircuitSheet, type FaultId } from '../src/index';
+import { diagnose, readLog, reduceLog, simulateCase, waterDensity, type Case, type CircuitSheet, type FaultId } from '../src/index';
 
 const { IAPWS97_EoS } = createRequire(import.meta.url)('@neutrium/thermo.eos.iapws97') as { IAPWS97_EoS: new () => { solve(at: { p: number; t: number }): { rho: number } } };
 
@@ -32,3 +32,14 @@ const monthCase = caseOf([month]);
 const long = medianMs(1, () => diagnose(monthCase));
 row(`diagnosis, 30 days at 30 s (${month.samples.tS.length} readings)`, long, `ratio to 2 h ${(long / twoHours).toFixed(1)}`);
 row(`reducing those ${month.samples.tS.length} readings`, medianMs(3, () => reduceLog(month)));
+// Reading must grow with the readings and no faster: ten times as many, about ten times as long.
+const everySecond = (days: number) => log('vessel-undercharged', days * 86_400, 1);
+const three = everySecond(3), thirty = everySecond(30);
+const readThree = medianMs(3, () => readLog(three));
+row(`reading a log of ${three.samples.tS.length}`, readThree);
+const before = process.memoryUsage().heapUsed;
+const readThirty = medianMs(3, () => readLog(thirty));
+row(`reading a log of ${thirty.samples.tS.length}`, readThirty, `ratio ${(readThirty / readThree).toFixed(1)} for ${(thirty.samples.tS.length / three.samples.tS.length).toFixed(1)} times the readings; heap after ${((process.memoryUsage().heapUsed - before) / 1e6).toFixed(0)} MB more`);
+const thirtyCase = caseOf([thirty]);
+const longest = medianMs(1, () => diagnose(thirtyCase));
+row(`diagnosis, 30 days at 1 s (${thirty.samples.tS.length} readings)`, longest, `ratio to 2 h ${(longest / twoHours).toFixed(1)}`);
