@@ -97,6 +97,23 @@ describe('vessel work', () => {
     close(chargeOutcome({ ...input, hotC: t }).marginToReliefBar, 0.5, 0.01);
     expect(highestTemperatureC({ ...input, fillGaugeBar: 2.9 }, 0.5)).toBeNull();
   });
+  it('heights: a vessel five metres up a house of eight carries three metres, and the gauge in the cellar shows the rest', () => {
+    const run = runCalculator('heights', { fillGaugeBar: 1.5, topM: 8, vesselM: 5 });
+    if (run.kind !== 'results') throw new Error(run.field);
+    const of = (id: string) => run.results.find((r) => r.id === id)!.value;
+    // Worked by hand: 0.0980665 bar a metre.
+    close(of('charge'), 0.5442, 1e-4);
+    close(of('atVessel'), 1.0097, 1e-4);
+    close(of('atTop'), 0.7155, 1e-4);
+    close(of('fill'), 1.3345, 1e-4);
+  });
+  it('two vessels: one with its charge above the hot pressure takes no part, an equal one halves the load', () => {
+    const of = (given: object) => { const run = runCalculator('twoVessels', given as never); if (run.kind !== 'results') throw new Error(run.field); return Object.fromEntries(run.results.map((r) => [r.id, r.value])); };
+    const idle = of({ secondChargeBar: 5 }), twin = of({ secondL: 8, secondChargeBar: 0.75 });
+    close(idle.hot!, idle.alone!, 1e-9);
+    close(twin.first!, twin.second!, 1e-9);
+    expect(twin.hot!).toBeLessThan(twin.alone! - 0.2);
+  });
   it('a relief opens round its mark and shuts below it', () => expect(reliefBand(3)).toMatchObject({ opensFromGaugeBar: 2.85, opensToGaugeBar: 3.15, reseatsToGaugeBar: 2.7 }));
 });
 

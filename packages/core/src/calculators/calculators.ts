@@ -1,5 +1,7 @@
 import { atmosphericBar, staticHeadBar } from '../circuit/atmosphere';
+import { balancedGaugeBar, heldL, vesselHeldL, type VesselOnCircuit } from '../circuit/balance';
 import type { CircuitSheet } from '../circuit/CircuitSheet';
+import { pumpShiftBar, type PumpPosition } from '../circuit/pumpShift';
 import { leastFillGaugeBar, resolveCircuit } from '../circuit/resolveCircuit';
 import { contentFromDoseL, EMITTER_L_PER_KW, emitterContentL, PIPE_BORES_MM, pipeContentL, type EmitterKind, type PipeSize } from '../circuit/contentOf';
 import { flowForHeatLPerH, heatOfFlowKw, hotShareOfBlend, radiatorOutputKw } from '../circulation/heatFlow';
@@ -91,6 +93,38 @@ export const CALCULATORS = {
     inputs: [number('heightM', 'Highest water above the gauge', 'length', 4.5, 0, 100), CHARGE, number('altitudeM', 'Site above the sea', 'length', 0, -100, 4500)],
     compute: (n) => { const head = staticHeadBar(n.heightM!); return [main('fillBar', 'Fill, cold', 'pressure', leastFillGaugeBar(n.prechargeGaugeBar!, head)), result('headBar', 'Static head', 'pressure', head), result('atm', 'Atmosphere there, absolute', 'pressure', atmosphericBar(n.altitudeM!))]; },
     formula: '0.0981 bar a metre (0.433 psi a foot); fill = charge + 0.3, not below head + 0.5', source: 'Hydrostatics; EN 12828 for the fill (from memory); ISA for the atmosphere',
+  },
+  heights: {
+    title: 'Gauge, vessel and top at their heights', group: 'Pressure', use: 'What stands at each level, and what charge a vessel needs that hangs above or below the gauge.',
+    inputs: [FILL, number('topM', 'Highest water above the gauge', 'length', 8, 0, 100), number('vesselM', 'Vessel above the gauge', 'length', 5, -60, 100, 'below: negative'), number('altitudeM', 'Site above the sea', 'length', 0, -100, 4500)],
+    compute: (n) => {
+      const atTop = n.fillGaugeBar! - staticHeadBar(n.topM!), needs = Math.max(0, staticHeadBar(n.topM! - n.vesselM!)) + 0.25;
+      return [main('charge', 'Charge of that vessel', 'pressure', needs), result('atVessel', 'At the vessel, cold', 'pressure', n.fillGaugeBar! - staticHeadBar(n.vesselM!)), result('atTop', 'At the top, cold', 'pressure', atTop, atTop < 0.2 ? 'too little: air would be drawn in there; 0.2 bar is usual' : undefined),
+        result('fill', 'Fill at the gauge, at least', 'pressure', leastFillGaugeBar(needs + staticHeadBar(n.vesselM!), staticHeadBar(n.topM!))), result('atm', 'Atmosphere there, absolute', 'pressure', atmosphericBar(n.altitudeM!))];
+    },
+    formula: 'Gauge − 0.0981 bar a metre; charge = head above the vessel + 0.25; fill = charge + head up to the vessel + 0.3', source: 'Hydrostatics; margins: common practice',
+  },
+  twoVessels: {
+    title: 'Two vessels on one circuit', group: 'Water and vessel', use: 'What a second vessel brings, and how the two share the water when their charges differ.',
+    inputs: [VESSEL, CHARGE, { ...VESSEL, id: 'secondL', label: 'Second vessel' }, { ...CHARGE, id: 'secondChargeBar', label: 'Its charge' }, number('secondM', 'It hangs above the first', 'length', 0, -60, 60), CONTENT, FILL, COLD, HOT, STRETCH],
+    compute: (n) => {
+      const vessels: VesselOnCircuit[] = [{ nominalVolumeL: n.nominalVolumeL!, prechargeGaugeBar: n.prechargeGaugeBar! }, { nominalVolumeL: n.secondL!, prechargeGaugeBar: n.secondChargeBar!, heightAboveGaugeM: n.secondM! }];
+      const hotWith = (which: VesselOnCircuit[]) => { const b = { vessels: which, stretchLPerBar: n.stretchLPerBar! }; return balancedGaugeBar(b, heldL(b, n.fillGaugeBar!) + n.contentL! * netGrowth({ fromC: n.coldC!, toC: n.hotC! })); };
+      const hot = hotWith(vessels);
+      const takes = (v: VesselOnCircuit) => vesselHeldL(v, hot) - vesselHeldL(v, n.fillGaugeBar!);
+      return [main('hot', 'Hot with both', 'pressure', hot), result('alone', 'Hot with the first alone', 'pressure', hotWith(vessels.slice(0, 1))), result('first', 'Taken by the first', 'volume', takes(vessels[0]!)), result('second', 'Taken by the second', 'volume', takes(vessels[1]!), takes(vessels[1]!) < 0.05 ? 'it takes no part: its charge is above the pressure there' : undefined)];
+    },
+    formula: 'Σ Vn·(1 − P0/P) + s·p + expansion in balance, each vessel at the pressure of its own height', source: 'Boyle’s law; hydrostatics', curve: { over: 'secondChargeBar', of: 'hot' },
+  },
+  pumpShift: {
+    title: 'What the pump does to the gauge', group: 'Pressure', use: 'Why the gauge at the boiler jumps or drops when the pump starts.',
+    inputs: [choice('position', 'The pump pushes', 'away-from-vessel', { 'away-from-vessel': 'away from the vessel', 'towards-vessel': 'towards the vessel' }), number('headBar', 'Head of the pump', 'pressure-difference', 0.3, 0, 5), number('shareToGauge', 'Friction from vessel to gauge', 'percent', 30, 0, 100, 'share of the loop’s, along the flow'), FILL],
+    compute: (n, c) => {
+      const shift = pumpShiftBar({ position: c.position as PumpPosition, headBar: n.headBar!, frictionShareToGauge: n.shareToGauge! / 100 });
+      const runs = n.fillGaugeBar! + shift;
+      return [main('runs', 'Gauge with the pump running', 'pressure', runs, runs < 0.3 ? 'low enough to draw air, or to stop the boiler' : undefined), result('shift', shift < 0 ? 'It drops by' : 'It rises by', 'pressure-difference', Math.abs(shift))];
+    },
+    formula: 'The vessel’s connection stands still; the gauge = fill + head between them − friction between them', source: 'Hydronics: point of no pressure change', curve: { over: 'shareToGauge', of: 'runs' },
   },
   drawOff: {
     title: 'Charge from a draw-off', group: 'Pressure', use: 'The vessel’s charge with nothing drained down: take out a measured volume, cold.',
