@@ -16,6 +16,8 @@ export interface LogFit {
   /** Best-fitting parameters, and what they predict, track by track. */
   best: Float64Array;
   predicted: Float64Array[];
+  /** Natural log of the probability of each track at the best fit. */
+  trackLikelihoods: number[];
   /** Mean square of the best fit's whitened residuals: 1 where the noise is judged right, more where even the best fit misses. */
   misfit: number;
 }
@@ -47,6 +49,7 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
   const random = seededRandom(seed);
   const set = (z: Float64Array) => { for (let i = 0; i < n; i++) v[space.free[i]!.slot] = space.free[i]!.of(z[i]!); };
   let logDet = 0;
+  const trackLikelihoods = tracks.map(() => 0);
   /** Residuals, whitened, the priors' at the end; returns half their square sum. */
   const residuals = (z: Float64Array, out: Float64Array): number => {
     set(z);
@@ -57,8 +60,10 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
       // Each track's stretches follow one another in the vector: shift a view rather than copy.
       predictGauge(track, k === 0 ? v : shifted(v, tracks, k), atmosphericBar, b, perKelvin[k]!);
       for (let i = 0; i < track.n; i++) b[i] = track.gaugeBar[i]! - b[i]!;
-      logDet += whiten(track, b, perKelvin[k]!);
+      const ownLogDet = whiten(track, b, perKelvin[k]!), before = sum;
       for (let i = 0; i < track.n; i++) { out[at] = b[i]!; sum += b[i]! * b[i]!; at++; }
+      logDet += ownLogDet;
+      trackLikelihoods[k] = -ownLogDet - (sum - before) / 2;
     }
     for (let i = 0; i < n; i++) { out[at++] = z[i]!; sum += z[i]! * z[i]!; }
     return sum / 2;
@@ -91,6 +96,7 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
   for (let i = 0; i < points; i++) squares += r[i]! * r[i]!;
   return {
     misfit: squares / Math.max(1, points - SPENT_BY_FIT),
+    trackLikelihoods: trackLikelihoods.slice(),
     logEvidence: trust * sampled + (1 - trust) * (best.laplace + Math.log(total)),
     draws: draws.map((vector, i) => ({ v: vector, weight: weights[i]! / sum })),
     effective,
@@ -244,7 +250,7 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
     const draws = Array.from({ length: THOROUGH.draws }, draw);
     zero.fill(0);
     set(zero);
-    return { misfit: 1, logEvidence: 0, draws, effective: THOROUGH.draws, best: v.slice(), predicted: [] };
+    return { misfit: 1, trackLikelihoods: [], logEvidence: 0, draws, effective: THOROUGH.draws, best: v.slice(), predicted: [] };
   }
 }
 

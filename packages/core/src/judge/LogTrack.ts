@@ -106,7 +106,7 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
   for (let i = 0; i < n; i++) {
     track.warmth[i] = Math.sqrt((means.meanC[i]! - coldestC) / spanC);
     track.temperatureErrorK[i] = IDLE_ERROR_K + (means.source === 'none' ? WARM_ERROR_BLIND_K : WARM_ERROR_K) * track.warmth[i]!;
-    track.modelErrorBar[i] = IDLE_ERROR_BAR + STICTION_SHARE * dialStepBar + (means.source === 'none' ? WARM_ERROR_BLIND : WARM_ERROR) * rangeBar * track.warmth[i]!;
+    track.modelErrorBar[i] = IDLE_ERROR_BAR + STICTION_SHARE * dialStepBar + (means.source === 'none' || !bySensor(log) ? WARM_ERROR_ROUGH : WARM_ERROR) * rangeBar * track.warmth[i]!;
   }
   allowForRelief(track, means.meanC, circuit.reliefSetGaugeBar, step);
   return track;
@@ -143,13 +143,13 @@ function readingStepBar(log: PressureLog, gaugeBar: number[], sheetStepBar: numb
   return bySensor(log) ? grain : Math.max(grain, sheetStepBar / 2);
 }
 
-/** The model's own error while nothing is heated, bar, and when warm as a share of the log's range, with temperatures read and without. Set by the
+/** The model's own error while nothing is heated, bar, and when warm as a share of the log's range: logged temperatures, and those read by hand or not at all. Set by the
  *  evaluation on plants of another physics. */
-const IDLE_ERROR_BAR = 0.012, STICTION_SHARE = 0.2, WARM_ERROR = 0.06, WARM_ERROR_BLIND = 0.09, LEAST_SPAN_K = 8;
+const IDLE_ERROR_BAR = 0.012, STICTION_SHARE = 0.2, WARM_ERROR = 0.06, WARM_ERROR_ROUGH = 0.09, LEAST_SPAN_K = 8;
 
 /** Doubt about the water's mean temperature, K: a circuit that stands idle follows its rooms; when warm, dead legs and far emitters count. More than
  *  this, and circuits with no vessel in play are doubted out of the picture. */
-const IDLE_ERROR_K = 0.15, WARM_ERROR_K = 0.6, WARM_ERROR_BLIND_K = 1;
+const IDLE_ERROR_K = 0.03, WARM_ERROR_K = 0.6, WARM_ERROR_BLIND_K = 1;
 
 /** From this share of the relief's set pressure on it may be blowing; while it does, the pressure saws between its lift and its seat. */
 const NEAR_RELIEF = 0.88, SAW_SHARE = 0.06;

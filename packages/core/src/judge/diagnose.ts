@@ -24,8 +24,9 @@ export function diagnose(input: Case): Diagnosis {
   const priors = weightedSets(input);
   const asFound = judge(split.asFound, priors);
   const diagnosis: Diagnosis = { format: 'jumper-diagnosis', version: 1, caseId: input.id, ...asFound };
-  const worked = (input.repairs?.length ?? 0) > 0 || split.afterWork.logs.length > 0 || split.afterWork.findings.length > 0;
-  if (worked) diagnosis.now = judge(split.afterWork, afterRepairs(asFound, priors, input.repairs ?? []));
+  const repairs = [...(input.repairs ?? []), ...rechargesInLogs(input.logs ?? [])];
+  const worked = repairs.length > 0 || split.afterWork.logs.length > 0 || split.afterWork.findings.length > 0;
+  if (worked) diagnosis.now = judge(split.afterWork, afterRepairs(asFound, priors, repairs));
   return diagnosis;
 }
 
@@ -76,10 +77,26 @@ function splitEpochs(input: Case): { asFound: Evidence; afterWork: Evidence } {
   const repairs = (input.repairs ?? []).flatMap((r) => (r.at ? [Date.parse(r.at)] : []));
   const firstRepair = repairs.length ? Math.min(...repairs) : Infinity;
   const isAfter = (log: PressureLog) => (log.epoch ? log.epoch === 'after-work' : log.startedAt !== undefined && Date.parse(log.startedAt) >= firstRepair);
-  const logs = input.logs ?? [], findings = (input.findings ?? []).map((finding, index) => ({ finding, index }));
-  const of = (after: boolean): Evidence => ({ circuit: input.circuit, logs: logs.filter((l) => isAfter(l) === after), findings: findings.filter((f) => (f.finding.epoch === 'after-work') === after) });
+  const logs = (input.logs ?? []).flatMap((log, index) => partsOf(log, isAfter(log)).map((part) => ({ ...part, index })));
+  const findings = (input.findings ?? []).map((finding, index) => ({ finding, index }));
+  const of = (after: boolean): Evidence => ({ circuit: input.circuit, logs: logs.filter((l) => l.after === after).map((l) => l.log), logIndices: logs.filter((l) => l.after === after).map((l) => l.index), findings: findings.filter((f) => (f.finding.epoch === 'after-work') === after) });
   return { asFound: of(false), afterWork: of(true) };
 }
+
+/** A recharge in the middle of a log begins the time after the work: what was read from then on is a log of its own. */
+function partsOf(log: PressureLog, after: boolean): { log: PressureLog; after: boolean }[] {
+  const rechargeS = after ? undefined : log.events?.find((e) => e.kind === 'vessel-recharged')?.tS;
+  if (rechargeS === undefined) return [{ log, after }];
+  const keep = log.samples.tS.map((t) => t >= rechargeS);
+  const of = <T>(values: T[]) => values.filter((_, i) => keep[i]);
+  const { tS, pressureBar, flowC, returnC } = log.samples;
+  const later: PressureLog = { ...log, samples: { tS: of(tS), pressureBar: of(pressureBar), ...(flowC ? { flowC: of(flowC) } : {}), ...(returnC ? { returnC: of(returnC) } : {}) }, events: (log.events ?? []).filter((e) => e.tS >= rechargeS && e.kind !== 'vessel-recharged') };
+  // The log itself is cut there when it is laid out.
+  return [{ log, after: false }, ...(later.samples.tS.length > 1 ? [{ log: later, after: true }] : [])];
+}
+
+/** Recharges that only stand as events in a log. */
+const rechargesInLogs = (logs: PressureLog[]): { kind: RepairKind }[] => (logs.some((l) => l.events?.some((e) => e.kind === 'vessel-recharged')) ? [{ kind: 'vessel-recharged' }] : []);
 
 /** What each kind of work puts right. */
 const MENDS: Record<RepairKind, FaultId[]> = {

@@ -21,7 +21,9 @@ export function because(judged: Judged, evidence: Evidence, marginals: Partial<R
       if (Math.abs(bits) >= LEAST_BITS) out.push({ evidence: id, for: fault, bits, text });
     }
   };
-  if (judged.tracks.length > 0) weigh('log:0', (s) => s.logEvidence, (s) => Math.log(s.prior), logSentence(judged));
+  judged.trackLog.forEach((at, k) =>
+    weigh(`log:${evidence.logIndices[at]!}`, (s) => s.logParts[k]!, (s) => Math.log(s.prior) + sum(s.logParts.slice(0, k)), logSentence(judged, at)),
+  );
   evidence.findings.forEach(({ finding, index }, k) =>
     weigh(`finding:${index}`, (s) => s.findingEvidence[k]!, (s) => Math.log(s.prior) + s.logEvidence + sum(s.findingEvidence.slice(0, k)), findingSentence(finding)),
   );
@@ -44,8 +46,8 @@ function bitsFor(sets: JudgedSet[], fault: FaultId, logLikelihood: (s: JudgedSet
 const sum = (x: number[]) => x.reduce((a, b) => a + b, 0);
 const bar = (x: number) => `${x.toFixed(2).replace(/0$/, '')} bar`;
 
-function logSentence(judged: Judged): string {
-  const f = cycleFeatures(judged.logs[0]!);
+function logSentence(judged: Judged, at: number): string {
+  const log = judged.logs[at]!, f = cycleFeatures(log);
   if (f.swingBar === null || f.coldBar === null) return 'The log holds too little to show a heat cycle.';
   if (f.hotC === null || f.coldC === null) return `Rose ${bar(f.swingBar)} from cold to hot; no temperatures were read.`;
   if (f.hotC - f.coldC < 5) return `${bar(f.swingBar)} of change with hardly any heat.`;

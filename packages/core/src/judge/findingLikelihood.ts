@@ -180,9 +180,11 @@ export function coldLevelDensity(gaugeBar: number, faults: readonly FaultId[], c
   // Whoever fills by a lying gauge fills to what it shows; a feed fills to what is there. Half and half where a hand fills.
   const filledByIt = c.fedByItself ? 0.2 : 0.5;
   const all = lies ? (1 - filledByIt) * density(gaugeBar - offsetBar) + filledByIt * density(gaugeBar) : density(gaugeBar);
-  return 0.97 * all + 0.03 / 4;
+  return (1 - ANY_LEVEL) * all + ANY_LEVEL / ANY_LEVEL_BAR;
 }
 
+/** Share of circuits that stand at any pressure, for reasons of their own, and over what range. Common practice. */
+const ANY_LEVEL = 0.07, ANY_LEVEL_BAR = 3.5;
 const LEVEL_FAULTS: ReadonlySet<FaultId> = new Set(['fill-pressure-too-low', 'fill-pressure-too-high', 'feed-starved', 'pressurisation-unit-fault', 'reducing-valve-set-high']);
 /** Spread of a cold pressure that was set by hand, and of one that a feed holds. Common practice. */
 const BY_HAND_SD = 0.22, BY_FEED_SD = 0.14;

@@ -15,6 +15,8 @@ import type { WeightedSet } from './priors';
 export interface Evidence {
   circuit: CircuitSheet;
   logs: PressureLog[];
+  /** The logs' places in the case file. */
+  logIndices: number[];
   /** With their place in the case file. */
   findings: { finding: Finding; index: number }[];
 }
@@ -28,20 +30,25 @@ export interface JudgedSet {
   probability: number;
   /** Natural logs: of all logs together, and of each finding given the logs and the findings before it. */
   logEvidence: number;
+  /** Of that, what each log says, in the order of the tracks. */
+  logParts: number[];
   findingEvidence: number[];
   draws: Draw[];
   fit: LogFit;
 }
 
 /** `seen` is the circuit with its vessel at the gauge's level, as the draws' parameters are meant. */
-export interface Judged { sets: JudgedSet[]; circuit: ResolvedCircuit; seen: ResolvedCircuit; tracks: LogTrack[]; logs: PressureLog[] }
+export interface Judged { sets: JudgedSet[]; circuit: ResolvedCircuit; seen: ResolvedCircuit; tracks: LogTrack[]; logs: PressureLog[];
+  /** The log that each track was laid out from: its place in `logs`. */
+  trackLog: number[] }
 
 /** Bayes over fault sets: prior × probability of the logs (by simulation, parameters integrated out) × probability of each finding, the
  *  parameters' draws reweighted by every finding in turn. Sorted, most probable first. */
 export function judgeEvidence(evidence: Evidence, priors: WeightedSet[]): Judged {
   const circuit = resolveCircuit(evidence.circuit), seen = atGaugeLevel(circuit);
   const logs = evidence.circuit.kind === 'steam' ? [] : evidence.logs;
-  const tracks = logs.map((l) => layOutLog(l, circuit)).filter((t): t is LogTrack => t !== null);
+  const laidOut = logs.map((l) => layOutLog(l, circuit));
+  const tracks = laidOut.filter((t): t is LogTrack => t !== null), trackLog = laidOut.flatMap((t, i) => (t ? [i] : []));
   const features = logs.map(cycleFeatures);
   const peaks = tracks.map((t) => Math.max(...t.gaugeBar));
   const peakGaugeBar = peaks.length ? Math.max(...peaks) : null;
@@ -68,19 +75,21 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[]): Judged
     }
     logEvidence += Math.log(overheatShare(features, evidence.circuit, faults));
     const { findingEvidence, draws } = weighFindings(evidence.findings, faults, logDraws, seen, peakGaugeBar);
-    return { faults, prior: weight, probability: 0, logEvidence, findingEvidence, draws, fit };
+    // What the fit cannot be split into (its parameters' own cost, the cold level) is shared out evenly.
+    const unsplit = (logEvidence - fit.trackLikelihoods.reduce((a, b) => a + b, 0)) / Math.max(1, tracks.length);
+    return { faults, prior: weight, probability: 0, logEvidence, logParts: fit.trackLikelihoods.map((l) => l + unsplit), findingEvidence, draws, fit };
   });
   const fitter = (effort: Effort) => fitterOf(evidence.circuit, seen, tracks, effort);
   // Every set is screened; those that may matter are judged again with care. With no log there is nothing to fit.
   const first = judgeWith(fitter(tracks.length ? QUICK : THOROUGH), priors);
-  if (!tracks.length) return { sets: withProbabilities(first), circuit, seen, tracks, logs };
+  if (!tracks.length) return { sets: withProbabilities(first), circuit, seen, tracks, logs, trackLog };
   const misfit = Math.min(MOST_MISFIT, ...first.map((s) => s.fit.misfit));
   if (misfit > BEARABLE_MISFIT) tracks.forEach((t) => allowForMisfit(t, misfit));
   const screened = withProbabilities(misfit > BEARABLE_MISFIT ? judgeWith(fitter(QUICK), priors) : first);
   const contends = (s: JudgedSet) => s.faults.length === 1 || s.probability > CONTENDS;
   const contenders = screened.filter(contends), rest = screened.filter((s) => !contends(s));
   const careful = judgeWith(fitter(THOROUGH), contenders.map((s) => ({ faults: s.faults, weight: s.prior })));
-  return { sets: withProbabilities([...careful, ...rest]), circuit, seen, tracks, logs };
+  return { sets: withProbabilities([...careful, ...rest]), circuit, seen, tracks, logs, trackLog };
 }
 
 /** Where even the best of all models misses the log by more than its noise explains, the noise is what is misjudged: a rough hand, a sticking needle,
@@ -109,7 +118,9 @@ function softened(logEvidence: number, best: number): number {
 
 /** Many sets differ in what no evidence touches, and together take more than is theirs: with something measured the answer is sharpened by this
  *  power. Fixed by the evaluation, where answers held for 40 % were right in 60 %. */
-const SHARPEN = 1.65;
+const SHARPEN = 1.8;
+/** Share of the answer that stays flat whatever the evidence says: the sheet may be wrong, or the plant one that no model here knows. */
+const DOUBT = 0.06, DOUBT_POWER = 0.35;
 
 /** Probabilities by Bayes, most probable first. */
 function withProbabilities(sets: JudgedSet[]): JudgedSet[] {
@@ -118,7 +129,10 @@ function withProbabilities(sets: JudgedSet[]): JudgedSet[] {
   const scores = sets.map((s) => (measured ? SHARPEN : 1) * (Math.log(s.prior) + softened(s.logEvidence, best) + s.findingEvidence.reduce((a, b) => a + b, 0)));
   const most = Math.max(...scores);
   const sum = scores.reduce((a, l) => a + Math.exp(l - most), 0);
-  sets.forEach((s, i) => (s.probability = Math.exp(scores[i]! - most) / sum));
+  const flat = scores.map((l) => (measured ? Math.exp(DOUBT_POWER * (l - most)) : 0));
+  const flatSum = flat.reduce((a, b) => a + b, 0);
+  const doubt = measured ? DOUBT : 0;
+  sets.forEach((s, i) => (s.probability = ((1 - doubt) * Math.exp(scores[i]! - most)) / sum + (doubt ? (doubt * flat[i]!) / flatSum : 0)));
   return [...sets].sort((a, b) => b.probability - a.probability);
 }
 

@@ -34,6 +34,7 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
     const P = c >= 0 ? (c + root) / (2 * s) : (2 * b) / (root - c);
     return P > 0.02 ? P : 0.02;
   };
+  let held = false;
   let stretch = 0, lagged = track.growth[0]!, water = 0, P = 1, first = 0;
   for (let i = 0; i < track.n; i++) {
     const target = track.growth[i]!;
@@ -54,7 +55,8 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
         if (into > 0 && mains > P) water += into * Math.sqrt(mains - P) * hours;
         if (leak > 0 && P > atmosphericBar) water -= leak * Math.sqrt(P - atmosphericBar) * hours;
         P = pressureAt(water + content * lagged);
-        if (P > lift) { P = lift; water = excessAt(P) - content * lagged; }
+        held = false;
+        if (P > lift) { P = lift; water = excessAt(P) - content * lagged; held = true; }
         if (P < feed && track.fillOn[i]) { P = feed; water = excessAt(P) - content * lagged; }
       }
     }
@@ -72,6 +74,7 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
     out[i] = gauge > 0 ? gauge : 0;
     const inPlay = P > emptyBelow && P < fullAbove ? gas + air : air;
     const bend = (content * GROWTH_PER_K * (1 - stuck)) / (s + inPlay / (P * P));
-    perKelvin[i] = gauge > 0 ? (bend < MOST_BAR_PER_K ? bend : MOST_BAR_PER_K) : 0;
+    // What a relief holds does not follow the temperature; a feed holds only from below.
+    perKelvin[i] = gauge > 0 && !held ? (bend < MOST_BAR_PER_K ? bend : MOST_BAR_PER_K) : 0;
   }
 }

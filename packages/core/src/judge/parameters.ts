@@ -58,7 +58,7 @@ const MOST_OVER_BAR = 1.6;
 function gas(model: LogModel, c: ResolvedCircuit): FreeParameter[] {
   const target = c.prechargeGaugeBar;
   // A charge that was set once has drifted a little; one that stands on no label was set to some school's figure.
-  const rightSd = c.prechargeFrom === 'static-head' ? 0.16 : 0.09;
+  const rightSd = c.prechargeFrom !== 'static-head' ? 0.09 : c.assumed.includes('staticHeadM') ? 0.3 : 0.16;
   const amount = (p: FreeParameter): FreeParameter => ({ ...p, of: (z) => (p.of(z) + c.atmosphericBar) * c.vesselL });
   const air = model.air ? uniform(SLOT.air, 0.8, 6) : logNormal(SLOT.air, 0.1, 0.9);
   const vessel: FreeParameter[] = c.vesselSpread > 0.1 ? [logNormal(SLOT.vesselL, c.vesselL, c.vesselSpread)] : [];

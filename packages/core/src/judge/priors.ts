@@ -78,8 +78,11 @@ const PAIR_FACTOR = 0.35;
 function complaintFactor(faults: FaultId[], complaint: Complaint[] = []): number {
   if (complaint.length === 0) return faults[0] === 'none' ? NO_COMPLAINT : 1;
   const product = complaint.reduce((p, c) => p * Math.max(...faults.map((f) => COMPLAINT_ROWS[c].favours.reduce((q, [favoured, factor]) => (favoured.includes(f) ? q * factor : q), 1))), 1);
-  return Math.pow(product, complaint.length ** -0.4);
+  return Math.pow(product, COMPLAINT_WEIGHT * complaint.length ** -0.4);
 }
+
+/** Complaints are told roughly, and not always of what is wrong now: this power takes the edge off them. */
+const COMPLAINT_WEIGHT = 0.75;
 
 /** A visit without any complaint is often a routine one. Common practice. */
 const NO_COMPLAINT = 1.6;

@@ -5,7 +5,7 @@ import { soundPlant, type TruePlant } from './TruePlant';
 import { faultPairs, singleFaults, TRUE_FAULTS } from './trueFaults';
 import { testsFor, trueFinding, type WrittenFinding } from './trueFindings';
 
-export const TIERS = ['hand', 'logger', 'findings', 'pair'] as const;
+export const TIERS = ['hand', 'logger', 'findings', 'pair', 'several', 'days'] as const;
 export type Tier = (typeof TIERS)[number];
 
 export interface Truth { faults: string[]; chargeBar: number | null; contentL: number; contentMeasured: boolean; riseK: number; offsetBar: number }
@@ -38,16 +38,24 @@ function tryCase(tier: Tier, seed: number, attempt: number, leastShownBar: numbe
     // Each fault has a generator of its own, so that leaving one out leaves the others as they are.
     for (const f of some) TRUE_FAULTS[f]!(p, seeded(key + 31 * faults.indexOf(f) + 17));
     p.coldBar = Math.min(p.coldBar, p.reliefBar - 0.1);
+    // What goes on for days is slower than what one stays to watch, or nothing would be left to log.
+    if (tier === 'days') for (const way of ['seepFill', 'seepCoil', 'leak', 'reliefDrip', 'reliefDripAfterLift'] as const) p[way] *= DAYS_PACE;
     return p;
   };
   const plant = plantWith(faults);
-  const schedule = scheduleOf(plant, tier, r);
+  const schedules = tier === 'several' ? [scheduleOf(plant, 'hand', r), scheduleOf(plant, 'logger', r)] : [scheduleOf(plant, tier, r)];
+  const topped = r.normal(0, 0.12);
   const logSeed = Math.floor(r.uniform(1, 1e9)), findingSeed = Math.floor(r.uniform(1, 1e9));
   const visit = (p: TruePlant) => {
-    const trace = runPlant(p, schedule);
-    const log: WrittenLog = (tier === 'logger' ? loggerLog : handLog)(p, trace, schedule, seeded(logSeed));
-    const liftedHot = trace.systemBar.some((b) => b > p.reliefBar) || Math.max(...trace.systemBar) > p.reliefBar - 0.25;
-    return { trace, log, liftedHot };
+    let liftedHot = false;
+    const traces = schedules.map((schedule, i) => runPlant(i === 0 ? p : { ...p, coldBar: Math.min(p.reliefBar - 0.1, Math.max(0.1, p.coldBar + topped)) }, schedule));
+    const logs = traces.map((trace, i): WrittenLog => {
+      const highest = trace.systemBar.reduce((a, b) => Math.max(a, b), -1);
+      liftedHot ||= highest > p.reliefBar - 0.25;
+      const written = (tier === 'logger' || tier === 'days' || i > 0 ? loggerLog : handLog)(p, trace, schedules[i]!, seeded(logSeed + i));
+      return { ...written, startedAt: `2026-03-0${4 + i}T09:10:00Z` };
+    });
+    return { traces, logs, liftedHot };
   };
   const seen = visit(plant);
   const tests = tier === 'findings' || tier === 'pair' ? testsFor(faults, plant, r, r.pick([2, 3, 3, 4])) : [];
@@ -60,10 +68,10 @@ function tryCase(tier: Tier, seed: number, attempt: number, leastShownBar: numbe
     shows,
     case: {
       tier,
-      case: { format: 'jumper-case', version: 1, id: `${tier}-${seed}`, ...(complaint.length ? { complaint } : {}), circuit: sheet, logs: [seen.log], findings: written },
+      case: { format: 'jumper-case', version: 1, id: `${tier}-${seed}`, ...(complaint.length ? { complaint } : {}), circuit: sheet, logs: seen.logs, findings: written },
       truth: {
         faults: [...faults].sort(), chargeBar: plant.vesselOpen ? plant.chargeBar : null, contentL: plant.contentL, contentMeasured: (sheet.waterVolumeSource as string) === 'measured',
-        riseK: Math.max(...seen.trace.flowC) - seen.trace.flowC[0]!, offsetBar: plant.gauge.offsetBar,
+        riseK: Math.max(...seen.traces.map((t) => t.flowC.reduce((a, b) => Math.max(a, b), -99) - t.flowC[0]!)), offsetBar: plant.gauge.offsetBar,
       },
     },
   };
@@ -74,7 +82,7 @@ function tryCase(tier: Tier, seed: number, attempt: number, leastShownBar: numbe
     if (!LEVELS.includes(fault)) without.coldBar = plant.coldBar;
     const twin = visit(without);
     const least = Math.max(leastShownBar, 1.5 * plant.gauge.stepBar);
-    const inLog = seen.log.samples.pressureBar.some((p, i) => Math.abs((p ?? 0) - (twin.log.samples.pressureBar[i] ?? 0)) >= least);
+    const inLog = seen.logs.some((log, k) => log.samples.pressureBar.some((p, i) => Math.abs((p ?? 0) - (twin.logs[k]!.samples.pressureBar[i] ?? 0)) >= least));
     const other = findingsOf(without, twin.liftedHot);
     const inFindings = findings.some((f, i) => f && other[i] && (f.outcome !== other[i]!.outcome || ['valueBar', 'afterBar', 'endBar', 'firstGaugeBar'].some((k) => Math.abs(Number(f[k] ?? 0) - Number(other[i]![k] ?? 0)) > 0.15)));
     // With findings a fault is asked for when one of them speaks of it: a technician does not stop at tests that say nothing.
@@ -82,7 +90,15 @@ function tryCase(tier: Tier, seed: number, attempt: number, leastShownBar: numbe
   }
 }
 
+/** In a log of days, faults that move water do so at this share of their pace in a visit. */
+const DAYS_PACE = 0.06;
+
 function scheduleOf(p: TruePlant, tier: Tier, r: Random): Schedule {
+  if (tier === 'days') {
+    const days = r.pick([2, 3, 4]), heat: Schedule['heat'] = [];
+    for (let s = r.uniform(1, 4) * 3600; s < days * 86_400 - 7200; s += r.uniform(5, 12) * 3600) heat.push({ onS: Math.round(s), offS: Math.round(s + r.uniform(1, 3.5) * 3600) });
+    return { durationS: days * 86_400, heat, actions: [] };
+  }
   const what = r.weighted([['run', 6], ['run and cool', 2.5], ['watch', 1.5], ['watch then run', 2]] as const);
   const idle = what === 'watch then run' ? r.uniform(900, 2400) : r.pick([60, 60, 120, 180]);
   const hot = r.uniform(11, 28) * 60 * (p.kind === 'wall-boiler' ? 1 : 1.5);

@@ -44,7 +44,7 @@ export function handLog(p: TruePlant, t: Trace, schedule: Schedule, r: Random): 
 /** A sensor every few seconds: noise, drift and a lag of its own. */
 export function loggerLog(p: TruePlant, t: Trace, schedule: Schedule, r: Random): WrittenLog {
   const shown = shownBar({ ...p, gauge: { ...p.gauge, stictionBar: 0 } }, t);
-  const every = r.pick([5, 10, 15, 30]), drift = r.normal(0, 0.01) / 7200;
+  const every = schedule.durationS > 86_400 ? r.pick([30, 60, 60, 120, 300]) : r.pick([5, 10, 15, 30]), drift = r.normal(0, 0.01) / Math.max(7200, schedule.durationS);
   const noise = p.gauge.noiseBar;
   let sensor = shown[0]!, flow = t.flowC[0]!, ret = t.returnC[0]!;
   const keep = Math.exp(-5 / r.uniform(4, 20));
