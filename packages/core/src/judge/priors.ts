@@ -27,9 +27,9 @@ const CHANGED_FACTOR = 0.25;
 const NO_GAS: FaultId[] = ['vessel-undercharged', 'vessel-diaphragm-failed', 'vessel-connection-blocked', 'vessel-isolated', 'vessel-undersized'];
 const INFLOW: FaultId[] = ['fill-loop-passing', 'reducing-valve-creeping', 'fill-bypass-open', 'dhw-plate-perforated', 'dhw-coil-perforated'];
 const COUPLED: { one: FaultId[]; other: FaultId[]; factor: number; why: string }[] = [
-  { one: ['vessel-undercharged'], other: ['vessel-gas-valve-leaking'], factor: 3, why: 'the gas went through the core' },
-  { one: NO_GAS, other: ['relief-valve-passing'], factor: 4, why: 'a relief that has lifted often passes' },
-  { one: INFLOW, other: ['relief-valve-passing'], factor: 4, why: 'water let in lifts the relief, which then passes' },
+  { one: ['vessel-undercharged'], other: ['vessel-gas-valve-leaking'], factor: 7, why: 'the gas went through the core' },
+  { one: NO_GAS, other: ['relief-valve-passing'], factor: 5.5, why: 'a relief that has lifted often passes' },
+  { one: INFLOW, other: ['relief-valve-passing'], factor: 5.5, why: 'water let in lifts the relief, which then passes' },
   { one: ['fill-pressure-too-high', 'reducing-valve-set-high'], other: ['relief-valve-passing'], factor: 5, why: 'a high start lifts the relief hot, which then passes' },
   { one: ['vessel-undercharged', 'vessel-diaphragm-failed'], other: INFLOW, factor: 1, why: 'a vessel that is full of water says nothing of the hole behind it' },
   { one: ['vessel-undercharged', 'vessel-diaphragm-failed'], other: ['circuit-leak', 'fill-pressure-too-high'], factor: 2, why: 'topped up, and topped up too far' },
