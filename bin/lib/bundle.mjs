@@ -6,7 +6,7 @@ const shared = { bundle: true, platform: 'node', format: 'esm', target: 'node20'
 export async function bundleCli(root) {
   await build({
     ...shared, minify: true,
-    entryPoints: ['diagnose', 'simulate', 'size', 'evaluate'].map((n) => `${root}/packages/cli/src/${n}.ts`),
+    entryPoints: ['diagnose', 'simulate', 'size', 'evaluate', 'visits'].map((n) => `${root}/packages/cli/src/${n}.ts`),
     outdir: `${root}/packages/cli/dist`, outExtension: { '.js': '.mjs' },
   });
 }

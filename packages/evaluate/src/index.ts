@@ -1,4 +1,5 @@
 export * from './truth/makeCase';
+export * from './truth/makeVisit';
 export * from './truth/random';
 export * from './truth/runPlant';
 export * from './truth/TruePlant';

@@ -7,7 +7,7 @@ import { contradictions, latestOnly } from './contradictions';
 import type { Diagnosis, Judgement } from './Diagnosis';
 import { estimates } from './estimates';
 import { applicableFaults, type FaultId } from './faults';
-import { judgeEvidence, type Evidence, type Judged } from './judgeEvidence';
+import { judgeEvidence, type Evidence, type Judged, type Progress } from './judgeEvidence';
 import { nextTests, provingTest, repairKey } from './nextTests';
 import { weightedSets, type WeightedSet } from './priors';
 
@@ -18,21 +18,22 @@ const HOT_C = 50;
 
 /** Ranks the faults of a case. Pure and repeatable: same case and build, same answer.
  *  @param input a valid case (checked by the contract); logs and findings may be empty
+ *  @param told hears how far it has come; it changes nothing
  *  @throws {OutOfRangeError} where the sheet's numbers lie outside the physics */
-export function diagnose(input: Case): Diagnosis {
+export function diagnose(input: Case, told: Progress = () => {}): Diagnosis {
   const split = splitEpochs(input);
   const priors = weightedSets(input);
-  const asFound = judge(split.asFound, priors);
-  const diagnosis: Diagnosis = { format: 'jumper-diagnosis', version: 1, caseId: input.id, ...asFound };
   const repairs = [...(input.repairs ?? []), ...rechargesInLogs(input.logs ?? [])];
   const worked = repairs.length > 0 || split.afterWork.logs.length > 0 || split.afterWork.findings.length > 0;
-  if (worked) diagnosis.now = judge(split.afterWork, afterRepairs(asFound, priors, repairs));
+  const asFound = judge(split.asFound, priors, (share) => told(worked ? share / 2 : share));
+  const diagnosis: Diagnosis = { format: 'jumper-diagnosis', version: 1, caseId: input.id, ...asFound };
+  if (worked) diagnosis.now = judge(split.afterWork, afterRepairs(asFound, priors, repairs), (share) => told((1 + share) / 2));
   return diagnosis;
 }
 
-function judge(evidence: Evidence, priors: WeightedSet[]): Judgement {
+function judge(evidence: Evidence, priors: WeightedSet[], told: Progress): Judgement {
   const latest: Evidence = { ...evidence, findings: latestOnly(evidence.findings) };
-  const judged = judgeEvidence(latest, priors);
+  const judged = judgeEvidence(latest, priors, told);
   const marginals: Partial<Record<FaultId, number>> = {};
   for (const id of applicableFaults(evidence.circuit)) marginals[id] = judged.sets.reduce((s, x) => s + (x.faults.includes(id) ? x.probability : 0), 0);
   const done = new Set(latest.findings.map((f) => f.finding.test));

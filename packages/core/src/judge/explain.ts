@@ -1,5 +1,6 @@
 import { expectedPressure } from '../circuit/expectedPressure';
 import { cycleFeatures } from '../log/cycleFeatures';
+import { readLog, type Measured } from '../log/readLog';
 import type { Because } from './Diagnosis';
 import { FAULT_IDS, type FaultId } from './faults';
 import type { Finding } from './Finding';
@@ -50,10 +51,14 @@ function logSentence(judged: Judged, at: number): string {
   const log = judged.logs[at]!, f = cycleFeatures(log);
   if (f.swingBar === null || f.coldBar === null) return 'The log holds too little to show a heat cycle.';
   if (f.hotC === null || f.coldC === null) return `Rose ${bar(f.swingBar)} from cold to hot; no temperatures were read.`;
-  if (f.hotC - f.coldC < 5) return `${bar(f.swingBar)} of change with hardly any heat.`;
+  const read = readLog(log, judged.circuit.gaugeStepBar);
+  if (f.hotC - f.coldC < 5) return read.idleCreepBarPerH ? creepSentence(read.idleCreepBarPerH) : `${bar(f.swingBar)} of change with hardly any heat.`;
   const right = expectedPressure({ circuit: judged.circuit, coldGaugeBar: f.coldBar, coldC: f.coldC, flowC: f.hotC, ...(f.hotReturnC !== null ? { returnC: f.hotReturnC } : {}) });
-  return `Rose ${bar(f.swingBar)} from ${f.coldC.toFixed(0)} to ${f.hotC.toFixed(0)} °C; this circuit should rise ${bar(Math.max(0, right.lowGaugeBar - f.coldBar))} to ${bar(Math.max(0, right.highGaugeBar - f.coldBar))}.`;
+  return `Rose ${bar(f.swingBar)} from ${f.coldC.toFixed(0)} to ${f.hotC.toFixed(0)} °C; this circuit should rise ${bar(Math.max(0, right.lowGaugeBar - f.coldBar))} to ${bar(Math.max(0, right.highGaugeBar - f.coldBar))}.${read.plateauBar ? ` Held at ${bar(read.plateauBar.value)} while it went on heating, as a relief does.` : ''}`;
 }
+
+/** A creep counts where it is more than its own doubt. */
+const creepSentence = ({ value, sd }: Measured): string => (Math.abs(value) < 2 * sd || Math.abs(value) < 0.02 ? 'Stood still with no heat.' : `${value > 0 ? 'Crept up' : 'Fell'} ${bar(Math.abs(value))} an hour with no heat.`);
 
 function findingSentence(f: Finding): string {
   const title = testRow(f.test).title;

@@ -30,6 +30,21 @@ describe('a diagnosis', () => {
     for (const h of d.hypotheses) expect([...h.faults].sort()).toEqual(h.faults);
   });
 
+  it('says how far it has come, never backwards, and answers the same for it', () => {
+    const heard: number[] = [];
+    expect(diagnose(caseOf({ logs: [logged('vessel-undercharged', 0.6)] }), (share) => heard.push(share)).hypotheses).toEqual(d.hypotheses);
+    expect(heard.length).toBeGreaterThan(100);
+    expect([...heard].sort((a, b) => a - b)).toEqual(heard);
+    expect(heard[0]!).toBeGreaterThanOrEqual(0);
+    expect(heard.at(-1)!).toBeLessThanOrEqual(1);
+  });
+
+  it('weighs each log by itself', () => {
+    const two = diagnose(caseOf({ logs: [logged('none', 0), logged('vessel-undercharged', 0.6)] }));
+    const of = (id: string) => two.because.find((b) => b.evidence === id && b.for === 'vessel-undercharged')?.bits ?? 0;
+    expect(of('log:1')).toBeGreaterThan(of('log:0') + 1);
+  });
+
   it('is the same each time it is asked', () => {
     expect(diagnose(caseOf({ logs: [logged('vessel-undercharged', 0.6)] }))).toEqual(d);
   });
@@ -168,6 +183,14 @@ describe('the tables', () => {
     expect(of('circuit-leak', ['topped-up-often'])).toBeGreaterThan(of('circuit-leak', ['gauge-climbs-hot']));
     expect(sets.some((s) => s.faults.includes('dhw-coil-perforated'))).toBe(false);
   });
+});
+
+it('a recharge in the middle of a log begins the time after the work', () => {
+  const { log } = simulateCase({ circuit: CIRCUIT, faults: [{ id: 'vessel-undercharged', severity: 0.6 }], schedule: { startC: 18, durationS: 14_400, stepS: 60, heat: [{ onS: 300, offS: 2400 }, { onS: 9000, offS: 12_000 }], actions: [{ tS: 7000, kind: 'vessel-recharged' }, { tS: 7060, kind: 'top-up' }] }, gauge: { resolutionBar: 0.02 }, seed: 6 });
+  const d = diagnose(caseOf({ logs: [log] }));
+  expect(d.hypotheses[0]!.faults.some((f) => f.startsWith('vessel-'))).toBe(true);
+  const flat = (m: typeof d.marginals) => (m['vessel-undercharged'] ?? 0) + (m['vessel-diaphragm-failed'] ?? 0);
+  expect(flat(d.now!.marginals)).toBeLessThan(0.5 * flat(d.marginals));
 });
 
 describe('what the sheet says of vessel and fluid counts', () => {

@@ -38,13 +38,16 @@ export interface JudgedSet {
 }
 
 /** `seen` is the circuit with its vessel at the gauge's level, as the draws' parameters are meant. */
+/** Told how much of the work is done, 0 to 1, as it goes on. */
+export type Progress = (share: number) => void;
+
 export interface Judged { sets: JudgedSet[]; circuit: ResolvedCircuit; seen: ResolvedCircuit; tracks: LogTrack[]; logs: PressureLog[];
   /** The log that each track was laid out from: its place in `logs`. */
   trackLog: number[] }
 
 /** Bayes over fault sets: prior × probability of the logs (by simulation, parameters integrated out) × probability of each finding, the
  *  parameters' draws reweighted by every finding in turn. Sorted, most probable first. */
-export function judgeEvidence(evidence: Evidence, priors: WeightedSet[]): Judged {
+export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: Progress = () => {}): Judged {
   const circuit = resolveCircuit(evidence.circuit), seen = atGaugeLevel(circuit);
   const logs = evidence.circuit.kind === 'steam' ? [] : evidence.logs;
   const laidOut = logs.map((l) => layOutLog(l, circuit));
@@ -61,7 +64,8 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[]): Judged
     if (feedMayBeShut && model.feed === 'right') return { model: { ...model, feed: 'dead' }, share: SHUT_FEED_SHARE };
     return null;
   };
-  const judgeWith = (fitOf: (m: LogModel) => LogFit, which: WeightedSet[]) => which.map(({ faults, weight }): JudgedSet => {
+  const judgeWith = (fitOf: (m: LogModel) => LogFit, which: WeightedSet[], from: number, to: number) => which.map(({ faults, weight }, i): JudgedSet => {
+    told(from + ((to - from) * i) / which.length);
     const model = logModelOf(faults);
     const otherWay = otherWayOf(model);
     const fit = otherWay ? mixed(fitOf(model), fitOf(otherWay.model), otherWay.share) : fitOf(model);
@@ -81,16 +85,19 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[]): Judged
   });
   const fitter = (effort: Effort) => fitterOf(evidence.circuit, seen, tracks, effort);
   // Every set is screened; those that may matter are judged again with care. With no log there is nothing to fit.
-  const first = judgeWith(fitter(tracks.length ? QUICK : THOROUGH), priors);
+  const first = judgeWith(fitter(tracks.length ? QUICK : THOROUGH), priors, 0, SCREENED);
   if (!tracks.length) return { sets: withProbabilities(first), circuit, seen, tracks, logs, trackLog };
   const misfit = Math.min(MOST_MISFIT, ...first.map((s) => s.fit.misfit));
   if (misfit > BEARABLE_MISFIT) tracks.forEach((t) => allowForMisfit(t, misfit));
-  const screened = withProbabilities(misfit > BEARABLE_MISFIT ? judgeWith(fitter(QUICK), priors) : first);
+  const screened = withProbabilities(misfit > BEARABLE_MISFIT ? judgeWith(fitter(QUICK), priors, SCREENED, 2 * SCREENED) : first);
   const contends = (s: JudgedSet) => s.faults.length === 1 || s.probability > CONTENDS;
   const contenders = screened.filter(contends), rest = screened.filter((s) => !contends(s));
-  const careful = judgeWith(fitter(THOROUGH), contenders.map((s) => ({ faults: s.faults, weight: s.prior })));
+  const careful = judgeWith(fitter(THOROUGH), contenders.map((s) => ({ faults: s.faults, weight: s.prior })), misfit > BEARABLE_MISFIT ? 2 * SCREENED : SCREENED, 1);
   return { sets: withProbabilities([...careful, ...rest]), circuit, seen, tracks, logs, trackLog };
 }
+
+/** Share of the work that the screening is. */
+const SCREENED = 0.2;
 
 /** Where even the best of all models misses the log by more than its noise explains, the noise is what is misjudged: a rough hand, a sticking needle,
  *  a plant that does what no model here does. It is widened until the best fits, so that the others are not thrown out for it. */

@@ -20,14 +20,17 @@ const MOST_TRIES = 25, LEAST_SHOWN_BAR = 0.18;
 /** One made-up visit. The same tier and seed give the same visit. Every fault of it shows: in the log, and where findings were made in one of
  *  them; what nobody could see is not asked for.
  *  @param leastShownBar by how much a log must differ from the same visit without the fault, bar; larger makes plainer visits */
-export function makeCase(tier: Tier, seed: number, leastShownBar = LEAST_SHOWN_BAR): TruthCase {
+export const makeCase = (tier: Tier, seed: number, leastShownBar = LEAST_SHOWN_BAR): TruthCase => makeCaseWithPlant(tier, seed, leastShownBar).made;
+
+/** The same with the plant itself, for who wants to go on measuring it. */
+export function makeCaseWithPlant(tier: Tier, seed: number, leastShownBar = LEAST_SHOWN_BAR): { made: TruthCase; plant: TruePlant; liftedHot: boolean } {
   for (let attempt = 0; ; attempt++) {
     const made = tryCase(tier, seed, attempt, leastShownBar);
-    if (made && (made.shows || attempt === MOST_TRIES)) return made.case;
+    if (made && (made.shows || attempt === MOST_TRIES)) return { made: made.case, plant: made.plant, liftedHot: made.liftedHot };
   }
 }
 
-function tryCase(tier: Tier, seed: number, attempt: number, leastShownBar: number): { case: TruthCase; shows: boolean } | null {
+function tryCase(tier: Tier, seed: number, attempt: number, leastShownBar: number): { case: TruthCase; shows: boolean; plant: TruePlant; liftedHot: boolean } | null {
   const key = seed * 7919 + TIERS.indexOf(tier) * 104_729 + attempt * 15_485_863;
   const r = seeded(key);
   const sound = soundPlant(r.weighted([['wall-boiler', 6], ['larger-home', 2], ['fed', 3]] as const), r);
@@ -65,7 +68,7 @@ function tryCase(tier: Tier, seed: number, attempt: number, leastShownBar: numbe
   const complaint = complaintOf(plant, seen.liftedHot, faults, r);
   const written = findings.filter((f): f is WrittenFinding => f !== null);
   return {
-    shows,
+    shows, plant, liftedHot: seen.liftedHot,
     case: {
       tier,
       case: { format: 'jumper-case', version: 1, id: `${tier}-${seed}`, ...(complaint.length ? { complaint } : {}), circuit: sheet, logs: seen.logs, findings: written },

@@ -1,4 +1,5 @@
 import { makeCase, TIERS } from './makeCase';
+import { CHECKLIST, makeVisit } from './makeVisit';
 import { seeded } from './random';
 import { runPlant } from './runPlant';
 import { soundPlant } from './TruePlant';
@@ -42,4 +43,24 @@ it.each(TIERS)('the tier “%s” gives the same visit for the same seed, with f
     for (const f of made.truth.faults) expect(Object.keys(TRUE_FAULTS)).toContain(f);
     expect([...made.truth.faults].sort()).toEqual(made.truth.faults);
   }
+});
+
+describe('a visit that goes on', () => {
+  it('answers a test the same whenever it is asked, and refuses what cannot be done there', () => {
+    const visits = Array.from({ length: 12 }, (_, i) => makeVisit(i + 1));
+    for (const v of visits) {
+      expect(v.case.findings).toEqual([]);
+      expect(v.perform('discharge-pipe')).toEqual(v.perform('discharge-pipe'));
+      expect(v.perform('no-such-test')).toBeNull();
+    }
+    const fed = visits.find((v) => (v.case.circuit as { fill: { kind: string } }).fill.kind === 'reducing-valve')!;
+    expect(fed.perform('fill-outlet-drip')).toBeNull();
+    expect(new Set(visits.map((v) => v.perform('second-gauge')!.firstGaugeBar)).size).toBeGreaterThan(5);
+  });
+  it('a checklist names every test once', () => expect(new Set(CHECKLIST).size).toBe(CHECKLIST.length));
+  it('a log of days holds days, and a visit of several logs two', () => {
+    const days = (makeCase('days', 3).case.logs as { samples: { tS: number[] } }[])[0]!.samples.tS;
+    expect(days.at(-1)!).toBeGreaterThanOrEqual(2 * 86_400 - 300);
+    expect(makeCase('several', 3).case.logs).toHaveLength(2);
+  });
 });

@@ -28,6 +28,7 @@ import { Reading } from './Reading';
 import { RecordList } from './RecordList';
 import { recordRows } from './recordRows';
 import { ShortcutHelp } from './ShortcutHelp';
+import { JudgeProgress } from './JudgeProgress';
 import { SuspectList } from './SuspectList';
 import { suspects } from './suspects';
 import { caseKey, useDiagnosis } from './useDiagnosis';
@@ -89,6 +90,7 @@ function Bench({ parts, after }: { parts: JobParts; after?: string }) {
   const judgementParts = (
     <>
       <TimerStrip jobId={jobId} />
+      <JudgeProgress />
       {after ? <View className="px-3"><FindingEffect parts={parts} factId={after} now={judged.isPlaceholderData ? null : diagnosis} onUndo={() => takeBack(after)} /></View> : null}
       {proof?.kind === 'pass' ? null : <View className="px-3"><NextStep jobId={jobId} judgement={judgement} readings={view.lastBar === null ? 0 : 1} busy={judged.isFetching} awaitsRun={proof?.proof.reasons[0]?.code === 'no-run'} /></View>}
       {diagnosis && rows.length > 0 ? <VerdictBlock jobId={jobId} proof={proof} diagnosis={diagnosis} stale={judged.isPlaceholderData} units={units} /> : null}

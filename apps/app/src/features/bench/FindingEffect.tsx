@@ -16,7 +16,7 @@ export function FindingEffect({ parts, factId, now, onUndo }: { parts: JobParts;
   const fact = parts.facts.find((f) => f.id === factId);
   const others = useMemo(() => ({ ...parts, facts: parts.facts.filter((f) => f.id !== factId) }), [parts, factId]);
   const without = useMemo(() => jobToCase(others), [others]);
-  const before = useDiagnosis(fact ? without : null, caseKey(others));
+  const before = useDiagnosis(fact ? without : null, caseKey(others), 'before');
   if (fact?.body.kind !== 'finding' || parts.facts.some((f) => f.correctsId === factId)) return null;
   return (
     <Notice kind="note" title={findingText(fact.body.finding as unknown as Finding, units)} live>

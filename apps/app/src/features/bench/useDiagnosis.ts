@@ -1,16 +1,17 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import type { JobParts } from '@jumper/contract';
 import type { Case } from '@jumper/core';
-import { askJudge, Overtaken } from '../../workers/judgeClient';
+import { useSyncExternalStore } from 'react';
+import { askJudge, judgeProgress, Overtaken, type Line } from '../../workers/judgeClient';
 
 /** Names a job's case by the records that it is made of. They never change, so neither does the case; a month's log is not spelled out. */
 export const caseKey = (parts: JobParts): string => [parts.job.id, parts.sheet.id, ...parts.facts.map((f) => f.id).sort()].join();
 
 /** The judge's answer for a case. While a new one is worked out the last stays; `isPlaceholderData` says so. */
-export function useDiagnosis(input: Case | null, key: string) {
+export function useDiagnosis(input: Case | null, key: string, line: Line = 'now') {
   return useQuery({
     queryKey: ['diagnosis', key],
-    queryFn: () => askJudge(input!),
+    queryFn: () => askJudge(input!, line),
     enabled: input !== null,
     networkMode: 'always',
     staleTime: Infinity,
@@ -20,3 +21,6 @@ export function useDiagnosis(input: Case | null, key: string) {
     retryDelay: 50,
   });
 }
+
+/** How far the judge is with what it works on, 0 to 1; null while it does nothing. */
+export const useJudgeProgress = (): number | null => useSyncExternalStore(judgeProgress.subscribe, judgeProgress.now, () => null);

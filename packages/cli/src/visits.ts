@@ -1,0 +1,74 @@
+// npm run visits -- [--cases N] [--from SEED]: whole visits on made-up plants, tests in the judge's order and in a checklist's, to the first repair.
+import { cpus } from 'node:os';
+import { fileURLToPath } from 'node:url';
+import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads';
+import { caseFile } from '@jumper/contract';
+import { diagnose, faultRow, testRow, type Case, type Diagnosis, type FaultId, type TestId } from '@jumper/core';
+import { CHECKLIST, makeVisit, type Visit } from '@jumper/evaluate';
+
+interface Outcome { tests: number; minutes: number; right: boolean; sure: boolean }
+interface Pair { judge: Outcome; checklist: Outcome }
+interface Share { from: number; cases: number; step: number; offset: number }
+
+/** A technician does not go on for ever. */
+const MOST_TESTS = 10;
+
+const repairOf = (faults: string[]) => [...new Set(faults.map((f) => faultRow(f as FaultId).repair))].sort().join('+');
+
+function leadRepair(d: Diagnosis): string {
+  const shares = new Map<string, number>();
+  for (const h of d.hypotheses) shares.set(repairOf(h.faults), (shares.get(repairOf(h.faults)) ?? 0) + h.probability);
+  return [...shares].reduce((a, b) => (b[1] > a[1] ? b : a))[0];
+}
+
+/** Both stop where the judge holds one repair for nearly certain, and then do what it holds most probable: what differs is the order of the tests. */
+function run(visit: Visit, order: (d: Diagnosis, done: ReadonlySet<string>) => string[]): Outcome {
+  const findings: object[] = [], done = new Set<string>();
+  let minutes = 0;
+  for (;;) {
+    const d = diagnose(caseFile.parse({ ...visit.case, findings }) as unknown as Case);
+    const next = d.enoughKnown || findings.length >= MOST_TESTS ? undefined : firstAble(visit, order(d, done), done);
+    if (!next) return { tests: findings.length, minutes, right: leadRepair(d) === repairOf(visit.truth.faults), sure: d.enoughKnown };
+    minutes += testRow(next.test as TestId).minutes + testRow(next.test as TestId).effort;
+    findings.push(next);
+  }
+}
+
+function firstAble(visit: Visit, tests: string[], done: Set<string>) {
+  for (const test of tests) {
+    if (done.has(test)) continue;
+    done.add(test);
+    const finding = visit.perform(test);
+    if (finding) return finding;
+  }
+  return undefined;
+}
+
+function runShare({ from, cases, step, offset }: Share): Pair[] {
+  const out: Pair[] = [];
+  for (let i = offset; i < cases; i += step) {
+    const visit = makeVisit(from + i);
+    out.push({ judge: run(visit, (d) => d.nextTests.map((t) => t.test)), checklist: run(visit, () => CHECKLIST) });
+  }
+  return out;
+}
+
+if (!isMainThread) parentPort!.postMessage(runShare(workerData as Share));
+else void main();
+
+async function main() {
+  const option = (name: string, otherwise: string) => { const i = process.argv.indexOf(`--${name}`); return i < 0 ? otherwise : (process.argv[i + 1] ?? otherwise); };
+  const cases = Number(option('cases', '60')), from = Number(option('from', '1')), threads = Math.max(1, Math.min(8, cpus().length));
+  const all = (await Promise.all(Array.from({ length: threads }, (_, offset) => new Promise<Pair[]>((resolve, reject) => {
+    const worker = new Worker(fileURLToPath(import.meta.url), { workerData: { from, cases, step: threads, offset } satisfies Share });
+    worker.on('message', resolve);
+    worker.on('error', reject);
+  })))).flat();
+  const say = (line: string) => process.stdout.write(`${line}\n`);
+  const mean = (xs: number[]) => xs.reduce((a, b) => a + b, 0) / xs.length, median = (xs: number[]) => [...xs].sort((a, b) => a - b)[Math.floor(xs.length / 2)]!;
+  say('order      visits  right repair  sure  wrong though sure  tests mean  minutes median  minutes mean');
+  for (const name of ['judge', 'checklist'] as const) {
+    const o = all.map((p) => p[name]), percent = (share: number) => (100 * share).toFixed(1).padStart(5);
+    say(`${name.padEnd(10)} ${String(o.length).padStart(6)}         ${percent(mean(o.map((x) => +x.right)))} ${percent(mean(o.map((x) => +x.sure)))}              ${percent(mean(o.map((x) => +(x.sure && !x.right))))}       ${mean(o.map((x) => x.tests)).toFixed(1).padStart(5)}           ${String(median(o.map((x) => x.minutes))).padStart(5)}         ${mean(o.map((x) => x.minutes)).toFixed(1).padStart(5)}`);
+  }
+}
