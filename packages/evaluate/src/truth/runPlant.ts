@@ -22,13 +22,15 @@ export function runPlant(p: TruePlant, schedule: Schedule): Trace {
   let gasC = 20;
   const gasMoles = (p.chargeBar + ATM) * p.vesselL / (20 + KELVIN);
   const airMoles = p.airL * ATM / (20 + KELVIN);
-  const circuitKg = (bar: number) => volumes.reduce((m, v, i) => m + densityKgPerL(temps[i]!) * v * (1 + 3 * p.pipeExpansionPerK * (temps[i]! - p.roomC)) * (1 + SQUEEZE_PER_BAR * bar), 0);
+  // The circuit's own water at no pressure; worked out once for each step's temperatures.
+  const unsqueezedKg = () => volumes.reduce((m, v, i) => m + densityKgPerL(temps[i]!) * v * (1 + 3 * p.pipeExpansionPerK * (temps[i]! - p.roomC)), 0);
+  let restingKg = unsqueezedKg();
   const held = (bar: number) => {
     const P = bar + ATM;
     const gasL = (gasMoles * (gasC + KELVIN)) / P;
     const vessel = p.vesselOpen ? Math.min(0.93 * p.vesselL, Math.max(0, p.vesselL - gasL)) : 0;
     const air = (airMoles * (p.roomC + KELVIN)) / P;
-    return circuitKg(bar) + 0.998 * (vessel + p.stretchLPerBar * bar - air);
+    return restingKg * (1 + SQUEEZE_PER_BAR * bar) + 0.998 * (vessel + p.stretchLPerBar * bar - air);
   };
   const pressureOf = (kg: number) => {
     let low = -0.98, high = 14;
@@ -48,6 +50,7 @@ export function runPlant(p: TruePlant, schedule: Schedule): Trace {
     }
     trace.tS.push(t); trace.systemBar.push(bar); trace.flowC.push(temps[0]!); trace.returnC.push(temps[3]!);
     heatStep(schedule.heat.some((h) => t >= h.onS && t < h.offS));
+    restingKg = unsqueezedKg();
     gasC += ((20 + p.vesselWarmth * (temps[0]! - 20)) - gasC) * (DT_S / 1800);
     const mains = mainsOpen ? p.mainsBar + p.mainsSwingBar * Math.sin(t / 2900) : 0;
     const over = Math.max(0, mains - bar), hours = DT_S / 3600;

@@ -36,7 +36,7 @@ it('cold and shut it stands still; a leak empties it and a hole fills it, the ma
 });
 
 it.each(TIERS)('the tier “%s” gives the same visit for the same seed, with faults that it knows', (tier) => {
-  for (let seed = 1; seed <= 6; seed++) {
+  for (let seed = 1; seed <= (tier === 'days' ? 2 : 6); seed++) {
     const made = makeCase(tier, seed);
     expect(makeCase(tier, seed)).toEqual(made);
     expect(made.truth.faults.length).toBe(tier === 'pair' ? 2 : 1);
