@@ -1,6 +1,7 @@
 import { IAPWS97_EoS } from '@neutrium/thermo.eos.iapws97';
 import fc from 'fast-check';
 import { OutOfRangeError } from '../OutOfRangeError';
+import { fluidGrowth } from './fluid';
 import { netGrowth } from './netGrowth';
 import { saturationTemperatureC } from './saturation';
 import { waterDensity } from './waterDensity';
@@ -11,6 +12,11 @@ describe('water density', () => {
   // CRC Handbook of Chemistry and Physics, near 1 atm, from memory.
   it.each([[10, 999.7], [20, 998.21], [60, 983.2], [80, 971.8], [100, 958.36]])('at %d °C is %d kg/m³', (celsius, density) => {
     close(waterDensity(celsius, 1.01325), density, 0.05);
+  });
+
+  // IAPWS R7-97, table 5, from memory: the reference itself is held to the standard's own verification values.
+  it.each([[300, 3, 0.100215168e-2], [300, 80, 0.971180894e-3], [500, 3, 0.1202418e-2]])('the reference gives the standard’s volume at %d K and %d MPa', (kelvin, megapascal, volume) => {
+    close(1 / Number(new IAPWS97_EoS().solve({ p: megapascal * 1e6, t: kelvin }).rho) / volume, 1, 1e-8);
   });
 
   it('agrees with a reference implementation of IAPWS-IF97 to 0.01 % wherever it is liquid', () => {
@@ -64,5 +70,19 @@ describe('saturation', () => {
   // Steam tables, from memory: 15 psig 250 °F, 2 psig 218.5 °F.
   it.each([[15, 250], [2, 218.5]])('at %d psig is %d °F', (psig, fahrenheit) => {
     close((saturationTemperatureC((psig + 14.6959) * 0.0689475729) * 9) / 5 + 32, fahrenheit, 0.5);
+  });
+});
+
+describe('what a circuit is filled with', () => {
+  it('water is water, and a mixture of nothing too', () => {
+    fc.assert(fc.property(fc.double({ min: 1, max: 60, noNaN: true }), fc.double({ min: 61, max: 110, noNaN: true }), (fromC, toC) => {
+      expect(Math.abs(fluidGrowth({ glycol: 'propylene', massPercent: 0 }, fromC, toC) - fluidGrowth('water', fromC, toC))).toBeLessThan(1e-12);
+    }));
+  });
+  it('the more glycol, the more growth', () => {
+    for (const glycol of ['propylene', 'ethylene'] as const) {
+      const growth = [0, 15, 30, 45, 60].map((massPercent) => fluidGrowth({ glycol, massPercent }, 10, 70));
+      expect([...growth].sort((a, b) => a - b)).toEqual(growth);
+    }
   });
 });
