@@ -65,7 +65,7 @@ export const readingSd = (c: ResolvedCircuit) => 0.025 + 0.42 * c.gaugeStepBar;
 function numericLikelihood(f: Finding, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit): number | null {
   const sd = readingSd(c);
   switch (f.test) {
-    case 'idle-cold-pressure': return f.valueBar === undefined ? null : coldLevelDensity(f.valueBar, faults, c, v[SLOT.offset]!);
+    case 'idle-cold-pressure': return f.valueBar === undefined ? null : coldLevelDensity(f.valueBar, faults, c, v);
     case 'precharge': return f.valueBar === undefined ? null : prechargeDensity(f, faults, v, c);
     case 'draw-off': {
       if (f.volumeL === undefined || f.beforeBar === undefined || f.afterBar === undefined) return null;
@@ -167,21 +167,27 @@ function holdDensity(f: Finding, faults: readonly FaultId[], sd: number): number
 }
 
 /** How often a cold circuit is found at a pressure, by fault. Cold pressures are set by hand, so they spread even where nothing is wrong.
- *  @param offsetBar how far the gauge is off under this draw; counts only where the set says that it lies */
-export function coldLevelDensity(gaugeBar: number, faults: readonly FaultId[], c: ResolvedCircuit, offsetBar = 0): number {
+ *  @param v the draw: how far the gauge is off counts where the set says that it lies, and what the feed holds where it is set high; see {@link levelHangsOnDraw} */
+export function coldLevelDensity(gaugeBar: number, faults: readonly FaultId[], c: ResolvedCircuit, v: Float64Array | null = null): number {
+  const offsetBar = v ? v[SLOT.offset]! : 0, feedHoldsBar = v && v[SLOT.feedHolds]! > NO_FEED_BAR ? v[SLOT.feedHolds]! : null;
   const lies = faults.includes('gauge-misreading');
   const others = faults.filter((f) => f !== 'gauge-misreading');
   // A fault of the level itself decides where the pressure stands; any other leaves it where its own fault would.
   const level = others.filter((f) => LEVEL_FAULTS.has(f));
   const density = (atGaugeBar: number) => {
     const deciding = level.length ? level : others.length ? others : (['none'] as FaultId[]);
-    return deciding.reduce((sum, f) => sum + coldLevelOf(atGaugeBar, f, c), 0) / deciding.length;
+    return deciding.reduce((sum, f) => sum + (f === 'reducing-valve-set-high' && feedHoldsBar !== null ? normalPdf(atGaugeBar, feedHoldsBar, BY_FEED_SD) : coldLevelOf(atGaugeBar, f, c)), 0) / deciding.length;
   };
   // Whoever fills by a lying gauge fills to what it shows; a feed fills to what is there. Half and half where a hand fills.
   const filledByIt = c.fedByItself ? 0.2 : 0.5;
   const all = lies ? (1 - filledByIt) * density(gaugeBar - offsetBar) + filledByIt * density(gaugeBar) : density(gaugeBar);
   return (1 - ANY_LEVEL) * all + ANY_LEVEL / ANY_LEVEL_BAR;
 }
+
+/** A draw whose feed holds less than this has none. */
+const NO_FEED_BAR = -1;
+/** Whether a cold level says more than which faults there are: how far the gauge is off, or what the feed holds. */
+export const levelHangsOnDraw = (faults: readonly FaultId[]): boolean => has(faults, 'gauge-misreading', 'reducing-valve-set-high');
 
 /** Share of circuits that stand at any pressure, for reasons of their own, and over what range. Common practice. */
 const ANY_LEVEL = 0.07, ANY_LEVEL_BAR = 3.5;

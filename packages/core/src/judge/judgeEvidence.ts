@@ -4,7 +4,7 @@ import type { PressureLog } from '../log/PressureLog';
 import { cycleFeatures } from '../log/cycleFeatures';
 import type { FaultId } from './faults';
 import type { Finding } from './Finding';
-import { coldLevelDensity, findingLikelihood, hangsOnDraw } from './findingLikelihood';
+import { coldLevelDensity, findingLikelihood, hangsOnDraw, levelHangsOnDraw } from './findingLikelihood';
 import { SLOT } from './kernel';
 import { fitLogs, QUICK, THOROUGH, type Effort, type LogFit } from './LogFit';
 import { logModelKey, logModelOf, type LogModel } from './logModel';
@@ -72,8 +72,8 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
     let logEvidence = fit.logEvidence, logDraws = fit.draws;
     const cold = features[0]?.coldBar;
     if (cold !== null && cold !== undefined && !idleGiven && (features[0]!.coldC ?? 20) < 40) {
-      // Where the gauge may lie, how high it stands cold says by how much.
-      const level = faults.includes('gauge-misreading') ? reweighted(logDraws, (v) => coldLevelDensity(cold, faults, circuit, v[SLOT.offset]!)) : { draws: logDraws, likelihood: coldLevelDensity(cold, faults, circuit) };
+      // Where the gauge may lie, how high it stands cold says by how much; where the feed is set high, it says to what.
+      const level = levelHangsOnDraw(faults) ? reweighted(logDraws, (v) => coldLevelDensity(cold, faults, circuit, v)) : { draws: logDraws, likelihood: coldLevelDensity(cold, faults, circuit) };
       logEvidence += Math.log(level.likelihood);
       logDraws = level.draws;
     }
