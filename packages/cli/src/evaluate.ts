@@ -1,17 +1,16 @@
 // npm run evaluate -- [--cases N] [--tier hand|logger|findings|pair] [--from SEED] [--shows BAR] [--out FILE.json]: the judge against plants of another physics.
 import { writeFileSync } from 'node:fs';
-import { cpus } from 'node:os';
 import { fileURLToPath } from 'node:url';
-import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads';
 import { caseFile } from '@jumper/contract';
 import { diagnose, type Case } from '@jumper/core';
 import { confusions, makeCase, reliability, ruleOfThumb, scoreTier, TIERS, type Judged, type Tier } from '@jumper/evaluate';
+import { caseDone, inThreads, option, type Share } from './inThreads';
 
 const say = (line: string) => process.stdout.write(`${line}\n`);
 
-interface Share { tiers: Tier[]; from: number; cases: number; step: number; offset: number; leastShownBar: number | undefined }
+interface TierShare extends Share { tiers: Tier[]; leastShownBar: number | undefined }
 
-function judgeShare({ tiers, from, cases, step, offset, leastShownBar }: Share): Judged[] {
+function judgeShare({ tiers, from, cases, step, offset, leastShownBar }: TierShare): Judged[] {
   const judged: Judged[] = [];
   for (const tier of tiers)
     for (let i = offset; i < cases; i += step) {
@@ -23,26 +22,18 @@ function judgeShare({ tiers, from, cases, step, offset, leastShownBar }: Share):
         id: made.case.id, tier, truth: made.truth, testsDone: ((made.case.findings ?? []) as { test: string }[]).map((f) => f.test), rule: ruleOfThumb(made.case), seconds: (performance.now() - start) / 1000,
         answer: { hypotheses: d.hypotheses, estimates: { prechargeBar: d.estimates.prechargeBar } },
       });
-      parentPort?.postMessage(1);
+      caseDone();
     }
   return judged;
 }
 
-if (!isMainThread) parentPort!.postMessage(judgeShare(workerData as Share));
-else void main();
-
-async function main() {
-  const option = (name: string, otherwise: string) => { const i = process.argv.indexOf(`--${name}`); return i < 0 ? otherwise : (process.argv[i + 1] ?? otherwise); };
-  const cases = Number(option('cases', '500')), from = Number(option('from', '1'));
+inThreads<TierShare, Judged>(fileURLToPath(import.meta.url), judgeShare, async (together) => {
+  const cases = Number(option('cases', '500'));
   const tiers = option('tier', 'all') === 'all' ? [...TIERS] : TIERS.filter((t) => t === option('tier', ''));
-  const threads = Math.max(1, Math.min(8, cpus().length));
-  let done = 0;
-  const shares = await Promise.all(Array.from({ length: threads }, (_, offset) => new Promise<Judged[]>((resolve, reject) => {
-    const worker = new Worker(fileURLToPath(import.meta.url), { workerData: { tiers, from, cases, step: threads, offset, leastShownBar: option('shows', '') ? Number(option('shows', '')) : undefined } satisfies Share });
-    worker.on('message', (m: number | Judged[]) => { if (typeof m === 'number') { if (++done % 100 === 0) process.stderr.write(`${done} of ${cases * tiers.length}\n`); } else resolve(m); });
-    worker.on('error', reject);
-  })));
-  const judged = shares.flat();
+  const judged = await together(
+    { tiers, cases, from: Number(option('from', '1')), leastShownBar: option('shows', '') ? Number(option('shows', '')) : undefined },
+    (done) => { if (done % 100 === 0) process.stderr.write(`${done} of ${cases * tiers.length}\n`); },
+  );
   const percent = (x: number) => (Number.isNaN(x) ? '    –' : `${(100 * x).toFixed(1).padStart(5)}`);
   const bar = (x: number) => (Number.isNaN(x) ? '   –' : x.toFixed(2));
   say('tier      cases  first  first+alike  three+alike  rule   bits  charge: given cover err(meas) err(est)  s');
@@ -57,4 +48,4 @@ async function main() {
   for (const c of confusions(judged)) say(`  ${String(c.cases).padStart(3)}  ${c.truth} → ${c.said}`);
   const out = option('out', '');
   if (out) writeFileSync(out, JSON.stringify(judged));
-}
+});

@@ -1,14 +1,12 @@
 // npm run visits -- [--cases N] [--from SEED]: whole visits on made-up plants, tests in the judge's order and in a checklist's, to the first repair.
-import { cpus } from 'node:os';
 import { fileURLToPath } from 'node:url';
-import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads';
 import { caseFile } from '@jumper/contract';
 import { diagnose, faultRow, testRow, type Case, type Diagnosis, type FaultId, type TestId } from '@jumper/core';
 import { CHECKLIST, makeVisit, type Visit } from '@jumper/evaluate';
+import { inThreads, option, type Share } from './inThreads';
 
 interface Outcome { tests: number; minutes: number; right: boolean; sure: boolean }
 interface Pair { judge: Outcome; checklist: Outcome }
-interface Share { from: number; cases: number; step: number; offset: number }
 
 /** A technician does not go on for ever. */
 const MOST_TESTS = 10;
@@ -53,17 +51,8 @@ function runShare({ from, cases, step, offset }: Share): Pair[] {
   return out;
 }
 
-if (!isMainThread) parentPort!.postMessage(runShare(workerData as Share));
-else void main();
-
-async function main() {
-  const option = (name: string, otherwise: string) => { const i = process.argv.indexOf(`--${name}`); return i < 0 ? otherwise : (process.argv[i + 1] ?? otherwise); };
-  const cases = Number(option('cases', '60')), from = Number(option('from', '1')), threads = Math.max(1, Math.min(8, cpus().length));
-  const all = (await Promise.all(Array.from({ length: threads }, (_, offset) => new Promise<Pair[]>((resolve, reject) => {
-    const worker = new Worker(fileURLToPath(import.meta.url), { workerData: { from, cases, step: threads, offset } satisfies Share });
-    worker.on('message', resolve);
-    worker.on('error', reject);
-  })))).flat();
+inThreads<Share, Pair>(fileURLToPath(import.meta.url), runShare, async (together) => {
+  const all = await together({ from: Number(option('from', '1')), cases: Number(option('cases', '60')) });
   const say = (line: string) => process.stdout.write(`${line}\n`);
   const mean = (xs: number[]) => xs.reduce((a, b) => a + b, 0) / xs.length, median = (xs: number[]) => [...xs].sort((a, b) => a - b)[Math.floor(xs.length / 2)]!;
   say('order      visits  right repair  sure  wrong though sure  tests mean  minutes median  minutes mean');
@@ -71,4 +60,4 @@ async function main() {
     const o = all.map((p) => p[name]), percent = (share: number) => (100 * share).toFixed(1).padStart(5);
     say(`${name.padEnd(10)} ${String(o.length).padStart(6)}         ${percent(mean(o.map((x) => +x.right)))} ${percent(mean(o.map((x) => +x.sure)))}              ${percent(mean(o.map((x) => +(x.sure && !x.right))))}       ${mean(o.map((x) => x.tests)).toFixed(1).padStart(5)}           ${String(median(o.map((x) => x.minutes))).padStart(5)}         ${mean(o.map((x) => x.minutes)).toFixed(1).padStart(5)}`);
   }
-}
+});

@@ -1,3 +1,5 @@
+import type { PumpPosition } from './pumpShift';
+
 /** One circuit as the technician wrote it down. Field names, units and meanings are the open case file's; pressures are bar
  *  gauge. Only `kind` and the relief's set pressure are needed; what is missing is estimated with a stated doubt. */
 export interface CircuitSheet {
@@ -16,7 +18,7 @@ export interface CircuitSheet {
   vessels?: Vessel[];
   reliefValve?: { setBar: number; ageYears?: number; capacityKw?: number };
   fill?: { kind: FillKind; mainsBar?: number; setBar?: number; cutInBar?: number; cutOutBar?: number };
-  pump?: { position?: 'towards-vessel' | 'away-from-vessel' };
+  pump?: { position?: PumpPosition };
   domesticHotWater?: { kind: 'plate-exchanger' | 'indirect-coil' | 'none' };
   maxFlowC?: number;
   ageYears?: number;
@@ -32,3 +34,6 @@ export interface Vessel {
 }
 
 export type FillKind = 'manual-loop' | 'reducing-valve' | 'pressurisation-unit' | 'automatic-feeder' | 'hand-valve' | 'none';
+
+/** The vessels of a sheet, whether it names one or several; `vessels` counts where both stand. */
+export const vesselsOf = (sheet: CircuitSheet): Vessel[] => (sheet.vessels?.length ? sheet.vessels : sheet.vessel ? [sheet.vessel] : []);

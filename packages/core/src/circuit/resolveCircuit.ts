@@ -1,6 +1,6 @@
 import { atmosphericBar, staticHeadBar } from './atmosphere';
 import type { CircuitFluid } from '../water/fluid';
-import type { CircuitSheet, Vessel } from './CircuitSheet';
+import { vesselsOf, type CircuitSheet, type Vessel } from './CircuitSheet';
 
 /** A sealed circuit with a number for everything, and how far each may be off. */
 export interface ResolvedCircuit {
@@ -42,7 +42,7 @@ export function resolveCircuit(sheet: CircuitSheet): ResolvedCircuit {
     assumed.push(field);
     return otherwise;
   };
-  const vessels = sheet.vessels?.length ? sheet.vessels : sheet.vessel ? [sheet.vessel] : [];
+  const vessels = vesselsOf(sheet);
   const first = vessels[0];
   const knownVesselL = vessels.reduce((sum, v) => sum + (v.nominalVolumeL ?? 0), 0);
   const staticGaugeBar = staticHeadBar(take('staticHeadM', sheet.staticHeadM, 4));

@@ -24,8 +24,7 @@ export interface LogFit {
 
 /** Steps from every start before the best of them are gone on with. */
 const LOOK_ITERATIONS = 4;
-/** Counts, fixed: the same input gives the same answer on any machine. */
-/** `moreRounds`: how often more is drawn where too few draws hit. */
+/** Counts, fixed: the same input gives the same answer on any machine. `moreRounds` is how often more is drawn where too few draws hit. */
 export interface Effort { starts: number; scouts: number; kept: number; iterations: number; draws: number; moreRounds: number }
 export const THOROUGH: Effort = { starts: 5, scouts: 60, kept: 4, iterations: 12, draws: 360, moreRounds: 4 };
 /** Enough to see that a model is out of the question. */
@@ -80,11 +79,15 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
   // A first lot round the modes shows where the weight really lies; the rest is drawn round its own mean and spread as well.
   const first = Math.round(effort.draws * FIRST_SHARE);
   sample(first);
-  adapt();
+  adapt(relativeWeights().weights);
   sample(effort.draws - first);
-  for (let round = 0; round < effort.moreRounds && kish(truncated(relativeWeights().weights)) < ENOUGH_EFFECTIVE; round++) { adapt(); sample(first); }
-  const { most, weights: raw } = relativeWeights();
-  const cut = truncated(raw);
+  let { most, weights: raw } = relativeWeights(), cut = truncated(raw);
+  for (let round = 0; round < effort.moreRounds && kish(cut) < ENOUGH_EFFECTIVE; round++) {
+    adapt(raw);
+    sample(first);
+    ({ most, weights: raw } = relativeWeights());
+    cut = truncated(raw);
+  }
   const effective = kish(cut);
   const sampled = most + Math.log(cut.reduce((a, b) => a + b, 0) / cut.length);
   // Where hardly a draw hit, one lucky hit is no estimate: the modes' own curvature says more.
@@ -105,8 +108,8 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
   };
 
   /** Puts a proposal round what the draws so far say beside those round the modes; an earlier one gives way. */
-  function adapt(): void {
-    const part = adaptedPart(drawnAt, relativeWeights().weights, n);
+  function adapt(weights: number[]): void {
+    const part = adaptedPart(drawnAt, weights, n);
     if (!part) return;
     parts.length = modes.length;
     const kept = parts.reduce((sum, p) => sum + p.share, 0);

@@ -37,13 +37,19 @@ export interface JudgedSet {
   fit: LogFit;
 }
 
-/** `seen` is the circuit with its vessel at the gauge's level, as the draws' parameters are meant. */
 /** Told how much of the work is done, 0 to 1, as it goes on. */
 export type Progress = (share: number) => void;
 
-export interface Judged { sets: JudgedSet[]; circuit: ResolvedCircuit; seen: ResolvedCircuit; tracks: LogTrack[]; logs: PressureLog[];
+export interface Judged {
+  sets: JudgedSet[];
+  circuit: ResolvedCircuit;
+  /** The circuit with its vessel at the gauge's level, as the draws' parameters are meant. */
+  seen: ResolvedCircuit;
+  tracks: LogTrack[];
+  logs: PressureLog[];
   /** The log that each track was laid out from: its place in `logs`. */
-  trackLog: number[] }
+  trackLog: number[];
+}
 
 /** Bayes over fault sets: prior × probability of the logs (by simulation, parameters integrated out) × probability of each finding, the
  *  parameters' draws reweighted by every finding in turn. Sorted, most probable first. */
@@ -55,7 +61,8 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const features = logs.map(cycleFeatures);
   const peaks = tracks.map((t) => Math.max(...t.gaugeBar));
   const peakGaugeBar = peaks.length ? Math.max(...peaks) : null;
-  const idleGiven = evidence.findings.some((f) => f.finding.test === 'idle-cold-pressure');
+  // How high it stands cold speaks by itself, unless a night's cold pressure was read.
+  const cold = evidence.findings.some((f) => f.finding.test === 'idle-cold-pressure') || (features[0]?.coldC ?? 20) >= COLD_BELOW_C ? null : (features[0]?.coldBar ?? null);
   // Where the pressure fell below what the feed holds, either nothing feeds it or the feed stands shut, as many keep it.
   const feedMayBeShut = circuit.fedByItself && tracks.some((t) => Math.min(...t.gaugeBar) < circuit.fillGaugeBar - 0.08);
   /** A hypothesis that may hold in a second way too, and how often it does. */
@@ -70,8 +77,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
     const otherWay = otherWayOf(model);
     const fit = otherWay ? mixed(fitOf(model), fitOf(otherWay.model), otherWay.share) : fitOf(model);
     let logEvidence = fit.logEvidence, logDraws = fit.draws;
-    const cold = features[0]?.coldBar;
-    if (cold !== null && cold !== undefined && !idleGiven && (features[0]!.coldC ?? 20) < 40) {
+    if (cold !== null) {
       // Where the gauge may lie, how high it stands cold says by how much; where the feed is set high, it says to what.
       const level = levelHangsOnDraw(faults) ? reweighted(logDraws, (v) => coldLevelDensity(cold, faults, circuit, v)) : { draws: logDraws, likelihood: coldLevelDensity(cold, faults, circuit) };
       logEvidence += Math.log(level.likelihood);
@@ -87,14 +93,17 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   // Every set is screened; those that may matter are judged again with care. With no log there is nothing to fit.
   const first = judgeWith(fitter(tracks.length ? QUICK : THOROUGH), priors, 0, SCREENED);
   if (!tracks.length) return { sets: withProbabilities(first), circuit, seen, tracks, logs, trackLog };
-  const misfit = Math.min(MOST_MISFIT, ...first.map((s) => s.fit.misfit));
-  if (misfit > BEARABLE_MISFIT) tracks.forEach((t) => allowForMisfit(t, misfit));
-  const screened = withProbabilities(misfit > BEARABLE_MISFIT ? judgeWith(fitter(QUICK), priors, SCREENED, 2 * SCREENED) : first);
+  const misfit = Math.min(MOST_MISFIT, ...first.map((s) => s.fit.misfit)), misjudged = misfit > BEARABLE_MISFIT;
+  if (misjudged) tracks.forEach((t) => allowForMisfit(t, misfit));
+  const screened = withProbabilities(misjudged ? judgeWith(fitter(QUICK), priors, SCREENED, 2 * SCREENED) : first);
   const contends = (s: JudgedSet) => s.faults.length === 1 || s.probability > CONTENDS;
   const contenders = screened.filter(contends), rest = screened.filter((s) => !contends(s));
-  const careful = judgeWith(fitter(THOROUGH), contenders.map((s) => ({ faults: s.faults, weight: s.prior })), misfit > BEARABLE_MISFIT ? 2 * SCREENED : SCREENED, 1);
+  const careful = judgeWith(fitter(THOROUGH), contenders.map((s) => ({ faults: s.faults, weight: s.prior })), misjudged ? 2 * SCREENED : SCREENED, 1);
   return { sets: withProbabilities([...careful, ...rest]), circuit, seen, tracks, logs, trackLog };
 }
+
+/** A log that begins warmer than this says nothing of the cold pressure. */
+const COLD_BELOW_C = 40;
 
 /** Share of the work that the screening is. */
 const SCREENED = 0.2;
@@ -134,13 +143,16 @@ function withProbabilities(sets: JudgedSet[]): JudgedSet[] {
   const best = Math.max(...sets.map((s) => s.logEvidence));
   const measured = sets.some((s) => s.logEvidence !== 0 || s.findingEvidence.length > 0);
   const scores = sets.map((s) => (measured ? SHARPEN : 1) * (Math.log(s.prior) + softened(s.logEvidence, best) + s.findingEvidence.reduce((a, b) => a + b, 0)));
-  const most = Math.max(...scores);
-  const sum = scores.reduce((a, l) => a + Math.exp(l - most), 0);
-  const flat = scores.map((l) => (measured ? Math.exp(DOUBT_POWER * (l - most)) : 0));
-  const flatSum = flat.reduce((a, b) => a + b, 0);
-  const doubt = measured ? DOUBT : 0;
-  sets.forEach((s, i) => (s.probability = ((1 - doubt) * Math.exp(scores[i]! - most)) / sum + (doubt ? (doubt * flat[i]!) / flatSum : 0)));
+  const shares = sharesOf(scores);
+  const flat = measured ? sharesOf(scores.map((l) => DOUBT_POWER * l)) : shares;
+  sets.forEach((s, i) => (s.probability = (1 - DOUBT) * shares[i]! + DOUBT * flat[i]!));
   return [...sets].sort((a, b) => b.probability - a.probability);
+}
+
+/** Shares that sum to one, from their logarithms. */
+function sharesOf(logs: number[]): number[] {
+  const most = Math.max(...logs), weights = logs.map((l) => Math.exp(l - most)), sum = weights.reduce((a, b) => a + b, 0);
+  return weights.map((w) => w / sum);
 }
 
 /** Fits models, each once. */

@@ -1,3 +1,4 @@
+import { INFLOW, LITTLE_GAS } from './faultGroups';
 import type { FaultId } from './faults';
 import type { Finding } from './Finding';
 import { normalPdf } from './normal';
@@ -79,7 +80,8 @@ export function numberDensity(f: Finding, faults: readonly FaultId[]): number | 
 /** Density of a slip over some ten sound spreads. */
 const FAR_OFF = 0.1;
 
-const HEAT_DRIVEN: FaultId[] = ['vessel-undercharged', 'vessel-diaphragm-failed', 'vessel-connection-blocked', 'vessel-isolated', 'vessel-undersized', 'boiler-overheating'];
+/** What makes a relief drip only while it is hot, and what makes it drip at any temperature. */
+const HEAT_DRIVEN: FaultId[] = [...LITTLE_GAS, 'boiler-overheating'], STEADY: FaultId[] = [...INFLOW, 'relief-valve-passing', 'fill-pressure-too-high'];
 const COLD_BELOW_C = 30, HOT_FROM_C = 40;
 
 /** Whether what drips outside is cold or hot: cold water says that heat is not what drives it. 1 where nothing drips or nobody felt it. */
@@ -87,7 +89,7 @@ export function drippingWaterShare(f: Finding, faults: readonly FaultId[]): numb
   if (f.test !== 'discharge-pipe' || (f.outcome !== 'dripping' && f.outcome !== 'running')) return 1;
   const water = f.water ?? (f.waterC === undefined ? undefined : f.waterC < COLD_BELOW_C ? 'cold' : f.waterC > HOT_FROM_C ? 'hot' : undefined);
   if (water === undefined) return 1;
-  const steady = faults.some((id) => id === 'relief-valve-passing' || id === 'fill-pressure-too-high' || id.startsWith('dhw-') || id === 'fill-loop-passing' || id === 'fill-bypass-open' || id === 'reducing-valve-creeping');
-  const cold = steady ? 0.6 : faults.some((id) => HEAT_DRIVEN.includes(id)) ? 0.2 : 0.4;
+  const any = (group: FaultId[]) => faults.some((id) => group.includes(id));
+  const cold = any(STEADY) ? 0.6 : any(HEAT_DRIVEN) ? 0.2 : 0.4;
   return water === 'cold' ? cold : 1 - cold;
 }

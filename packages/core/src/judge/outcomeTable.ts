@@ -1,3 +1,4 @@
+import { INFLOW } from './faultGroups';
 import type { FaultId } from './faults';
 import type { TestId } from './tests';
 
@@ -6,7 +7,6 @@ import type { TestId } from './tests';
 export interface OutcomeRow { faults: FaultId[]; shares: Record<string, number>; why: string }
 export interface OutcomeTable { base: Record<string, number>; rows: OutcomeRow[] }
 
-const INFLOW: FaultId[] = ['fill-loop-passing', 'reducing-valve-creeping', 'fill-bypass-open', 'dhw-plate-perforated', 'dhw-coil-perforated'];
 const NO_GAS: FaultId[] = ['vessel-undercharged', 'vessel-diaphragm-failed', 'vessel-connection-blocked', 'vessel-isolated'];
 const row = (faults: FaultId[], shares: Record<string, number>, why: string): OutcomeRow => ({ faults, shares, why });
 const table = (base: Record<string, number>, ...rows: OutcomeRow[]): OutcomeTable => ({ base, rows });

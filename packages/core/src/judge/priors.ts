@@ -2,6 +2,7 @@ import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { resolveCircuit } from '../circuit/resolveCircuit';
 import { expectedPressure } from '../circuit/expectedPressure';
 import { COMPLAINT_ROWS, type Complaint } from './complaints';
+import { INFLOW, LITTLE_GAS } from './faultGroups';
 import { applicableFaults, faultRow, type FaultId } from './faults';
 
 export const REPLACEABLE_PARTS = ['vessel', 'relief-valve', 'reducing-valve', 'fill-loop', 'gauge', 'pressure-sensor', 'plate-exchanger', 'coil', 'pump', 'valve-core'] as const;
@@ -24,11 +25,9 @@ const CHANGED_FACTOR = 0.25;
 
 /** Faults that come together more often than chance, since one brings the other about or hides it: any of the first with any of the second.
  *  Factor on the product of their shares. Common practice; "two at once is normal". */
-const NO_GAS: FaultId[] = ['vessel-undercharged', 'vessel-diaphragm-failed', 'vessel-connection-blocked', 'vessel-isolated', 'vessel-undersized'];
-const INFLOW: FaultId[] = ['fill-loop-passing', 'reducing-valve-creeping', 'fill-bypass-open', 'dhw-plate-perforated', 'dhw-coil-perforated'];
 const COUPLED: { one: FaultId[]; other: FaultId[]; factor: number; why: string }[] = [
   { one: ['vessel-undercharged'], other: ['vessel-gas-valve-leaking'], factor: 7, why: 'the gas went through the core' },
-  { one: NO_GAS, other: ['relief-valve-passing'], factor: 5.5, why: 'a relief that has lifted often passes' },
+  { one: LITTLE_GAS, other: ['relief-valve-passing'], factor: 5.5, why: 'a relief that has lifted often passes' },
   { one: INFLOW, other: ['relief-valve-passing'], factor: 5.5, why: 'water let in lifts the relief, which then passes' },
   { one: ['fill-pressure-too-high', 'reducing-valve-set-high'], other: ['relief-valve-passing'], factor: 5, why: 'a high start lifts the relief hot, which then passes' },
   { one: ['vessel-undercharged', 'vessel-diaphragm-failed'], other: INFLOW, factor: 1, why: 'a vessel that is full of water says nothing of the hole behind it' },

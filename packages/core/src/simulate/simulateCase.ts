@@ -1,4 +1,4 @@
-import type { CircuitSheet } from '../circuit/CircuitSheet';
+import { vesselsOf, type CircuitSheet } from '../circuit/CircuitSheet';
 import { resolveCircuit } from '../circuit/resolveCircuit';
 import type { FaultId } from '../judge/faults';
 import type { PressureLog } from '../log/PressureLog';
@@ -59,11 +59,11 @@ const UNIT_FLOW_L_PER_H = 180;
 function healthyPlant(sheet: CircuitSheet, { gauge, plant }: Pick<SimulationRequest, 'gauge' | 'plant'>): PlantSetup {
   const c = resolveCircuit(sheet);
   const isUnit = sheet.fill?.kind === 'pressurisation-unit';
-  const vessels = sheet.vessels?.length ? sheet.vessels : [];
+  const vessels = vesselsOf(sheet);
   const { pumpHeadBar = 0, ...life } = plant ?? {};
   return {
     fluid: c.fluid, contentL: c.contentL, heatedShare: 0.9, zones: [{ share: 1 }], heatOutputKw: c.heatOutputKw, maxFlowC: c.maxFlowC, roomC: 18,
-    vesselL: vessels[0]?.nominalVolumeL ?? c.vesselL, prechargeGaugeBar: c.prechargeGaugeBar, targetPrechargeGaugeBar: c.prechargeGaugeBar, vesselHeightM: (vessels[0] ?? sheet.vessel)?.heightAboveGaugeM ?? 0, gasWarmsShare: 0,
+    vesselL: vessels[0]?.nominalVolumeL ?? c.vesselL, prechargeGaugeBar: c.prechargeGaugeBar, targetPrechargeGaugeBar: c.prechargeGaugeBar, vesselHeightM: vessels[0]?.heightAboveGaugeM ?? 0, gasWarmsShare: 0,
     vesselConnected: true, gasLossPerH: 0,
     furtherVessels: vessels.slice(1).map((v) => ({ nominalVolumeL: v.nominalVolumeL ?? c.vesselL / vessels.length, prechargeGaugeBar: v.targetPrechargeBar ?? v.labelPrechargeBar ?? c.prechargeGaugeBar, heightAboveGaugeM: v.heightAboveGaugeM ?? 0 })),
     stretchLPerBar: c.stretchLPerBar, airBarL: 0, airHeightM: 0,

@@ -24,7 +24,7 @@ export interface SimulatedPlant {
   reliefOpenS: number;
   /** When the user topped up unasked; not in the log. */
   toppedUpS: number[];
-  /** When the pressurisation unit's pump started. */
+  /** How often the pressurisation unit's pump started. */
   unitStarts: number;
 }
 
