@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { COMPLAINTS, EVENT_KINDS, REPAIR_KINDS, REPLACEABLE_PARTS, TEST_IDS, TESTS, type Case, type CircuitSheet, type Finding, type PressureLog, type TestRow, type ValueSpec } from '@jumper/core';
+import { COMPLAINTS, COMPONENT_PLACES, COMPONENTS, EVENT_KINDS, REPAIR_KINDS, REPLACEABLE_PARTS, TEST_IDS, TESTS, type Case, type CircuitSheet, type Finding, type PressureLog, type TestRow, type ValueSpec } from '@jumper/core';
 
 /** The ranges that the product takes as sensible; outside them a file or a form is refused with the field's path. */
 export const RANGE = {
@@ -20,6 +20,7 @@ const vessel = z.looseObject({
   isolationValve: z.enum(['none', 'fitted', 'fitted-with-drain']).optional(),
   ageYears: ageYears.optional(),
   heightAboveGaugeM: within(-200, 200).optional(),
+  maxBar: above(100).optional(),
 });
 
 const zone = z.looseObject({
@@ -28,6 +29,19 @@ const zone = z.looseObject({
   emitter: z.enum(['radiator', 'floor', 'cylinder']).optional(),
   mixing: z.boolean().optional(),
   setC: temperatureC.optional(),
+});
+
+const keysOf = <T extends Record<string, unknown>>(table: T) => Object.keys(table) as [keyof T & string, ...(keyof T & string)[]];
+
+const component = z.looseObject({
+  id: z.string(),
+  kind: z.enum(keysOf(COMPONENTS)),
+  at: z.enum(keysOf(COMPONENT_PLACES)).optional(),
+  name: z.string().max(120, 'must be at most 120 characters').optional(),
+  rating: z.string().max(120, 'must be at most 120 characters').optional(),
+  state: z.enum(['open', 'shut', 'part-open']).optional(),
+  ageYears: ageYears.optional(),
+  note: z.string().max(2000, 'must be at most 2000 characters').optional(),
 });
 
 export const circuitSheet = z
@@ -48,7 +62,7 @@ export const circuitSheet = z
     fill: z
       .looseObject({
         kind: z.enum(['manual-loop', 'reducing-valve', 'pressurisation-unit', 'automatic-feeder', 'hand-valve', 'none']),
-        mainsBar: within(0, 25).optional(), setBar: gaugeBar.optional(), cutInBar: gaugeBar.optional(), cutOutBar: gaugeBar.optional(),
+        mainsBar: within(0, 25).optional(), setBar: gaugeBar.optional(), cutInBar: gaugeBar.optional(), cutOutBar: gaugeBar.optional(), leftConnected: z.boolean().optional(),
       })
       .optional(),
     pump: z.looseObject({ position: z.enum(['towards-vessel', 'away-from-vessel']).optional() }).optional(),
@@ -56,6 +70,8 @@ export const circuitSheet = z
     maxFlowC: within(20, 180).optional(),
     ageYears: ageYears.optional(),
     zones: z.array(zone).optional(),
+    openVented: z.boolean().optional(),
+    components: z.array(component).optional(),
   })
   .superRefine((c, ctx) => {
     if (c.kind === 'sealed-hot-water' && c.reliefValve === undefined) ctx.addIssue({ code: 'custom', path: ['reliefValve', 'setBar'], message: 'is required for a sealed circuit' });

@@ -89,7 +89,8 @@ function resolveCharge(vessels: Vessel[], staticAboveBar: number, assumed: strin
   return { ...lead, prechargeGaugeBar: vessels.reduce((sum, v, i) => sum + (single(v).prechargeGaugeBar * volumes[i]!) / total, 0) };
 }
 
-function chargeOfVessel(vessel: Vessel | undefined, staticAboveBar: number): Pick<ResolvedCircuit, 'prechargeGaugeBar' | 'prechargeFrom'> {
+/** What one vessel's charge should be, from its own target, its label where that carries the water above it, or that head. */
+export function chargeOfVessel(vessel: Vessel | undefined, staticAboveBar: number): Pick<ResolvedCircuit, 'prechargeGaugeBar' | 'prechargeFrom'> {
   if (vessel?.targetPrechargeBar !== undefined) return { prechargeGaugeBar: vessel.targetPrechargeBar, prechargeFrom: 'target' };
   const label = vessel?.labelPrechargeBar;
   if (label !== undefined && label >= staticAboveBar + 0.2) return { prechargeGaugeBar: label, prechargeFrom: 'label' };

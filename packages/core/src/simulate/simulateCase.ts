@@ -1,5 +1,6 @@
-import { vesselsOf, type CircuitSheet } from '../circuit/CircuitSheet';
-import { resolveCircuit } from '../circuit/resolveCircuit';
+import { vesselsOf, type CircuitSheet, type Vessel } from '../circuit/CircuitSheet';
+import { staticHeadBar } from '../circuit/atmosphere';
+import { chargeOfVessel, resolveCircuit } from '../circuit/resolveCircuit';
 import type { FaultId } from '../judge/faults';
 import type { PressureLog } from '../log/PressureLog';
 import type { PlantSetup } from './PlantSetup';
@@ -60,12 +61,15 @@ function healthyPlant(sheet: CircuitSheet, { gauge, plant }: Pick<SimulationRequ
   const c = resolveCircuit(sheet);
   const isUnit = sheet.fill?.kind === 'pressurisation-unit';
   const vessels = vesselsOf(sheet);
+  // Each vessel by the head that stands above it, and by its own label or target.
+  const chargeOf = (v: Vessel | undefined) => chargeOfVessel(v, Math.max(0, c.staticGaugeBar - staticHeadBar(v?.heightAboveGaugeM ?? 0))).prechargeGaugeBar;
+  const firstGaugeBar = chargeOf(vessels[0]);
   const { pumpHeadBar = 0, ...life } = plant ?? {};
   return {
     fluid: c.fluid, contentL: c.contentL, heatedShare: 0.9, zones: [{ share: 1 }], heatOutputKw: c.heatOutputKw, maxFlowC: c.maxFlowC, roomC: 18,
-    vesselL: vessels[0]?.nominalVolumeL ?? c.vesselL, prechargeGaugeBar: c.prechargeGaugeBar, targetPrechargeGaugeBar: c.prechargeGaugeBar, vesselHeightM: vessels[0]?.heightAboveGaugeM ?? 0, gasWarmsShare: 0,
+    vesselL: vessels[0]?.nominalVolumeL ?? c.vesselL, prechargeGaugeBar: firstGaugeBar, targetPrechargeGaugeBar: firstGaugeBar, vesselHeightM: vessels[0]?.heightAboveGaugeM ?? 0, gasWarmsShare: 0,
     vesselConnected: true, gasLossPerH: 0,
-    furtherVessels: vessels.slice(1).map((v) => ({ nominalVolumeL: v.nominalVolumeL ?? c.vesselL / vessels.length, prechargeGaugeBar: v.targetPrechargeBar ?? v.labelPrechargeBar ?? c.prechargeGaugeBar, heightAboveGaugeM: v.heightAboveGaugeM ?? 0 })),
+    furtherVessels: vessels.slice(1).map((v) => ({ nominalVolumeL: v.nominalVolumeL ?? c.vesselL / vessels.length, prechargeGaugeBar: chargeOf(v), heightAboveGaugeM: v.heightAboveGaugeM ?? 0 })),
     stretchLPerBar: c.stretchLPerBar, airBarL: 0, airHeightM: 0,
     reliefLiftGaugeBar: c.reliefSetGaugeBar, reliefReseatGaugeBar: 0.85 * c.reliefSetGaugeBar, reliefPassing: 0, reliefPassingAfterLift: 0.05,
     mainsGaugeBar: c.mainsGaugeBar, mainsSwingBar: 0, startHour: 9, inflowByFill: 0, inflowByCoil: 0, leak: 0, leakAtBoiler: false,

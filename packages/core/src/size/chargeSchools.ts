@@ -1,4 +1,4 @@
-import type { CircuitSheet } from '../circuit/CircuitSheet';
+import { vesselsOf, type CircuitSheet } from '../circuit/CircuitSheet';
 import { staticHeadBar } from '../circuit/atmosphere';
 
 /** The charge each school of practitioners would set, bar gauge; null where its input is missing. */
@@ -16,7 +16,7 @@ const FLOOR_M = 2.7;
 
 /** Common practice; practitioners differ, so each school is shown and none is hidden. */
 export function chargeBySchool(sheet: CircuitSheet): ChargeBySchool {
-  const vessel = sheet.vessel ?? sheet.vessels?.[0];
+  const vessel = vesselsOf(sheet)[0];
   // What a vessel has to carry is the water above it, not above the gauge.
   const aboveM = sheet.staticHeadM === undefined ? undefined : Math.max(0, sheet.staticHeadM - (vessel?.heightAboveGaugeM ?? 0));
   const head = aboveM === undefined ? null : staticHeadBar(aboveM);

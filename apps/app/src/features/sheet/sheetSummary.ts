@@ -38,6 +38,11 @@ export function warningText({ code, data }: SheetWarning, units: Units): string 
     case 'valve-before-vessel': return 'A valve stands between vessel and circuit: check that it is open.';
     case 'hot-near-relief': return `Even with a right charge it comes to ${bar(data.hotBar)} hot; the relief opens at ${bar(data.setBar)}.`;
     case 'fill-above-relief': return `The fill, ${bar(data.fillBar)}, is not below the relief, ${bar(data.setBar)}.`;
+    case 'relief-above-vessel-rating': return `The relief opens at ${bar(data.setBar)}, the vessel is only made for ${bar(data.ratedBar)}.`;
+    case 'loop-left-connected': return 'The fill loop was left connected: heating water must be able to part from drinking water.';
+    case 'open-vented': return 'A tank open to the air stands above: this circuit is not sealed, and its pressure is only the height of that tank.';
+    case 'feed-bypass-open': return 'The bypass of the feed is not shut: mains pressure comes in past the reducing valve.';
+    case 'no-relief': return 'No relief valve is on the sheet. A sealed circuit must never be without one.';
     case 'vessel-unknown': return 'The vessel’s size is not known: read its label if you can.';
   }
 }
