@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { EVENT_KINDS, REPLACEABLE_PARTS } from '@jumper/core';
+import { CHECKS, EVENT_KINDS, PART_KINDS, POSITION_IDS, REPLACEABLE_PARTS, RUN_SHEET_IDS, SCHOOL_IDS, TEST_IDS } from '@jumper/core';
 import { circuitSheet, complaint, finding, gaugeBar, pressureLog, repair, temperatureC } from './caseFile';
 
 /** Ids are made where the record is made (UUIDv7), so a record can be written with no network and sent twice without harm. */
@@ -26,6 +26,15 @@ export const jobRecord = z.object({
   title: text(200).optional(),
 });
 
+const keys = <T extends object>(table: T) => Object.keys(table) as [keyof T & string, ...(keyof T & string)[]];
+const positive = (most: number) => z.number().gt(0, 'must be above 0').max(most, `must be at most ${most}`);
+
+/** A part that was fitted, as its label says, and the old one's size beside it. */
+export const partFitted = z.object({
+  kind: z.enum(keys(PART_KINDS)), make: text(80).optional(), serial: text(80).optional(), setBar: gaugeBar.optional(), capacityKw: positive(100_000).optional(), volumeL: positive(100_000).optional(),
+  maxBar: positive(100).optional(), size: text(40).optional(), oldSize: text(40).optional(), chargeBar: gaugeBar.optional(),
+});
+
 /** What a fact says. Readings, events and findings are only added; a later fact may correct one (`correctsId`) or take it back. */
 export const factBody = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('reading'), at: time, pressureBar: gaugeBar.nullable(), flowC: temperatureC.optional(), returnC: temperatureC.optional() }),
@@ -35,6 +44,19 @@ export const factBody = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('log'), at: time, log: pressureLog }),
   z.object({ kind: z.literal('retraction'), at: time }),
   z.object({ kind: z.literal('status'), at: time, status: z.enum(['open', 'done']), text: text(2000).optional() }),
+  /** Something turned, parted, bridged or set otherwise, or put back; `left` with a reason: it stays so. `found` is how it was. */
+  z.object({ kind: z.literal('position'), at: time, position: z.enum(POSITION_IDS), state: z.enum(['away', 'back', 'left']), found: text(80).optional(), why: text(400).optional() }),
+  /** A step of a run sheet. `run` ties the steps of one go together. */
+  z.object({ kind: z.literal('step'), at: time, run: id, sheet: z.enum(RUN_SHEET_IDS), step: text(40), did: z.enum(['done', 'skipped']), value: z.number().min(-1).max(100_000).optional(), reason: text(400).optional() }),
+  z.object({ kind: z.literal('part'), at: time, part: partFitted }),
+  /** What the customer was told, and what he said to it. */
+  z.object({ kind: z.literal('said'), at: time, what: z.enum(['advice', 'defect']), text: text(1000).min(1, 'must not be empty'), answer: z.enum(['accepted', 'declined', 'left-in-service', 'made-safe']), word: text(400).optional() }),
+  /** Something to look at again, and when; with `done` it has been. */
+  z.object({ kind: z.literal('check'), at: time, check: z.enum(keys(CHECKS)), due: z.iso.date('must be a date'), done: z.boolean().optional() }),
+  /** A test that was offered and not done, and why. */
+  z.object({ kind: z.literal('skip'), at: time, test: z.enum(TEST_IDS as [string, ...string[]]), reason: text(400).min(1, 'must not be empty') }),
+  /** Which school this job follows where practitioners differ; with `forCompany` the company from now on. */
+  z.object({ kind: z.literal('school'), at: time, school: z.enum(SCHOOL_IDS), option: text(40), forCompany: z.boolean().optional() }),
 ]);
 
 export const factRecord = z

@@ -34,7 +34,7 @@ export function schoolsOf(sheet: CircuitSheet): School[] {
     },
     {
       id: 'fill', title: 'Cold fill', usual: 'charge-03', why: 'Charge and 0.3 (EN 12828), not below the water above and 0.5.',
-      options: [fill('charge-03', 'Charge and 0.3 bar', Math.max(c.prechargeGaugeBar + 0.3, c.staticGaugeBar + 0.5), 'Some water in the vessel as reserve.'), fill('one', '1.0 bar', 1, 'Low hot pressure; little reserve where the charge is near it.'), fill('one-and-a-half', '1.5 bar', 1.5, 'More reserve, nearer to the relief when hot.')],
+      options: [fill('charge-03', 'Charge and 0.3 bar', Math.max(c.prechargeGaugeBar + 0.3, c.staticGaugeBar + 0.5), 'Some water in the vessel as reserve.'), fill('one', 'Many fill to', 1, 'Low hot pressure; little reserve where the charge is near it.'), fill('one-and-a-half', 'Others fill to', 1.5, 'More reserve, nearer to the relief when hot.')],
     },
     { id: 'vessel-valve', title: 'Valve between vessel and circuit', usual: 'record', why: 'Whatever one holds of it, its position is asked in every case with a big swing.', options: [
       { id: 'never', text: 'Never', consequence: 'Nothing can shut the vessel off; every check means draining.' }, { id: 'record', text: 'With a drain, handle off or locked', consequence: 'The yearly check takes 5 minutes and no draining; somebody may shut it.' }] },

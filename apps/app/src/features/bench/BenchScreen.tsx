@@ -36,6 +36,8 @@ import { useShortcuts } from './useShortcuts';
 import { useWakeLock } from './useWakeLock';
 import { VerdictBlock } from './VerdictBlock';
 import { WorkDone } from './WorkDone';
+import { PutBackList } from '../work/PutBackList';
+import { workState } from '../work/workState';
 
 const WIDE = 1000;
 const NEXT_UNIT: Record<string, Units['pressure']> = { bar: 'psi', psi: 'kPa', kPa: 'bar' };
@@ -65,16 +67,17 @@ function Bench({ parts, after }: { parts: JobParts; after?: string }) {
   const view = useMemo(() => benchView(parts, file, units, { logIndex, chargeNow: judgement?.estimates.prechargeBar ?? null }), [parts, file, units, logIndex, judgement]);
   const rows = useMemo(() => recordRows(parts.facts, units), [parts.facts, units]);
   const proof = useMemo(() => proofView(parts, file, diagnosis, units), [parts, file, diagnosis, units]);
+  const state = useMemo(() => workState(parts), [parts]);
   const list = useMemo(() => (judgement ? suspects(judgement) : []), [judgement]);
   const shownEpoch = file.logs?.[view.shown]?.epoch ?? 'as-found';
   const firstOfEpoch = file.logs?.findIndex((l) => (l.epoch ?? 'as-found') === shownEpoch) === view.shown;
   const predicted = overlay !== null && overlay === list[0]?.key && firstOfEpoch && judgement?.predicted ? judgement.predicted.tS.map((t, i) => ({ min: t / 60, bar: judgement.predicted!.gaugeBar[i]! })) : null;
-  const next = judgement?.nextTests[0]?.test;
+  const next = judgement?.nextTests.find((t) => !state.skips.has(t.test))?.test;
   useWakeLock(view.heatOn);
   useShortcuts({ '?': () => setHelp(!help), n: () => { if (next) router.navigate(`/jobs/${jobId}/test/${next}` as never); } });
 
   const dock = (
-    <Dock jobId={jobId} lastBar={view.lastBar} lastAtMs={view.lastAtMs} lastC={view.lastC} startBar={1} narrow={wide} heatOn={view.heatOn} reliefBar={view.figure.reliefBar} units={units}
+    <Dock jobId={jobId} lastBar={view.lastBar} lastAtMs={view.lastAtMs} lastC={view.lastC} startBar={1} narrow={wide} heatOn={view.heatOn} reliefBar={view.figure.reliefBar} units={units} forbids={state.forbids}
       {...(file.circuit.gauge?.resolutionBar ? { resolutionBar: file.circuit.gauge.resolutionBar } : {})}
       onAdd={(body) => { setLogIndex(null); return add(body); }} onUndo={takeBack} />
   );
@@ -90,9 +93,10 @@ function Bench({ parts, after }: { parts: JobParts; after?: string }) {
   const judgementParts = (
     <>
       <TimerStrip jobId={jobId} />
+      <PutBackList open={state.open} onAdd={(body) => void add(body)} />
       <JudgeProgress />
       {after ? <View className="px-3"><FindingEffect parts={parts} factId={after} now={judged.isPlaceholderData ? null : diagnosis} onUndo={() => takeBack(after)} /></View> : null}
-      {proof?.kind === 'pass' ? null : <View className="px-3"><NextStep jobId={jobId} judgement={judgement} readings={view.lastBar === null ? 0 : 1} busy={judged.isFetching} awaitsRun={proof?.proof.reasons[0]?.code === 'no-run'} /></View>}
+      {proof?.kind === 'pass' ? null : <View className="px-3"><NextStep jobId={jobId} judgement={judgement} readings={view.lastBar === null ? 0 : 1} busy={judged.isFetching} awaitsRun={proof?.proof.reasons[0]?.code === 'no-run'} skipped={state.skips} /></View>}
       {diagnosis && rows.length > 0 ? <VerdictBlock jobId={jobId} proof={proof} diagnosis={diagnosis} stale={judged.isPlaceholderData} units={units} /> : null}
       {judged.isError ? <View className="px-3"><Notice kind="danger" title="The judge stopped">{`${String(judged.error)}. Your readings are safe.`}</Notice></View> : null}
       {rows.length > 0 ? <SuspectList suspects={list} onOpen={setOverlay} /> : null}
@@ -106,6 +110,7 @@ function Bench({ parts, after }: { parts: JobParts; after?: string }) {
   );
   const work = rows.length > 0 ? (
     <View>
+      <View className="gap-3 border-t border-hair px-4 pt-3"><Button label="Work, step by step" onPress={() => router.navigate(`/jobs/${jobId}/work` as never)} /></View>
       <WorkDone units={units} onAdd={(body) => add(body)} />
       <View className="px-4 pb-3"><Button label="Report for the customer" onPress={() => router.navigate(`/jobs/${jobId}/report` as never)} /></View>
     </View>

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import type { EventKind } from '@jumper/core';
+import { positionRow, type EventKind, type PositionId } from '@jumper/core';
 import type { FactBody } from '@jumper/contract';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
@@ -17,11 +17,13 @@ import { useShortcuts } from './useShortcuts';
 
 interface Props {
   jobId: string; lastBar: number | null; lastAtMs: number | null; lastC: number | null; startBar: number; heatOn: boolean; narrow: boolean; reliefBar: number; resolutionBar?: number; units: Units;
+  /** What must be put back before the boiler may fire. */
+  forbids: PositionId[];
   onAdd: (body: FactBody) => Promise<string>; onUndo: (id: string) => void;
 }
 
 /** Belongs to the thumb: value, Log, and the events as one-touch keys. Two touches log a reading. */
-export function Dock({ jobId, lastBar, lastAtMs, lastC, startBar, heatOn, narrow, reliefBar, resolutionBar, units, onAdd, onUndo }: Props) {
+export function Dock({ jobId, lastBar, lastAtMs, lastC, startBar, heatOn, narrow, reliefBar, resolutionBar, units, forbids, onAdd, onUndo }: Props) {
   const [nudgedBar, setNudgedBar] = useState<number | null>(null);
   const [typed, setTyped] = useState<string | null>(null);
   const [question, setQuestion] = useState<Exclude<PressureCheck, { kind: 'ok' }> | null>(null);
@@ -29,6 +31,7 @@ export function Dock({ jobId, lastBar, lastAtMs, lastC, startBar, heatOn, narrow
   const [temperatureProblem, setTemperatureProblem] = useState<{ field: 'flow' | 'ret'; message: string } | null>(null);
   const [undo, setUndo] = useState<{ id: string; text: string } | null>(null);
   const [more, setMore] = useState(false);
+  const [refused, setRefused] = useState(false);
   const bar = nudgedBar ?? lastBar ?? startBar;
 
   const nudge = (direction: 1 | -1) => {
@@ -65,6 +68,8 @@ export function Dock({ jobId, lastBar, lastAtMs, lastC, startBar, heatOn, narrow
   };
 
   const event = async (kind: EventKind) => {
+    if (kind === 'heat-on' && forbids.length > 0) return setRefused(true);
+    setRefused(false);
     const id = await onAdd({ kind: 'event', at: new Date().toISOString(), event: kind });
     setUndo({ id, text: `${EVENT_TITLES[kind]} noted` });
   };
@@ -95,6 +100,7 @@ export function Dock({ jobId, lastBar, lastAtMs, lastC, startBar, heatOn, narrow
           {undo ? <Key label="Undo" className="px-5" onPress={() => { onUndo(undo.id); setUndo(null); }} /> : null}
         </View>
       ) : null}
+      {refused && forbids.length > 0 ? <Notice kind="danger" title="No heat yet" live>{`${forbids.map((p) => positionRow(p).stopsHeat).join(' ')} Put it back first.`}</Notice> : null}
       {question?.kind === 'bad' ? <Notice kind="danger" live>{question.message}</Notice> : null}
       {question?.kind === 'ask' ? <AskUnit question={question} typed={typed ?? ''} units={units} reliefBar={reliefBar} onTake={(b) => void log(b)} onBack={() => setQuestion(null)} /> : null}
       {temperatures ? (

@@ -4,10 +4,10 @@ import { testRow, type Judgement } from '@jumper/core';
 import { Text } from '../../ui/Text';
 
 /** The one thing to do next, with its cost. Before there is any reading it is to take one. */
-export function NextStep({ jobId, judgement, readings, busy, awaitsRun }: { jobId: string; judgement: Judgement | null; readings: number; busy: boolean; awaitsRun: boolean }) {
+export function NextStep({ jobId, judgement, readings, busy, awaitsRun, skipped }: { jobId: string; judgement: Judgement | null; readings: number; busy: boolean; awaitsRun: boolean; skipped: ReadonlyMap<string, string> }) {
   if (readings === 0) return <Card title="Log the cold pressure" text="Then heat on, and a reading every minute or two." />;
   if (awaitsRun) return <Card title="Prove it: log a heat run" text="Cold pressure, heat on, then a reading every two minutes to the highest temperature." />;
-  const next = judgement?.nextTests[0];
+  const next = judgement?.nextTests.find((t) => !skipped.has(t.test));
   if (!judgement) return <Card title={busy ? 'Working it out …' : 'No judgement yet'} text="" />;
   if (!next) return <Card title="No test left that would tell more" text="Act on the first suspect, or log another heat cycle." />;
   const cost = `${next.minutes} min, ${next.intrusive ? 'drains or opens something' : 'nothing drained'}.`;

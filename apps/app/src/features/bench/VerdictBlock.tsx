@@ -1,6 +1,7 @@
 import { router } from 'expo-router';
 import { Pressable, View } from 'react-native';
-import { testRow, type Diagnosis } from '@jumper/core';
+import { runSheet, sheetsFor, testRow, type Diagnosis } from '@jumper/core';
+import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
 import type { ProofView } from '../proof/proofView';
@@ -19,6 +20,8 @@ export function VerdictBlock({ jobId, diagnosis, proof, stale, units }: Props) {
   const lead = judgement.hypotheses[0];
   // Worth a line once one fault stands out, and only where the next test is another.
   const test = !proof && lead && lead.faults[0] !== 'none' && lead.probability > 0.5 && judgement.provingTest !== judgement.nextTests[0]?.test ? judgement.provingTest : null;
+  // What mends it, once enough is known to act; each fault of the set has its own sheet.
+  const mends = !proof && judgement.enoughKnown && lead ? [...new Set(lead.faults.flatMap((f) => sheetsFor(f).slice(0, 1)))] : [];
   const charge = judgement.estimates.prechargeBar;
   return (
     <View testID="verdict" aria-busy={stale} className={`gap-1 px-4 ${stale ? 'opacity-60' : ''}`}>
@@ -34,6 +37,7 @@ export function VerdictBlock({ jobId, diagnosis, proof, stale, units }: Props) {
         </>
       )}
       {charge ? <Text><Text className="text-ink2">Vessel’s charge, from this log: </Text><Text className="font-semibold">{pressureText(charge.median, units.pressure)}</Text><Text className="text-ink2">{`, ${pressureText(charge.p05, units.pressure)} to ${pressureText(charge.p95, units.pressure)}`}{charge.median < 0 ? ' (below zero: waterlogged)' : ''}</Text></Text> : null}
+      {mends.map((id) => <Button key={id} label={runSheet(id).title} kind="next" onPress={() => router.navigate(`/jobs/${jobId}/work/${id}` as never)} />)}
       {test ? (
         <Pressable role="button" onPress={() => router.navigate(`/jobs/${jobId}/test/${test}`)} className="min-h-[48px] justify-center active:opacity-70">
           <Text><Text className="text-ink2">Before a part is bought, prove it: </Text><Text className="font-semibold underline">{testRow(test).title.charAt(0).toLowerCase() + testRow(test).title.slice(1)}</Text></Text>

@@ -32,7 +32,7 @@ export function WorkDone({ units, onAdd }: { units: Units; onAdd: (body: FactBod
     setOpen(false); setKind(null); setTo(''); setProblem(null);
   };
   return (
-    <View className="gap-3 border-t border-hair px-4 py-3">
+    <View className="gap-3 px-4 py-3">
       {open ? (
         <>
           <Text role="heading" aria-level={2} className="font-semibold text-[17px]">What was done?</Text>

@@ -1,5 +1,5 @@
 import { standingFacts, type FactRecord } from '@jumper/contract';
-import { testRow, type Finding, type RepairKind } from '@jumper/core';
+import { CHECKS, PART_KINDS, positionRow, runSheet, testRow, type Finding, type RepairKind } from '@jumper/core';
 import { pressureText, temperatureText, type Units } from '../units/units';
 import { EVENT_TITLES } from './eventTitles';
 
@@ -30,6 +30,12 @@ function factText({ body }: FactRecord, units: Units): string | null {
     case 'finding': return findingText(body.finding as unknown as Finding, units);
     case 'repair': return `${REPAIR_TITLES[body.repair.kind]}${body.repair.toBar !== undefined ? ` to ${pressureText(body.repair.toBar, units.pressure)}` : ''}`;
     case 'log': return `Recorded log, ${body.log.samples.tS.length} readings`;
+    case 'position': { const row = positionRow(body.position); return `${row.title}: ${body.state === 'away' ? row.away : body.state === 'back' ? row.back : 'stays as it is'}${body.found ? `, was ${body.found}` : ''}`; }
+    case 'step': { const step = runSheet(body.sheet).steps.find((s) => s.id === body.step); return body.did === 'skipped' ? `Left out: ${step?.text ?? body.step}${body.reason ? ` (${body.reason})` : ''}` : body.value === undefined || !step ? null : `${step.text}: ${step.asks?.startsWith('litres') ? `${body.value} L` : pressureText(body.value, units.pressure)}`; }
+    case 'part': return `Fitted: ${[PART_KINDS[body.part.kind].toLowerCase(), body.part.make, body.part.serial].filter(Boolean).join(', ')}`;
+    case 'said': return `${body.what === 'advice' ? 'Advice' : 'Defect'}, ${body.answer.replaceAll('-', ' ')}: ${body.text}`;
+    case 'skip': return `Not done: ${testRow(body.test as Finding['test']).title.toLowerCase()} (${body.reason})`;
+    case 'check': return body.done ? null : `To look at again by ${body.due}: ${CHECKS[body.check].toLowerCase()}`;
     default: return null;
   }
 }

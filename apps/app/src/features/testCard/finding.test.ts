@@ -2,11 +2,11 @@ import { testRow } from '@jumper/core';
 import { METRIC } from '../units/units';
 import { findingOf, prechargeTrap } from './findingForm';
 
-const empty = { outcome: null, values: {}, flags: {} };
+const empty = { outcome: null, values: {}, flags: {}, words: {} };
 
 it('makes findings of touched outcomes and of typed values', () => {
   expect(findingOf('gas-valve-press', testRow('gas-valve-press'), { ...empty, outcome: 'water' }, METRIC)).toEqual({ kind: 'ok', finding: { test: 'gas-valve-press', outcome: 'water' } });
-  expect(findingOf('precharge', testRow('precharge'), { outcome: null, values: { valueBar: '0,2', circuitBar: '' }, flags: { drainOpen: true } }, METRIC)).toEqual({ kind: 'ok', finding: { test: 'precharge', valueBar: 0.2, drainOpen: true } });
+  expect(findingOf('precharge', testRow('precharge'), { ...empty, values: { valueBar: '0,2', circuitBar: '' }, flags: { drainOpen: true } }, METRIC)).toEqual({ kind: 'ok', finding: { test: 'precharge', valueBar: 0.2, drainOpen: true } });
 });
 
 it('names what is missing or wrong, and takes the user’s unit', () => {

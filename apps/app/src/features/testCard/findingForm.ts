@@ -2,7 +2,7 @@ import { finding as findingSchema, problemsOf } from '@jumper/contract';
 import { toBar, toCelsius, type Finding, type TestId, type TestRow, type ValueSpec } from '@jumper/core';
 import { parseTyped, type Units } from '../units/units';
 
-export interface FindingForm { outcome: string | null; values: Record<string, string>; flags: Record<string, boolean> }
+export interface FindingForm { outcome: string | null; values: Record<string, string>; flags: Record<string, boolean>; words: Record<string, string> }
 
 export const VALUE_LABELS: Record<string, string> = {
   valueBar: 'Reading', idleHours: 'Hours with the heat off', circuitBar: 'System gauge at that moment', startBar: 'At the start', endBar: 'At the end', minutes: 'Minutes between',
@@ -11,6 +11,11 @@ export const VALUE_LABELS: Record<string, string> = {
   flowC: 'Flow', returnC: 'Return', minutesFiring: 'Minutes firing', supplyC: 'Supply', setC: 'Set to', valueC: 'Measured',
 };
 export const FLAG_LABELS: Record<string, string> = { drainOpen: 'The drain stands open', boilerIsolated: 'The boiler is isolated', heating: 'The heat was on', calling: 'The zone was calling' };
+
+export const WORD_LABELS: Record<string, string> = { water: 'The water was', during: 'The circuit was' };
+
+/** The value that a watch begins with, where it has one. */
+export const startField = (row: TestRow): string | null => ['startBar', 'boilerStartBar', 'coldBar'].find((name) => row.values && name in row.values) ?? null;
 
 export type FindingResult = { kind: 'ok'; finding: Finding } | { kind: 'bad'; problems: Record<string, string> };
 
@@ -26,7 +31,7 @@ export function findingOf(test: TestId, row: TestRow, form: FindingForm, units: 
     if (typed.kind === 'number') values[name] = spec.unit === 'bar' ? Math.round(toBar(typed.value, units.pressure) * 1e4) / 1e4 : spec.unit === '°C' ? toCelsius(typed.value, units.temperature) : typed.value;
   }
   if (row.outcomes && form.outcome === null) problems.outcome = 'Say what you saw.';
-  const made = { test, ...(form.outcome ? { outcome: form.outcome } : {}), ...values, ...Object.fromEntries((row.flags ?? []).map((f) => [f, form.flags[f] ?? false])) };
+  const made = { test, ...(form.outcome ? { outcome: form.outcome } : {}), ...values, ...Object.fromEntries((row.flags ?? []).map((f) => [f, form.flags[f] ?? false])), ...Object.fromEntries(Object.keys(row.words ?? {}).flatMap((w) => (form.words[w] ? [[w, form.words[w]]] : []))) };
   const parsed = findingSchema.safeParse(made);
   if (!parsed.success) for (const p of problemsOf(parsed.error)) problems[p.field] ??= `${VALUE_LABELS[p.field] ?? p.field} ${p.message}.`;
   return Object.keys(problems).length ? { kind: 'bad', problems } : { kind: 'ok', finding: made as Finding };

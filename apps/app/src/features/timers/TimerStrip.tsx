@@ -12,7 +12,7 @@ export function TimerStrip({ jobId }: { jobId: string }) {
   const before = useRef(over);
   useEffect(() => {
     // A buzz where the platform has it; the words say it everywhere.
-    if (over > before.current && 'vibrate' in navigator) navigator.vibrate([200, 100, 200]);
+    if (over > before.current) { if ('vibrate' in navigator) navigator.vibrate([200, 100, 200]); beep(); }
     before.current = over;
   }, [over]);
   if (timers.length === 0) return null;
@@ -23,9 +23,26 @@ export function TimerStrip({ jobId }: { jobId: string }) {
         return (
           <TimerRow key={t.id} label={t.label} clock={leftS > 0 ? clockText(leftS) : `+${clockText(-leftS)}`} over={leftS <= 0}
             note={leftS > 0 ? 'left' : t.testId ? 'time is up: read the gauge' : 'time is up'}
-            action={t.testId ? { label: 'Open', onPress: () => router.navigate(`/jobs/${jobId}/test/${t.testId}` as never) } : { label: 'Done', onPress: () => stopTimer(t.id) }} />
+            action={t.testId || (t.path && leftS > 0) ? { label: 'Open', onPress: () => router.navigate((t.testId ? `/jobs/${jobId}/test/${t.testId}` : t.path) as never) } : { label: 'Done', onPress: () => stopTimer(t.id) }} />
         );
       })}
     </View>
   );
+}
+
+/** Two short tones where the page may make sound; after a reload it may not until it is touched, and then the words have to do. */
+function beep(): void {
+  const Audio = (globalThis as { AudioContext?: typeof AudioContext }).AudioContext;
+  if (!Audio) return;
+  const context = new Audio();
+  if (context.state === 'suspended') return void context.close();
+  for (const startS of [0, 0.35]) {
+    const tone = context.createOscillator(), loudness = context.createGain();
+    tone.frequency.value = 880;
+    loudness.gain.value = 0.2;
+    tone.connect(loudness).connect(context.destination);
+    tone.start(context.currentTime + startS);
+    tone.stop(context.currentTime + startS + 0.22);
+  }
+  setTimeout(() => void context.close(), 1000);
 }

@@ -7,6 +7,8 @@ export interface Timer {
   lengthS: number;
   /** The test that it belongs to; null for one that the technician set himself. */
   testId: string | null;
+  /** Where a touch leads, for a timer that belongs to no test. */
+  path?: string;
   /** What was typed when it began: the reading at the start of a watch. */
   startText?: string;
 }
