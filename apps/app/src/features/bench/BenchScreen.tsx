@@ -13,6 +13,7 @@ import { LoopFigure } from '../figure/LoopFigure';
 import { SyncBadge } from '../jobs/SyncBadge';
 import { useAddFact } from '../jobs/useAddFact';
 import { useJob } from '../jobs/jobData';
+import { CircuitDrawing } from '../schematic/CircuitDrawing';
 import { proofView } from '../proof/proofView';
 import { SheetSummary } from '../sheet/SheetSummary';
 import { TimerStrip } from '../timers/TimerStrip';
@@ -118,6 +119,7 @@ function Bench({ parts, after }: { parts: JobParts; after?: string }) {
   const circuit = (
     <View className="gap-1 pt-2">
       <Heading>Circuit</Heading>
+      <CircuitDrawing jobId={jobId} sheet={file.circuit} units={units} />
       <SheetSummary sheet={parts.sheet} units={units} />
       <JobFiles parts={parts} file={file} />
     </View>

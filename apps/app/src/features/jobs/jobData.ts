@@ -51,3 +51,9 @@ function groupBy<T>(items: T[], keyOf: (item: T) => string): Map<string, T[]> {
   }
   return groups;
 }
+
+/** Every version of a circuit's sheet, the newest first. */
+export function useSheetVersions(circuitId: string) {
+  const { db } = useStore();
+  return useQuery({ queryKey: ['records', 'sheets', circuitId], queryFn: async () => (await db.getAllFromIndex('sheet', 'circuitId', circuitId)).sort((a, b) => b.recordedAt.localeCompare(a.recordedAt)), networkMode: 'always', staleTime: Infinity });
+}

@@ -3,7 +3,8 @@ import { router } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { v7 } from 'uuid';
-import { COMPLAINT_ROWS, COMPLAINTS, type Complaint } from '@jumper/core';
+import type { SheetRecord } from '@jumper/contract';
+import { COMPLAINT_ROWS, COMPLAINTS, REPLACEABLE_PARTS, type CircuitSheet, type Complaint, type ReplaceablePart } from '@jumper/core';
 import { useStore } from '../../offline/SyncProvider';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
@@ -12,10 +13,15 @@ import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
 import { SheetFields } from '../sheet/SheetFields';
-import { blankForm, sheetOf } from '../sheet/sheetForm';
+import { Choice } from '../../ui/Choice';
+import { CircuitPicker } from '../jobs/CircuitPicker';
+import { PLANT_IDS, PLANT_TITLES, type PlantId } from '../sheet/plants';
+import { blankForm, formOf, sheetOf } from '../sheet/sheetForm';
 import { useUnits } from '../units/UnitsProvider';
 
 const SHOWN = COMPLAINTS.filter((c) => c !== 'level-wrong');
+
+const partTitle = (p: ReplaceablePart) => { const s = p.replaceAll('-', ' '); return s.charAt(0).toUpperCase() + s.slice(1); };
 
 /** A job from a complaint: where, what, and the facts of the circuit, which all have a default. */
 export function NewJobScreen() {
@@ -26,21 +32,30 @@ export function NewJobScreen() {
   const [form, setForm] = useState(() => blankForm(units));
   const [problems, setProblems] = useState<Record<string, string>>({});
   const [facts, setFacts] = useState(false);
+  const [plant, setPlant] = useState<PlantId>('wall-boiler');
+  const [known, setKnown] = useState<SheetRecord | null>(null);
+  const [picking, setPicking] = useState(false);
+  const [changed, setChanged] = useState<ReplaceablePart[]>([]);
+  const takePlant = (p: PlantId) => { setPlant(p); setForm({ ...blankForm(units, p), site: form.site, town: form.town }); setProblems({}); };
+  const takeKnown = (s: SheetRecord) => { setKnown(s); setForm(formOf(s, units)); setPicking(false); setProblems({}); };
   const bad = Object.values(problems);
 
   const begin = async () => {
-    const result = sheetOf(form, units);
+    const result = sheetOf(form, units, known?.sheet as CircuitSheet | undefined);
     if (result.kind === 'bad') {
       setProblems(result.problems);
       if (Object.keys(result.problems).some((f) => f !== 'site')) setFacts(true);
       return;
     }
     const now = new Date().toISOString();
-    const circuitId = v7(), jobId = v7();
+    const circuitId = known?.circuitId ?? v7(), jobId = v7();
+    const sheet: SheetRecord = { id: v7(), circuitId, recordedAt: now, site: result.site, ...(result.town ? { town: result.town } : {}), sheet: result.sheet as never, assumed: result.assumed };
+    // A circuit that is known keeps its history; its sheet is written again only where something on it changed.
+    const same = known !== null && JSON.stringify([known.site, known.town, known.sheet, known.assumed]) === JSON.stringify([sheet.site, sheet.town, sheet.sheet, sheet.assumed]);
     await sync.save([
-      { kind: 'circuit', record: { id: circuitId, createdAt: now } },
-      { kind: 'sheet', record: { id: v7(), circuitId, recordedAt: now, site: result.site, ...(result.town ? { town: result.town } : {}), sheet: result.sheet as never, assumed: result.assumed } },
-      { kind: 'job', record: { id: jobId, circuitId, openedAt: now, complaint } },
+      ...(known ? [] : [{ kind: 'circuit' as const, record: { id: circuitId, createdAt: now } }]),
+      ...(same ? [] : [{ kind: 'sheet' as const, record: sheet }]),
+      { kind: 'job', record: { id: jobId, circuitId, openedAt: now, complaint, ...(changed.length ? { alreadyDone: changed.map((part) => ({ part })) } : {}) } },
     ]);
     await client.invalidateQueries({ queryKey: ['records'] });
     router.replace(`/jobs/${jobId}`);
@@ -48,8 +63,10 @@ export function NewJobScreen() {
 
   return (
     <View className="mx-auto w-full max-w-[760px] flex-1">
-      <Header title="New job" subtitle="Wall boiler, sealed" backTo="/" />
+      <Header title="New job" subtitle={known ? `${known.site}, known circuit` : PLANT_TITLES[plant]} backTo="/" />
       <ScrollView className="flex-1" contentContainerClassName="gap-5 p-4">
+        {picking ? <CircuitPicker onPick={takeKnown} onClose={() => setPicking(false)} /> : <Button label={known ? 'Another circuit' : 'A circuit that you have been to'} onPress={() => setPicking(true)} />}
+        {known ? <Button label="A new circuit after all" kind="quiet" onPress={() => { setKnown(null); setForm(blankForm(units, plant)); }} /> : <Choice label="What kind of plant" value={plant} onChange={takePlant} options={PLANT_IDS.map((p) => ({ value: p, label: PLANT_TITLES[p] }))} />}
         <Field label="Site" value={form.site} onChange={(site) => setForm({ ...form, site })} problem={problems.site ?? null} hint="Street and number, or the name of the house" />
         <View role="group" aria-label="What is the complaint" className="gap-2">
           <Text className="font-medium text-[14px] text-ink2">What is the complaint</Text>
@@ -57,10 +74,14 @@ export function NewJobScreen() {
             {SHOWN.map((c) => <Key key={c} label={COMPLAINT_ROWS[c].title} pressed={complaint.includes(c)} className="px-3" onPress={() => setComplaint(complaint.includes(c) ? complaint.filter((x) => x !== c) : [...complaint, c])} />)}
           </View>
         </View>
+        <View role="group" aria-label="What others have changed already" className="gap-2">
+          <Text className="font-medium text-[14px] text-ink2">What others have changed already</Text>
+          <View className="flex-row flex-wrap gap-2">{REPLACEABLE_PARTS.map((p) => <Key key={p} label={partTitle(p)} pressed={changed.includes(p)} className="px-3" onPress={() => setChanged(changed.includes(p) ? changed.filter((x) => x !== p) : [...changed, p])} />)}</View>
+        </View>
         <View className="gap-3 border-t border-hair pt-4">
           <Text className="font-semibold text-[17px]">The circuit</Text>
-          <Text className="text-ink2">{form.assumed.length === 0 ? 'All read off the plant.' : `${form.assumed.length} facts are assumed, as on most wall boilers. What is assumed widens every answer.`}</Text>
-          {facts ? <SheetFields form={form} problems={problems} units={units} onChange={setForm} /> : <Button label="Enter what you know" onPress={() => setFacts(true)} />}
+          <Text className="text-ink2">{form.assumed.length === 0 ? 'All read off the plant.' : `${form.assumed.length} facts are assumed, as on most such plants. What is assumed widens every answer.`}</Text>
+          {facts ? <SheetFields form={form} problems={problems} units={units} onChange={setForm} short /> : <Button label="Enter what you know" onPress={() => setFacts(true)} />}
         </View>
       </ScrollView>
       <View className="gap-2 border-t border-ink bg-sheet px-3 py-3">

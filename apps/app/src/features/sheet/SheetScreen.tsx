@@ -9,9 +9,12 @@ import { useStore } from '../../offline/SyncProvider';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { Header } from '../../ui/Header';
+import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
 import { State } from '../../ui/State';
-import { useJob } from '../jobs/jobData';
+import { Text } from '../../ui/Text';
+import { CircuitPicker } from '../jobs/CircuitPicker';
+import { useJob, useSheetVersions } from '../jobs/jobData';
 import { useUnits } from '../units/UnitsProvider';
 import { SheetFields } from './SheetFields';
 import { formOf, sheetOf } from './sheetForm';
@@ -30,6 +33,9 @@ function Editor({ parts }: { parts: JobParts }) {
   const client = useQueryClient();
   const [form, setForm] = useState(() => formOf(parts.sheet, units));
   const [problems, setProblems] = useState<Record<string, string>>({});
+  const [copying, setCopying] = useState(false);
+  const versions = useSheetVersions(parts.job.circuitId);
+  const copy = (from: SheetRecord) => { const other = formOf(from, units); setForm({ ...other, site: form.site, town: form.town, assumed: [...new Set([...other.assumed, ...Object.keys(other.numbers)])] }); setCopying(false); setProblems({}); };
   const back = `/jobs/${parts.job.id}`;
   const save = async () => {
     const result = sheetOf(form, units, parts.sheet.sheet as unknown as CircuitSheet);
@@ -46,7 +52,14 @@ function Editor({ parts }: { parts: JobParts }) {
       <ScrollView className="flex-1" contentContainerClassName="gap-4 p-4">
         <Field label="Site" value={form.site} onChange={(site) => setForm({ ...form, site })} problem={problems.site ?? null} />
         <Field label="Town" value={form.town} onChange={(town) => setForm({ ...form, town })} />
+        {copying ? <CircuitPicker without={parts.job.circuitId} onPick={copy} onClose={() => setCopying(false)} /> : <Button label="Copy from another circuit" onPress={() => setCopying(true)} />}
         <SheetFields form={form} problems={problems} units={units} onChange={setForm} />
+        {(versions.data?.length ?? 0) > 1 ? (
+          <View role="list" aria-label="Versions" className="gap-1">
+            <Text role="heading" aria-level={2} className="font-semibold text-[17px]">Versions kept</Text>
+            {versions.data!.map((v) => <View key={v.id} role="listitem" className="min-h-[52px] flex-row items-center gap-3 border-t border-hair"><Text className="min-w-0 flex-1">{new Date(v.recordedAt).toLocaleString('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' })}{v.id === parts.sheet.id ? <Text className="text-ink2">  counts now</Text> : null}</Text>{v.id === parts.sheet.id ? null : <Key label="Take it up" name={`Take up the version of ${v.recordedAt}`} className="px-3" onPress={() => setForm(formOf(v, units))} />}</View>)}
+          </View>
+        ) : null}
       </ScrollView>
       <View className="gap-2 border-t border-ink bg-sheet px-3 py-3">
         {bad.length > 0 ? <Notice kind="danger" live>{bad[0]!}</Notice> : null}

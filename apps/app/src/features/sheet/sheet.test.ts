@@ -1,4 +1,5 @@
 import { METRIC } from '../units/units';
+import { PLANT_IDS } from './plants';
 import { blankForm, formOf, sheetOf } from './sheetForm';
 import { sheetSummary } from './sheetSummary';
 
@@ -14,6 +15,18 @@ it('reads pressures in the user’s unit', () => {
   const psi = { ...METRIC, pressure: 'psi' as const };
   const made = sheetOf({ ...blankForm(psi), site: 'x', numbers: { ...blankForm(psi).numbers, 'reliefValve.setBar': '30' } }, psi);
   expect(made.kind === 'ok' && Math.abs(made.sheet.reliefValve!.setBar - 2.068) < 0.001).toBe(true);
+});
+
+it.each(PLANT_IDS)('a usual %s is a sheet without fault', (plant) => expect(sheetOf({ ...blankForm(METRIC, plant), site: 'x' }, METRIC).kind).toBe('ok'));
+
+it('keeps second vessels, zones and parts through the form, and takes a second vessel out again', () => {
+  const made = sheetOf({ ...good, numbers: { ...good.numbers, 'second.nominalVolumeL': '12', 'vessel.heightAboveGaugeM': '2' }, zones: [{ id: 'Up' }], components: [{ id: 'v', kind: 'drain-cock', at: 'lowest' }] }, METRIC);
+  if (made.kind !== 'ok') throw new Error('these are possible');
+  expect(made.sheet.vessels).toMatchObject([{ nominalVolumeL: 8, heightAboveGaugeM: 2 }, { nominalVolumeL: 12 }]);
+  const form = formOf({ ...record, site: 'x', sheet: made.sheet as never }, METRIC);
+  expect([form.numbers['second.nominalVolumeL'], form.zones, form.components]).toEqual(['12', made.sheet.zones, made.sheet.components]);
+  const without = sheetOf({ ...form, numbers: { ...form.numbers, 'second.nominalVolumeL': '' } }, METRIC, made.sheet);
+  expect(without.kind === 'ok' && without.sheet.vessels).toBeUndefined();
 });
 
 it('goes into the form and back unchanged, with what the form does not show', () => {

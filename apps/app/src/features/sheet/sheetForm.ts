@@ -1,70 +1,52 @@
 import { circuitSheet, problemsOf, type SheetRecord } from '@jumper/contract';
-import { fromBar, toBar, type CircuitSheet } from '@jumper/core';
+import { fromBar, toBar, vesselsOf, type CircuitComponent, type CircuitSheet, type Vessel, type Zone } from '@jumper/core';
 import { parseTyped, pressureNumber, type Units } from '../units/units';
-
-/** The few facts that matter, in the order in which one meets them. */
-export type NumberField = 'staticHeadM' | 'waterVolumeL' | 'heatOutputKw' | 'vessel.nominalVolumeL' | 'vessel.labelPrechargeBar' | 'reliefValve.setBar' | 'fill.mainsBar' | 'fill.setBar' | 'maxFlowC' | 'gauge.resolutionBar';
-export interface NumberFieldRow { field: NumberField; label: string; unit: 'bar' | 'L' | 'm' | 'kW' | '°C'; hint?: string }
-
-export const NUMBER_FIELDS: NumberFieldRow[] = [
-  { field: 'reliefValve.setBar', label: 'Relief valve opens at', unit: 'bar', hint: 'On its cap or label' },
-  { field: 'vessel.nominalVolumeL', label: 'Vessel', unit: 'L', hint: 'Its label says the nominal volume' },
-  { field: 'vessel.labelPrechargeBar', label: 'Charge on the vessel’s label', unit: 'bar' },
-  { field: 'staticHeadM', label: 'Highest water above the gauge', unit: 'm' },
-  { field: 'waterVolumeL', label: 'Content of the circuit', unit: 'L', hint: 'About 4 L for each kW of radiators' },
-  { field: 'heatOutputKw', label: 'Boiler output', unit: 'kW' },
-  { field: 'maxFlowC', label: 'Highest flow temperature', unit: '°C' },
-  { field: 'gauge.resolutionBar', label: 'Smallest step on the gauge', unit: 'bar' },
-  { field: 'fill.mainsBar', label: 'Mains pressure', unit: 'bar' },
-];
+import { usualForm, type PlantId } from './plants';
+import { ALL_FIELDS, labelOf, PRESSURES, type NumberField } from './sheetFields';
 
 export interface SheetForm {
   site: string;
   town: string;
   numbers: Partial<Record<NumberField, string>>;
-  fill: 'manual-loop' | 'reducing-valve' | 'none';
+  fill: 'manual-loop' | 'reducing-valve' | 'pressurisation-unit' | 'none';
   hotWater: 'plate-exchanger' | 'indirect-coil' | 'none';
   vesselValve: 'none' | 'fitted' | 'fitted-with-drain';
   contentMeasured: boolean;
+  glycol: 'propylene' | 'ethylene';
+  leftConnected: boolean;
+  openVented: boolean;
+  pump: 'towards-vessel' | 'away-from-vessel' | null;
+  zones: Zone[];
+  components: CircuitComponent[];
   /** Fields that nobody has read off the plant yet. */
   assumed: string[];
 }
 
-/** A wall boiler as most are. Everything is assumed until it is touched. */
-export const WALL_BOILER: SheetForm = {
-  site: '', town: '',
-  numbers: { 'reliefValve.setBar': '3', 'vessel.nominalVolumeL': '8', 'vessel.labelPrechargeBar': '0.75', staticHeadM: '4', waterVolumeL: '95', heatOutputKw: '24', maxFlowC: '70', 'gauge.resolutionBar': '0.1', 'fill.mainsBar': '3.5' },
-  fill: 'manual-loop', hotWater: 'plate-exchanger', vesselValve: 'none', contentMeasured: false,
-  assumed: [...NUMBER_FIELDS.map((f) => f.field), 'fill.kind', 'domesticHotWater.kind', 'vessel.isolationValve'],
-};
-
-const PRESSURES = new Set<NumberField>(['vessel.labelPrechargeBar', 'reliefValve.setBar', 'fill.mainsBar', 'fill.setBar', 'gauge.resolutionBar']);
-
-/** The defaults with their pressures written in the user's unit. */
-export function blankForm(units: Units): SheetForm {
-  const numbers = { ...WALL_BOILER.numbers };
-  for (const f of PRESSURES) if (numbers[f]) numbers[f] = pressureNumber(Number(numbers[f]), units.pressure);
-  return { ...WALL_BOILER, numbers };
+/** The defaults of a kind of plant with their pressures written in the user's unit. */
+export function blankForm(units: Units, plant: PlantId = 'wall-boiler'): SheetForm {
+  const form = usualForm(plant), numbers = { ...form.numbers };
+  for (const f of Object.keys(numbers) as NumberField[]) if (PRESSURES.has(f)) numbers[f] = pressureNumber(Number(numbers[f]), units.pressure);
+  return { ...form, numbers };
 }
 
 /** A kept sheet back into the form, unknown keys of the sheet set aside for {@link sheetOf}. */
 export function formOf(record: SheetRecord, units: Units): SheetForm {
-  const s = record.sheet as unknown as CircuitSheet;
+  const s = record.sheet as unknown as CircuitSheet, [vessel, second] = vesselsOf(s);
   const numbers: SheetForm['numbers'] = {};
-  for (const { field } of NUMBER_FIELDS) {
-    const value = valueAt(s, field);
+  for (const { field } of ALL_FIELDS) {
+    const value = valueAt({ ...s, vessel, second }, field);
     if (typeof value === 'number') numbers[field] = PRESSURES.has(field) ? String(Number(fromBar(value, units.pressure).toFixed(3))) : String(value);
   }
   const fill = s.fill?.kind;
   return {
     site: record.site, town: record.town ?? '', numbers,
-    fill: fill === 'reducing-valve' || fill === 'none' ? fill : 'manual-loop',
-    hotWater: s.domesticHotWater?.kind ?? 'plate-exchanger', vesselValve: s.vessel?.isolationValve ?? 'none',
-    contentMeasured: s.waterVolumeSource === 'measured', assumed: record.assumed,
+    fill: fill === 'reducing-valve' || fill === 'pressurisation-unit' || fill === 'none' ? fill : 'manual-loop',
+    hotWater: s.domesticHotWater?.kind ?? 'plate-exchanger', vesselValve: vessel?.isolationValve ?? 'none', contentMeasured: s.waterVolumeSource === 'measured', glycol: s.glycol ?? 'propylene',
+    leftConnected: s.fill?.leftConnected ?? false, openVented: s.openVented ?? false, pump: s.pump?.position ?? null, zones: s.zones ?? [], components: s.components ?? [], assumed: record.assumed,
   };
 }
 
-const valueAt = (sheet: CircuitSheet, field: string): unknown => field.split('.').reduce<unknown>((at, key) => (at as Record<string, unknown> | undefined)?.[key], sheet);
+const valueAt = (sheet: object, field: string): unknown => field.split('.').reduce<unknown>((at, key) => (at as Record<string, unknown> | undefined)?.[key], sheet);
 
 export type SheetResult = { kind: 'ok'; site: string; town?: string; sheet: CircuitSheet; assumed: string[] } | { kind: 'bad'; problems: Record<string, string> };
 
@@ -78,26 +60,37 @@ export function sheetOf(form: SheetForm, units: Units, before?: CircuitSheet): S
     if (typed.kind !== 'number') return undefined;
     return PRESSURES.has(field) ? Math.round(toBar(typed.value, units.pressure) * 1e4) / 1e4 : typed.value;
   };
+  const feed = (field: NumberField, kind: SheetForm['fill']) => (form.fill === kind ? number(field) : undefined);
+  const [firstBefore, secondBefore, ...further] = before ? vesselsOf(before) : [];
+  const vessel: Vessel = defined({
+    ...firstBefore, nominalVolumeL: number('vessel.nominalVolumeL'), labelPrechargeBar: number('vessel.labelPrechargeBar'), targetPrechargeBar: number('vessel.targetPrechargeBar'),
+    maxBar: number('vessel.maxBar'), heightAboveGaugeM: number('vessel.heightAboveGaugeM'), ageYears: number('vessel.ageYears'), isolationValve: form.vesselValve,
+  });
+  const secondL = number('second.nominalVolumeL');
+  const second = secondL === undefined ? null : defined<Vessel>({ ...secondBefore, nominalVolumeL: secondL, labelPrechargeBar: number('second.labelPrechargeBar'), heightAboveGaugeM: number('second.heightAboveGaugeM') });
+  const glycolPercent = number('glycolPercent');
+  const { vessels: _several, ...rest } = before ?? {};
   const sheet: CircuitSheet = defined({
-    ...before, kind: 'sealed-hot-water',
+    ...rest, kind: 'sealed-hot-water',
     staticHeadM: number('staticHeadM'), waterVolumeL: number('waterVolumeL'), waterVolumeSource: form.contentMeasured ? 'measured' : 'estimated',
-    heatOutputKw: number('heatOutputKw'), maxFlowC: number('maxFlowC'),
+    heatOutputKw: number('heatOutputKw'), maxFlowC: number('maxFlowC'), altitudeM: number('altitudeM'), ageYears: number('ageYears'),
+    glycolPercent, glycol: glycolPercent ? form.glycol : before?.glycol,
     gauge: defined({ kind: 'dial' as const, ...before?.gauge, resolutionBar: number('gauge.resolutionBar') }),
-    vessel: defined({ ...before?.vessel, nominalVolumeL: number('vessel.nominalVolumeL'), labelPrechargeBar: number('vessel.labelPrechargeBar'), isolationValve: form.vesselValve }),
-    reliefValve: { ...before?.reliefValve, setBar: number('reliefValve.setBar') as number },
-    fill: defined({ ...before?.fill, kind: form.fill, mainsBar: number('fill.mainsBar'), setBar: form.fill === 'reducing-valve' ? number('fill.setBar') : undefined }),
-    domesticHotWater: { kind: form.hotWater },
+    vessel, vessels: second ? [vessel, second, ...further] : undefined,
+    reliefValve: defined({ ...before?.reliefValve, setBar: number('reliefValve.setBar') as number, capacityKw: number('reliefValve.capacityKw'), ageYears: number('reliefValve.ageYears') }),
+    fill: defined({ ...before?.fill, kind: form.fill, mainsBar: number('fill.mainsBar'), setBar: feed('fill.setBar', 'reducing-valve'), cutInBar: feed('fill.cutInBar', 'pressurisation-unit'), cutOutBar: feed('fill.cutOutBar', 'pressurisation-unit'), leftConnected: form.leftConnected || undefined }),
+    domesticHotWater: { kind: form.hotWater }, openVented: form.openVented || undefined,
+    pump: form.pump ? { ...before?.pump, position: form.pump } : before?.pump,
+    zones: form.zones.length ? form.zones : undefined, components: form.components.length ? form.components : undefined,
   });
   if (sheet.reliefValve?.setBar === undefined && !problems['reliefValve.setBar']) problems['reliefValve.setBar'] = 'Relief valve: its set pressure is needed.';
   const parsed = circuitSheet.safeParse(sheet);
-  if (!parsed.success) for (const p of problemsOf(parsed.error)) problems[p.field] ??= `${labelOf(p.field)} ${p.message}.`;
+  if (!parsed.success) for (const p of problemsOf(parsed.error)) { const field = p.field.replace(/^vessels\.0\./, 'vessel.').replace(/^vessels\.1\./, 'second.'); problems[field] ??= `${labelOf(field)} ${p.message}.`; }
   if (Object.keys(problems).length > 0) return { kind: 'bad', problems };
   return { kind: 'ok', site: form.site.trim(), ...(form.town.trim() ? { town: form.town.trim() } : {}), sheet, assumed: form.assumed };
 }
 
-const labelOf = (field: string) => NUMBER_FIELDS.find((f) => f.field === field)?.label ?? (field === 'fill.setBar' ? 'Reducing valve holds' : field);
-
 /** Without its undefined members. */
-function defined<T extends object>(object: T): T {
+function defined<T extends object>(object: { [K in keyof T]: T[K] | undefined }): T {
   return Object.fromEntries(Object.entries(object).filter(([, v]) => v !== undefined)) as T;
 }
