@@ -36,6 +36,7 @@ export * from './judge/Finding';
 export * from './judge/outcomeTable';
 export * from './judge/priors';
 export * from './judge/tests';
+export * from './judge/watchLength';
 export * from './procedures/testSteps';
 export * from './log/table/logTable';
 export * from './log/table/tableTime';

@@ -4,6 +4,7 @@ import type { NextTest } from './Diagnosis';
 import type { Judged, JudgedSet } from './judgeEvidence';
 import { testOutcomes } from './testOutcomes';
 import { TEST_IDS, testRow, type TestId } from './tests';
+import { watchLengthMin } from './watchLength';
 
 const MOST_SETS = 24;
 const MOST_DRAWS = 40;
@@ -17,8 +18,8 @@ export function nextTests(judged: Judged, sheet: CircuitSheet, done: ReadonlySet
     const bits = expectedBits(test, sets, judged);
     if (bits === null || bits < LEAST_BITS) return [];
     const row = testRow(test);
-    const cooling = hot && row.intrusive ? COOLING_MIN : 0;
-    return [{ next: { test, informationBits: bits, minutes: row.minutes + cooling, intrusive: row.intrusive, text: row.tells }, rate: bits / (row.minutes + row.effort + cooling + WALK_MIN) }];
+    const cooling = hot && row.intrusive ? COOLING_MIN : 0, minutes = watchLengthMin(test, judged.seen) ?? row.minutes;
+    return [{ next: { test, informationBits: bits, minutes: minutes + cooling, intrusive: row.intrusive, text: row.tells }, rate: bits / (minutes + row.effort + cooling + WALK_MIN) }];
   });
   return rows.sort((a, b) => b.rate - a.rate).map((r) => r.next);
 }
@@ -35,7 +36,7 @@ export function provingTest(judged: Judged, sheet: CircuitSheet, done: ReadonlyS
     if (!p || !q) continue;
     const bits = p.reduce((s, x, i) => s + x * Math.log2(x / q[i]!), 0);
     const row = testRow(test);
-    const rate = Math.min(bits, CLEAR_BITS) / (row.minutes + row.effort + WALK_MIN);
+    const rate = Math.min(bits, CLEAR_BITS) / ((watchLengthMin(test, judged.seen) ?? row.minutes) + row.effort + WALK_MIN);
     if (bits > LEAST_PROOF_BITS && rate > most) { most = rate; best = test; }
   }
   return best;

@@ -9,7 +9,7 @@ const read = (bar: number, p: TruePlant, r: Random) => Math.max(0, Math.round((b
 const digits = (x: number) => Math.round(x * 1000) / 1000;
 
 /** What each test shows on the real plant, with slips. Shares are this package's own reading of the trade, apart from the judge's. */
-export function trueFinding(test: string, p: TruePlant, liftedHot: boolean, r: Random): WrittenFinding | null {
+export function trueFinding(test: string, p: TruePlant, liftedHot: boolean, r: Random, watchMin?: number): WrittenFinding | null {
   const slip = r.chance(0.03);
   const say = (outcome: string, others: string[]) => ({ test, outcome: slip ? r.pick(others) : outcome });
   const waterIn = p.seepFill > 0 || p.seepCoil > 0;
@@ -42,7 +42,7 @@ export function trueFinding(test: string, p: TruePlant, liftedHot: boolean, r: R
     case 'second-gauge': return { test, firstGaugeBar: digits(read(p.coldBar + p.gauge.offsetBar, p, r)), valueBar: digits(Math.max(0, Math.round((p.coldBar + r.normal(0, 0.02)) * 50) / 50)) };
     case 'fill-disconnected-watch': case 'cold-main-off-watch': case 'coil-isolated-watch': {
       const kind = { 'fill-disconnected-watch': 'fill-disconnected', 'cold-main-off-watch': 'cold-main-closed', 'coil-isolated-watch': 'coil-isolated' }[test];
-      const minutes = r.pick([10, 15, 20]);
+      const minutes = watchMin ?? r.pick([10, 15, 20]);
       const t = runPlant({ ...p, roomC: 18 }, { durationS: 60 * minutes, heat: [], actions: [{ atS: 0, kind }] });
       return { test, startBar: digits(read(t.systemBar[0]! + p.gauge.offsetBar, p, r)), endBar: digits(read(t.systemBar.at(-1)! + p.gauge.offsetBar, p, r)), minutes, heating: false, ...(test === 'fill-disconnected-watch' ? { boilerIsolated: false } : {}) };
     }

@@ -98,7 +98,7 @@ function Bench({ parts, after }: { parts: JobParts; after?: string }) {
       <JudgeProgress />
       {after ? <View className="px-3"><FindingEffect parts={parts} factId={after} now={judged.isPlaceholderData ? null : diagnosis} onUndo={() => takeBack(after)} /></View> : null}
       {proof?.kind === 'pass' ? null : <View className="px-3"><NextStep jobId={jobId} judgement={judgement} readings={view.lastBar === null ? 0 : 1} busy={judged.isFetching} awaitsRun={proof?.proof.reasons[0]?.code === 'no-run'} skipped={state.skips} /></View>}
-      {diagnosis && rows.length > 0 ? <VerdictBlock jobId={jobId} proof={proof} diagnosis={diagnosis} stale={judged.isPlaceholderData} units={units} /> : null}
+      {diagnosis && rows.length > 0 ? <VerdictBlock jobId={jobId} skipped={state.skips} proof={proof} diagnosis={diagnosis} stale={judged.isPlaceholderData} units={units} /> : null}
       {judged.isError ? <View className="px-3"><Notice kind="danger" title="The judge stopped">{`${String(judged.error)}. Your readings are safe.`}</Notice></View> : null}
       {rows.length > 0 ? <SuspectList suspects={list} onOpen={setOverlay} /> : null}
     </>

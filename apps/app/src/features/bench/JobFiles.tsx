@@ -10,6 +10,7 @@ export function JobFiles({ parts, file }: { parts: JobParts; file: Case }) {
   const to = `/jobs/${parts.job.id}`;
   return (
     <View className="gap-2 px-4 pb-5 pt-2">
+      <Button label="History of the circuit" onPress={() => router.navigate(`${to}/history` as never)} />
       <Button label="Change the circuit" onPress={() => router.navigate(`${to}/sheet` as never)} />
       <Button label="Tools, with this circuit" onPress={() => router.navigate(`/tools?job=${parts.job.id}` as never)} />
       <Button label="Bring in a logger’s table" onPress={() => router.navigate(`${to}/import` as never)} />

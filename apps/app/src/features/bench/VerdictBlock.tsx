@@ -1,6 +1,6 @@
 import { router } from 'expo-router';
 import { Pressable, View } from 'react-native';
-import { runSheet, sheetsFor, testRow, type Diagnosis } from '@jumper/core';
+import { runSheet, sheetsForSet, testRow, type Diagnosis } from '@jumper/core';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
@@ -8,20 +8,21 @@ import type { ProofView } from '../proof/proofView';
 import { pressureText, type Units } from '../units/units';
 import { verdict } from './suspects';
 
-interface Props { jobId: string; diagnosis: Diagnosis; proof: ProofView | null; stale: boolean; units: Units }
+interface Props { jobId: string; skipped: ReadonlyMap<string, string>; diagnosis: Diagnosis; proof: ProofView | null; stale: boolean; units: Units }
 
 const TONE = { sound: 'text-verdigris', found: 'text-ink', open: 'text-ink' } as const;
 const PROOF_TONE = { pass: 'text-verdigris', fail: 'text-oxide', unclear: 'text-brass' } as const;
 
 /** The state of knowledge; once work is done, whether it put the circuit right. */
-export function VerdictBlock({ jobId, diagnosis, proof, stale, units }: Props) {
+export function VerdictBlock({ jobId, skipped, diagnosis, proof, stale, units }: Props) {
   const judgement = diagnosis.now ?? diagnosis;
   const v = verdict(diagnosis);
   const lead = judgement.hypotheses[0];
   // Worth a line once one fault stands out, and only where the next test is another.
   const test = !proof && lead && lead.faults[0] !== 'none' && lead.probability > 0.5 && judgement.provingTest !== judgement.nextTests[0]?.test ? judgement.provingTest : null;
-  // What mends it, once enough is known to act; each fault of the set has its own sheet.
-  const mends = !proof && judgement.enoughKnown && lead ? [...new Set(lead.faults.flatMap((f) => sheetsFor(f).slice(0, 1)))] : [];
+  // What mends it, once enough is known to act, or nothing is left that would tell more and one set stands out.
+  const toldOut = lead !== undefined && lead.probability > 0.6 && judgement.nextTests.every((t) => skipped.has(t.test));
+  const mends = !proof && lead && (judgement.enoughKnown || toldOut) ? sheetsForSet(lead.faults) : [];
   const charge = judgement.estimates.prechargeBar;
   return (
     <View testID="verdict" aria-busy={stale} className={`gap-1 px-4 ${stale ? 'opacity-60' : ''}`}>

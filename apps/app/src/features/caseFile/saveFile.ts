@@ -1,6 +1,8 @@
 /** Hands a text to the browser as a download. */
-export function saveFile(text: string, type: string, name: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
+export const saveFile = (text: string, type: string, name: string): void => saveBlob(new Blob([text], { type }), name);
+
+export function saveBlob(blob: Blob, name: string): void {
+  const url = URL.createObjectURL(blob);
   const link = document.createElement('a');
   link.href = url;
   link.download = name;

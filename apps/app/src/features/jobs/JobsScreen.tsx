@@ -1,6 +1,8 @@
+import { useQueryClient } from '@tanstack/react-query';
 import { Link, router } from 'expo-router';
 import { useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
+import { v7 } from 'uuid';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
@@ -9,7 +11,8 @@ import { useStore } from '../../offline/SyncProvider';
 import { openCaseFile, type CaseFileOpened } from '../caseFile/openCaseFile';
 import { useUnits } from '../units/UnitsProvider';
 import { useJobs } from './jobData';
-import { jobRows, type JobRow } from './jobsView';
+import { DueList } from './DueList';
+import { dueRows, jobRows, type DueRow, type JobRow } from './jobsView';
 import { SyncBadge } from './SyncBadge';
 
 /** The clock for "18 min ago": a minute is fine enough. */
@@ -17,9 +20,17 @@ const minuteClock = { subscribe: (f: () => void) => { const t = setInterval(f, 3
 
 export function JobsScreen() {
   const jobs = useJobs();
+  const client = useQueryClient();
   const { units } = useUnits();
   const nowMs = useSyncExternalStore(minuteClock.subscribe, minuteClock.now);
   const rows = useMemo(() => (jobs.data ? jobRows(jobs.data, units, nowMs) : null), [jobs.data, units, nowMs]);
+  const due = useMemo(() => dueRows(jobs.data ?? [], nowMs), [jobs.data, nowMs]);
+  const { sync } = useStore();
+  const seen = async (row: DueRow) => {
+    const now = new Date().toISOString();
+    await sync.save([{ kind: 'fact', record: { id: v7(), jobId: row.jobId, recordedAt: now, correctsId: row.factId, body: { kind: 'check', at: now, check: row.check, due: row.due, done: true } } }]);
+    await client.invalidateQueries({ queryKey: ['records'] });
+  };
   const title = `${new Date(nowMs).toLocaleDateString('en-GB', { weekday: 'long' })}, ${rows?.length ?? 0} ${rows?.length === 1 ? 'job' : 'jobs'}`;
   return (
     <View className="mx-auto w-full max-w-[760px] flex-1">
@@ -31,6 +42,7 @@ export function JobsScreen() {
       <ScrollView className="flex-1">
         {rows?.length === 0 ? <State title="No jobs yet" text="Make one from a complaint, or open a case file." /> : null}
         <View role="list" aria-label="Jobs">{rows?.map((r) => <Row key={r.id} row={r} />)}</View>
+        <DueList rows={due} onDone={(r) => void seen(r)} />
         <CaseFileOpener />
         <View className="gap-3 px-4 pb-6 pt-3"><Button label="Tools" onPress={() => router.navigate('/tools')} /><Button label="Settings" kind="quiet" onPress={() => router.navigate('/settings')} /></View>
       </ScrollView>

@@ -1,5 +1,5 @@
 import { jobToCase, standingFacts, type JobParts } from '@jumper/contract';
-import { COMPLAINT_ROWS } from '@jumper/core';
+import { CHECKS, COMPLAINT_ROWS, type CheckId } from '@jumper/core';
 import { pressureNumber, type Units } from '../units/units';
 
 export interface JobRow { id: string; number: string; site: string; line: string; status: string; when: string; tone: 'oxide' | 'verdigris' | 'slate' | 'ink2' }
@@ -34,3 +34,22 @@ export function ago(thenMs: number, nowMs: number): string {
   if (min < 24 * 60) return `${Math.round(min / 60)} h ago`;
   return `${Math.round(min / 1440)} d ago`;
 }
+
+export interface DueRow { factId: string; jobId: string; site: string; title: string; check: CheckId; due: string; days: number }
+const SOON_DAYS = 30;
+
+/** What has to be looked at again, the most overdue first. A check that was noted again on a later visit to the circuit stands once, with its newest date. */
+export function dueRows(jobs: JobParts[], nowMs: number): DueRow[] {
+  const newest = new Map<string, DueRow & { notedAt: string; done: boolean }>();
+  for (const parts of jobs)
+    for (const { id, body } of standingFacts(parts.facts)) {
+      if (body.kind !== 'check') continue;
+      const key = `${parts.sheet.circuitId}.${body.check}`, before = newest.get(key);
+      if (before && before.notedAt >= body.at) continue;
+      newest.set(key, { factId: id, jobId: parts.job.id, site: parts.sheet.site, title: CHECKS[body.check], check: body.check, due: body.due, days: Math.round((Date.parse(body.due) - nowMs) / 86_400_000), notedAt: body.at, done: body.done ?? false });
+    }
+  return [...newest.values()].filter((r) => !r.done).map(({ notedAt: _n, done: _d, ...row }) => row).sort((a, b) => a.days - b.days);
+}
+
+export const isSoon = (row: DueRow): boolean => row.days <= SOON_DAYS;
+export const dueText = (days: number): string => (days < -1 ? `${-days} days overdue` : days === -1 ? 'a day overdue' : days === 0 ? 'today' : days === 1 ? 'tomorrow' : days < 60 ? `in ${days} days` : days < 700 ? `in ${Math.round(days / 30.4)} months` : `in ${Math.round(days / 365)} years`);

@@ -1,9 +1,10 @@
 import { router } from 'expo-router';
-import { useMemo, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 import { jobToCase, type JobParts } from '@jumper/contract';
 import { Button } from '../../ui/Button';
 import { Header } from '../../ui/Header';
+import { Notice } from '../../ui/Notice';
 import { State } from '../../ui/State';
 import { flowsOnPaper, offPaper } from '../../ui/paper';
 import { Text } from '../../ui/Text';
@@ -12,6 +13,10 @@ import { caseKey, useDiagnosis } from '../bench/useDiagnosis';
 import { Figure } from '../figure/Figure';
 import { useJob } from '../jobs/jobData';
 import { useUnits } from '../units/UnitsProvider';
+import { fileName, saveBlob } from '../caseFile/saveFile';
+import { reportChart } from './reportChart';
+import { reportDocument } from './reportDocument';
+import { makePdf } from './savePdf';
 import { reportView, type ReportView } from './reportView';
 import { useSession } from './useSession';
 
@@ -32,6 +37,18 @@ function Report({ parts }: { parts: JobParts }) {
   const judged = useDiagnosis(file, caseKey(parts));
   const view = useMemo(() => reportView(parts, file, judged.data ?? null, units), [parts, file, judged.data, units]);
   const figure = useMemo(() => ({ ...benchView(parts, file, units).figure, forecast: null }), [parts, file, units]);
+  const [making, setMaking] = useState(false);
+  const [failed, setFailed] = useState<string | null>(null);
+  const save = async () => {
+    setMaking(true); setFailed(null);
+    try {
+      const document = reportDocument(view, { company: session?.company.name ?? '', person: session?.person.name ?? '' }, figure.taken > 1 ? reportChart(figure, units) : null);
+      saveBlob(await makePdf(document), fileName(parts.sheet.site, new Date(), 'pdf'));
+    } catch (error) {
+      setFailed(`The PDF could not be made: ${String(error)}. Print it instead.`);
+    }
+    setMaking(false);
+  };
   const empty = figure.taken === 0 && view.tests.length === 0;
   return (
     <View className="mx-auto w-full max-w-[760px] flex-1">
@@ -48,16 +65,23 @@ function Report({ parts }: { parts: JobParts }) {
           {view.tests.length > 0 ? <Part title="Tests">{view.tests.map((t, i) => <Text key={i} className="text-[14px] leading-[19px]">{t}</Text>)}</Part> : null}
           <Part title="Cause">{empty ? <Text className="text-ink2">Nothing was measured yet.</Text> : <Text>{view.cause ?? 'Working it out …'}</Text>}</Part>
           <Part title="What we did">{view.work.length ? view.work.map((w, i) => <Text key={i}>{w}</Text>) : <Text className="text-ink2">No work was done on this visit.</Text>}</Part>
+          {view.parts.length > 0 ? <Part title="Parts fitted">{view.parts.map((w) => <Text key={w}>{w}</Text>)}</Part> : null}
           {view.proof ? (
             <Part title="Proof">
               <Text className={`font-semibold text-[17px] ${SOUND[view.proof.kind]}`}>{view.proof.headline}</Text>
               {view.proof.lines.map((l) => <Text key={l} className="text-[14px] leading-[19px]">{l}</Text>)}
             </Part>
           ) : null}
-          <Part title="For you">{view.advice.map((a) => <Text key={a} className="text-[14px] leading-[19px]">{a}</Text>)}<Text><Text className="font-semibold">Next check: </Text>{view.nextCheck}</Text></Part>
+          {view.said.length > 0 ? <Part title="Advice, and what stays">{view.said.map((w) => <Text key={w} className="text-[14px] leading-[19px]">{w}</Text>)}</Part> : null}
+          {view.open.length > 0 ? <Part title="Not put back yet">{view.open.map((w) => <Text key={w} className="text-oxide">{w}</Text>)}</Part> : null}
+          <Part title="For you">{view.advice.map((a) => <Text key={a} className="text-[14px] leading-[19px]">{a}</Text>)}{view.checks.length > 0 ? view.checks.map((c) => <Text key={c}><Text className="font-semibold">Next: </Text>{c}</Text>) : <Text><Text className="font-semibold">Next check: </Text>{view.nextCheck}</Text>}</Part>
         </View>
       </ScrollView>
-      <View {...offPaper} className="border-t border-ink bg-sheet px-3 py-3"><Button label="Print or save as PDF" kind="main" onPress={() => window.print()} /></View>
+      <View {...offPaper} className="gap-2 border-t border-ink bg-sheet px-3 py-3">
+        {failed ? <Notice kind="danger" live>{failed}</Notice> : null}
+        <View className="flex-row gap-2"><Button label="Print" className="w-[110px]" onPress={() => window.print()} /><Button label="Save as PDF" kind="main" className="flex-1" busy={making} disabled={judged.isFetching} onPress={() => void save()} /></View>
+        <Text className="text-center text-[13px] text-ink2">Made on this device; nothing is sent.</Text>
+      </View>
     </View>
   );
 }

@@ -1,8 +1,10 @@
 import { standingFacts, type JobParts } from '@jumper/contract';
-import { COMPLAINT_ROWS, cycleFeatures, faultRow, resolveCircuit, type Case, type Diagnosis, type FaultId, type Finding, type PressureLog } from '@jumper/core';
+import { COMPLAINT_ROWS, cycleFeatures, faultRow, PART_KINDS, resolveCircuit, type Case, type Diagnosis, type FaultId, type Finding, type PressureLog } from '@jumper/core';
 import { findingText, REPAIR_TITLES } from '../bench/recordRows';
 import { shareText } from '../bench/suspects';
 import { proofView, type ProofView } from '../proof/proofView';
+import { workState } from '../work/workState';
+import { checkTitle, dayText, putBackText } from '../work/workWords';
 import { pressureText, temperatureText, type Units } from '../units/units';
 
 export interface ReportRow { label: string; found: string; left: string | null }
@@ -20,12 +22,18 @@ export interface ReportView {
   proof: ProofView | null;
   advice: string[];
   nextCheck: string;
+  parts: string[];
+  /** Advice and defects with what the customer said to them. */
+  said: string[];
+  /** What stands away from where it belongs. */
+  open: string[];
+  checks: string[];
 }
 
 const day = (ms: number) => new Date(ms).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
 
 export function reportView(parts: JobParts, file: Case, diagnosis: Diagnosis | null, units: Units): ReportView {
-  const facts = standingFacts(parts.facts);
+  const facts = standingFacts(parts.facts), state = workState(parts);
   const circuit = resolveCircuit(file.circuit);
   const logs = file.logs ?? [];
   const found = logs.find((l) => l.epoch !== 'after-work') ?? null, left = logs.findLast((l) => l.epoch === 'after-work') ?? null;
@@ -48,6 +56,10 @@ export function reportView(parts: JobParts, file: Case, diagnosis: Diagnosis | n
     cause: causeText(diagnosis, proof?.kind === 'pass'),
     work: facts.flatMap((f) => (f.body.kind === 'repair' ? [`${REPAIR_TITLES[f.body.repair.kind]}${f.body.repair.toBar !== undefined ? `, set to ${pressureText(f.body.repair.toBar, units.pressure)}` : ''}`] : [])),
     proof, advice: advice(circuit.fillGaugeBar, circuit.staticGaugeBar, circuit.reliefSetGaugeBar, proof?.kind ?? null, units),
+    parts: state.parts.map(({ part: p }) => [PART_KINDS[p.kind], p.make, p.setBar !== undefined ? `opens at or holds ${pressureText(p.setBar, units.pressure)}` : null, p.volumeL !== undefined ? `${p.volumeL} L` : null, p.chargeBar !== undefined ? `charged to ${pressureText(p.chargeBar, units.pressure)}` : null, p.serial ? `no. ${p.serial}` : null].filter(Boolean).join(', ')),
+    said: state.said.map(({ body: b }) => `${b.what === 'advice' ? 'We advised' : 'A defect'}: ${b.text} (${b.answer.replaceAll('-', ' ')}${b.word ? `; in your words: “${b.word}”` : ''})`),
+    open: state.open.map(putBackText),
+    checks: state.checks.filter((c) => !c.body.done).map(({ body: b }) => `${checkTitle(b.check)}: ${dayText(b.due)}`),
     nextCheck: proof && proof.kind !== 'pass' ? 'As soon as the work is finished' : day(lastMs + 365 * 86_400_000),
   };
 }

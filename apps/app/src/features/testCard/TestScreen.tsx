@@ -2,7 +2,7 @@ import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { jobToCase, standingFacts, type JobParts } from '@jumper/contract';
-import { coolingTime, expectedNumbers, stepsOf, TEST_IDS, testRow, type CircuitSheet, type Finding, type TestId, type TestRow, type ValueSpec } from '@jumper/core';
+import { coolingTime, expectedNumbers, resolveCircuit, stepsOf, TEST_IDS, testRow, type CircuitSheet, type Finding, type TestId, type TestRow, type ValueSpec, watchLengthMin } from '@jumper/core';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Field } from '../../ui/Field';
@@ -43,7 +43,8 @@ function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
   const { units } = useUnits();
   const jobId = parts.job.id, row: TestRow = testRow(test), steps = stepsOf(test), circuit = parts.sheet.sheet as unknown as CircuitSheet;
   const add = useAddFact(jobId);
-  const watch = useWatch({ jobId, testId: test, label: row.title, lengthS: 60 * (steps?.watchMin ?? 0) });
+  const watchMin = useMemo(() => watchLengthMin(test, resolveCircuit(circuit)) ?? steps?.watchMin ?? 0, [test, circuit, steps]);
+  const watch = useWatch({ jobId, testId: test, label: row.title, lengthS: 60 * watchMin });
   // What was entered so far outlives a look at the bench, a reload or a locked phone.
   const draft = useDraft<Draft>(`jumper.test.${jobId}.${test}`, BLANK);
   const { form } = draft.value;
@@ -78,21 +79,21 @@ function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
   const fields = Object.entries(row.values ?? {}) as [string, ValueSpec][];
   const nowBar = firstBar(form, units) ?? log?.samples.pressureBar.findLast((p) => p !== null) ?? undefined;
   const drawL = parseTyped(form.values.volumeL ?? '');
-  const expected = expectedNumbers(test, circuit, { ...(nowBar !== undefined ? { nowBar } : {}), ...(test === 'draw-off' && drawL.kind === 'number' && drawL.value > 0 ? { drawL: drawL.value } : {}), ...(steps?.watchMin ? { watchMin: steps.watchMin } : {}) });
+  const expected = expectedNumbers(test, circuit, { ...(nowBar !== undefined ? { nowBar } : {}), ...(test === 'draw-off' && drawL.kind === 'number' && drawL.value > 0 ? { drawL: drawL.value } : {}), ...(watchMin ? { watchMin } : {}) });
   const soFar = row.outcomes ? null : finding(null);
   return (
     <View className="mx-auto w-full max-w-[760px] flex-1">
-      <Header title={row.title} subtitle={`${parts.sheet.site} · about ${row.minutes} min · ${row.intrusive ? 'drains or opens something' : 'nothing drained'}`} backTo={back} />
+      <Header title={row.title} subtitle={`${parts.sheet.site} · about ${Math.max(row.minutes, watchMin)} min · ${row.intrusive ? 'drains or opens something' : 'nothing drained'}`} backTo={back} />
       <ScrollView className="flex-1" contentContainerClassName="gap-4 p-4">
         {gated ? <CoolGate jobId={jobId} path={`${back}/test/${test}`} cooling={cooling} belowC={steps!.coolBelowC!} units={units} onRead={(b) => void add(b)} /> : null}
         {steps?.who ? <Notice kind="caution" title="Who may do it">{steps.who}</Notice> : null}
         <ExpectedTable numbers={expected} units={units} title="In this circuit" />
         {steps ? <StepList steps={steps.steps} ticked={draft.value.ticked} onTick={(i) => draft.set({ ...draft.value, ticked: draft.value.ticked.includes(i) ? draft.value.ticked.filter((t) => t !== i) : [...draft.value.ticked, i] })} /> : <Text className="text-ink2">{row.tells}</Text>}
         {steps?.stop ? <Notice kind="danger" title="Break off when">{steps.stop}</Notice> : null}
-        {steps?.watchMin ? <WatchBlock minutes={steps.watchMin} watch={watch} startText={begins ? (form.values[begins] ?? '') : '–'} onNeedStart={() => setProblems(begins ? { [begins]: `${VALUE_LABELS[begins]}: read the gauge first.` } : {})} /> : null}
+        {watchMin ? <WatchBlock minutes={watchMin} watch={watch} startText={begins ? (form.values[begins] ?? '') : '–'} onNeedStart={() => setProblems(begins ? { [begins]: `${VALUE_LABELS[begins]}: read the gauge first.` } : {})} /> : null}
         <Earlier parts={parts} test={test} units={units} onUndo={(id) => void add({ kind: 'retraction', at: new Date().toISOString() }, id)} />
         <View className="gap-4">
-          {fields.filter(([name]) => !(steps?.watchMin && name === 'minutes' && watch.watch)).map(([name, spec]) => (
+          {fields.filter(([name]) => !(watchMin && name === 'minutes' && watch.watch)).map(([name, spec]) => (
             <Field key={name} label={`${VALUE_LABELS[name] ?? name}${spec.optional ? ', if read' : ''}`} unit={spec.unit === 'bar' ? units.pressure : spec.unit === '°C' ? units.temperature : spec.unit === 'count' || spec.unit === 'pH' ? '' : spec.unit} numeric
               value={form.values[name] ?? ''} onChange={(text) => setForm({ values: { ...form.values, [name]: text } })} problem={problems[name] ?? null} />
           ))}

@@ -2,7 +2,7 @@ import { router } from 'expo-router';
 import { useMemo, type ReactNode } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 import { jobToCase, type FactBody, type JobParts } from '@jumper/contract';
-import { FAULTS, highestFlowC, PART_KINDS, RUN_SHEET_IDS, runSheet, sheetsFor, type RunSheetId } from '@jumper/core';
+import { FAULTS, highestFlowC, PART_KINDS, RUN_SHEET_IDS, runSheet, sheetsFor, sheetsForSet, type RunSheetId } from '@jumper/core';
 import { Header } from '../../ui/Header';
 import { Notice } from '../../ui/Notice';
 import { State } from '../../ui/State';
@@ -38,7 +38,7 @@ function Work({ parts }: { parts: JobParts }) {
   const diagnosis = judged.data ?? null;
   const lead = (diagnosis?.now ?? diagnosis)?.hypotheses[0] ?? null;
   const proof = proofView(parts, file, diagnosis, units);
-  const fits = [...new Set((lead?.faults ?? []).flatMap((f) => sheetsFor(f)))];
+  const fits = [...new Set([...sheetsForSet(lead?.faults ?? []), ...(lead?.faults ?? []).flatMap((f) => sheetsFor(f))])];
   const rest = RUN_SHEET_IDS.filter((s) => !fits.includes(s));
   const charge = (diagnosis?.now ?? diagnosis)?.estimates.prechargeBar;
   const stopGap = fits.includes('air-cushion') && charge ? { plain: highestFlowC({ sheet: file.circuit, coldGaugeBar: 1, prechargeGaugeBar: charge.median }), cushion: highestFlowC({ sheet: file.circuit, coldGaugeBar: 1, prechargeGaugeBar: charge.median, cushionL: CUSHION_L, cushionHeightM: file.circuit.staticHeadM ?? 4 }) } : null;

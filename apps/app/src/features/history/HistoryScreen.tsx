@@ -1,0 +1,61 @@
+import { router } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { Pressable, ScrollView, View } from 'react-native';
+import Svg, { Circle, Line, Polyline, Text as SvgText } from 'react-native-svg';
+import { Header } from '../../ui/Header';
+import { State } from '../../ui/State';
+import { Text } from '../../ui/Text';
+import { useTheme } from '../../ui/ThemeProvider';
+import { useJob, useJobs } from '../jobs/jobData';
+import { pressureText, type Units } from '../units/units';
+import { useUnits } from '../units/UnitsProvider';
+import { historyView, type HistoryView } from './historyView';
+
+/** A circuit over its visits. */
+export function HistoryScreen({ jobId }: { jobId: string }) {
+  const { units } = useUnits();
+  const job = useJob(jobId), jobs = useJobs();
+  const view = useMemo(() => (job.data && jobs.data ? historyView(jobs.data, job.data.job.circuitId, units) : null), [job.data, jobs.data, units]);
+  if (job.isPending || jobs.isPending) return <State title="Opening the history …" />;
+  if (!view) return <State title="This circuit is not on this device" action={{ label: 'To the jobs', onPress: () => router.navigate('/') }} />;
+  return (
+    <View className="mx-auto w-full max-w-[760px] flex-1">
+      <Header title="History of the circuit" subtitle={view.site} backTo={`/jobs/${jobId}`} />
+      <ScrollView className="flex-1" contentContainerClassName="gap-4 py-4">
+        {view.coldTrace.length > 1 ? <ColdTrace view={view} units={units} /> : null}
+        <View className="gap-1 px-4">{view.lines.map((l) => <Text key={l}>{l}</Text>)}</View>
+        <View role="list" aria-label="Visits">
+          {view.visits.map((v) => (
+            <View key={v.jobId} role="listitem" className="border-t border-hair">
+              <Pressable role="button" aria-label={`Visit of ${v.when}`} onPress={() => router.navigate(`/jobs/${v.jobId}` as never)} className="min-h-[60px] flex-row items-center gap-3 px-4 py-2 active:bg-sheet">
+                <Text className="w-[92px] font-figuremedium text-[15px]">{v.when}</Text>
+                <View className="min-w-0 flex-1"><Text>{`cold ${v.cold}, charge ${v.charge}`}</Text><Text className="text-[13.5px] text-ink2">{v.work}</Text></View>
+              </Pressable>
+            </View>
+          ))}
+        </View>
+      </ScrollView>
+    </View>
+  );
+}
+
+/** Cold pressure from visit to visit, with what is right here as a line. */
+function ColdTrace({ view, units }: { view: HistoryView; units: Units }) {
+  const { tokens } = useTheme();
+  const [width, setWidth] = useState(0);
+  const height = 150, last = Math.max(1, view.coldTrace.at(-1)!.day), top = Math.max(view.rightBar, ...view.coldTrace.map((p) => p.bar)) * 1.25;
+  const x = (day: number) => 12 + ((width - 24) * day) / last, y = (bar: number) => height - 16 - ((height - 30) * bar) / top;
+  return (
+    <View className="px-4" onLayout={(e) => setWidth(e.nativeEvent.layout.width - 32)}>
+      <Text className="pb-1 font-semibold text-[13.5px] text-ink2">Cold pressure, visit by visit</Text>
+      {width > 0 ? (
+        <Svg width={width} height={height} role="img" aria-label={`Cold pressure: ${view.coldTrace.map((p) => pressureText(p.bar, units.pressure)).join(', ')}`}>
+          <Line x1={0} x2={width} y1={y(view.rightBar)} y2={y(view.rightBar)} stroke={tokens.verdigris} strokeWidth={1.2} strokeDasharray="5 4" />
+          <SvgText x={0} y={y(view.rightBar) - 4} fontSize="12.5" fontFamily="Barlow_500Medium" fill={tokens.verdigris}>{`right ${pressureText(view.rightBar, units.pressure)}`}</SvgText>
+          <Polyline points={view.coldTrace.map((p) => `${x(p.day)},${y(p.bar)}`).join(' ')} fill="none" stroke={tokens.ink} strokeWidth={2} />
+          {view.coldTrace.map((p) => <Circle key={p.day} cx={x(p.day)} cy={y(p.bar)} r={4} fill={tokens.ink} />)}
+        </Svg>
+      ) : null}
+    </View>
+  );
+}

@@ -1,0 +1,1 @@
+declare module 'pdfmake/build/pdfmake.min.js';
