@@ -10,6 +10,8 @@ const MOST_SETS = 24;
 const MOST_DRAWS = 40;
 /** Below this a test is not worth the walk, bits. */
 const LEAST_BITS = 0.03;
+/** Nor when it tells less than this share of what the most telling one does. */
+const LEAST_OF_MOST = 0.12;
 
 /** Tests not yet done, by expected information about what to do next per minute of effort. Sets with the same repair count as one. */
 export function nextTests(judged: Judged, sheet: CircuitSheet, done: ReadonlySet<string>, hot: boolean): NextTest[] {
@@ -21,7 +23,9 @@ export function nextTests(judged: Judged, sheet: CircuitSheet, done: ReadonlySet
     const cooling = hot && row.intrusive ? COOLING_MIN : 0, minutes = watchLengthMin(test, judged.seen) ?? row.minutes;
     return [{ next: { test, informationBits: bits, minutes: minutes + cooling, intrusive: row.intrusive, text: row.tells }, rate: bits / (minutes + row.effort + cooling + WALK_MIN) }];
   });
-  return rows.sort((a, b) => b.rate - a.rate).map((r) => r.next);
+  // A quick test that tells next to nothing is no step forward, however cheap, while another tells much.
+  const most = Math.max(0, ...rows.map((r) => r.next.informationBits));
+  return rows.filter((r) => r.next.informationBits >= LEAST_OF_MOST * most).sort((a, b) => b.rate - a.rate).map((r) => r.next);
 }
 
 /** The test that would come out differently if the leading set were wrong: against the sets that do without its faults, the most that it can say for

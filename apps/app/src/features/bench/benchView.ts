@@ -30,8 +30,10 @@ export function benchView(parts: JobParts, file: Case, units: Units, { logIndex 
   const circuit = resolveCircuit(file.circuit);
   const facts = standingFacts(parts.facts);
   const logs = file.logs ?? [];
-  const newest = logs.at(-1) ?? null;
-  const shown = logIndex !== null && logs[logIndex] ? logIndex : logs.length - 1;
+  // A temperature read to see whether it has cooled begins no log that anybody wants to look at.
+  const newestIndex = Math.max(logs.findLastIndex((l) => l.samples.pressureBar.some((p) => p !== null) || (l.events?.length ?? 0) > 0), Math.min(0, logs.length - 1));
+  const newest = logs[newestIndex] ?? null;
+  const shown = logIndex !== null && logs[logIndex] ? logIndex : newestIndex;
   const log = logs[shown] ?? null;
   const f = log ? cycleFeatures(log) : null;
   const heatOn = lastSwitch(newest) === 'heat-on';
@@ -51,7 +53,7 @@ export function benchView(parts: JobParts, file: Case, units: Units, { logIndex 
       : hasHeated || figure.taken === 0 ? null : 'No heat yet: it should stand still',
     ruleOfThumb: since !== null && hasHeated ? `Rule of thumb: ${pressureNumber(0.3, units.pressure)} to ${pressureText(0.5, units.pressure)} is ordinary, near ${pressureText(1, units.pressure)} is trouble` : null,
     figure, loop: loopView(log, circuit), logs: logs.length > 1 ? logs.map((l, index) => ({ index, label: logLabel(l) })) : [], shown,
-    heatOn, lastBar: lastOf(newest?.samples.pressureBar), lastAtMs: lastReadingMs(facts), lastC: lastOf(newest?.samples.flowC),
+    heatOn, lastBar: lastOf(logs.findLast((l) => lastOf(l.samples.pressureBar) !== null)?.samples.pressureBar), lastAtMs: lastReadingMs(facts), lastC: lastOf(newest?.samples.flowC),
   };
 }
 

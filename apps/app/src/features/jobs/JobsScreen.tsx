@@ -31,6 +31,9 @@ export function JobsScreen() {
     await sync.save([{ kind: 'fact', record: { id: v7(), jobId: row.jobId, recordedAt: now, correctsId: row.factId, body: { kind: 'check', at: now, check: row.check, due: row.due, done: true } } }]);
     await client.invalidateQueries({ queryKey: ['records'] });
   };
+  // What is due today or overdue stands before the jobs, the rest after them.
+  const pressing = due.some((r) => r.days <= 0);
+  const dueList = <DueList rows={due} onDone={(r) => void seen(r)} />;
   const title = `${new Date(nowMs).toLocaleDateString('en-GB', { weekday: 'long' })}, ${rows?.length ?? 0} ${rows?.length === 1 ? 'job' : 'jobs'}`;
   return (
     <View className="mx-auto w-full max-w-[760px] flex-1">
@@ -40,9 +43,10 @@ export function JobsScreen() {
       </View>
       {jobs.isError ? <State title="The jobs could not be read from this device" text={String(jobs.error)} action={{ label: 'Try again', onPress: () => void jobs.refetch() }} /> : null}
       <ScrollView className="flex-1">
+        {pressing ? dueList : null}
         {rows?.length === 0 ? <State title="No jobs yet" text="Make one from a complaint, or open a case file." /> : null}
         <View role="list" aria-label="Jobs">{rows?.map((r) => <Row key={r.id} row={r} />)}</View>
-        <DueList rows={due} onDone={(r) => void seen(r)} />
+        {pressing ? null : dueList}
         <CaseFileOpener />
         <View className="gap-3 px-4 pb-6 pt-3"><Button label="Tools" onPress={() => router.navigate('/tools')} /><Button label="Settings" kind="quiet" onPress={() => router.navigate('/settings')} /></View>
       </ScrollView>

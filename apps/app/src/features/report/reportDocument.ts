@@ -10,9 +10,9 @@ export function reportDocument(view: ReportView, head: ReportHead, chart: string
   const part = (title: string, ...content: (Node | string)[]): Node[] => (content.length ? [{ text: title, style: 'part' }, ...content.map((c) => (typeof c === 'string' ? { text: c } : c))] : []);
   const left = view.work.length > 0;
   return {
-    pageSize: 'A4', pageMargins: [40, 42, 40, 46], info: { title: `${view.title}, ${view.site}`, author: head.company },
+    pageSize: 'A4', pageMargins: [40, 34, 40, 40], info: { title: `${view.title}, ${view.site}`, author: head.company },
     defaultStyle: { font: 'Barlow', fontSize: 10, color: INK, lineHeight: 1.15 },
-    styles: { part: { bold: true, fontSize: 9.5, color: GREY, margin: [0, 9, 0, 2] } },
+    styles: { part: { bold: true, fontSize: 9.5, color: GREY, margin: [0, 7, 0, 1] } },
     footer: (page: number, pages: number) => ({ columns: [{ text: `${head.company}, ${view.date}` }, { text: `${page} of ${pages}`, alignment: 'right' }], margin: [40, 14, 40, 0], fontSize: 8.5, color: GREY }),
     content: [
       { columns: [{ width: '*', stack: [{ text: view.title, color: GREY }, { text: view.site, bold: true, fontSize: 17 }] }, { width: 'auto', alignment: 'right', stack: [{ text: head.company, bold: true }, { text: [head.person, view.date].filter(Boolean).join(', '), color: GREY }] }] },

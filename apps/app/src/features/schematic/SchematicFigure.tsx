@@ -36,6 +36,7 @@ function Symbol({ part, on, t }: { part: DrawnPart; on: boolean; t: Tokens }) {
     <G>
       <Shape kind={kind} x={x} y={y} line={line} t={t} />
       {part.warn ? <SvgText x={x + 15} y={y - 10} fontSize="15" fontFamily="BarlowCondensed_600SemiBold" fill={t.brass}>!</SvgText> : null}
+      {label ? <SvgText x={label.x} y={label.y} textAnchor={label.anchor} fontSize="13" fontFamily="Barlow_500Medium" stroke={t.lime} strokeWidth={4} strokeLinejoin="round" fill={t.lime}>{label.text}</SvgText> : null}
       {label ? <SvgText x={label.x} y={label.y} textAnchor={label.anchor} fontSize="13" fontFamily="Barlow_500Medium" fill={t.ink}>{label.text}</SvgText> : null}
     </G>
   );
