@@ -1,4 +1,5 @@
 import { freshDevices } from './freshDevices';
+import { letCool } from './plantMoves';
 import { firstSuspect, logPressure, newJob } from './moves';
 import { wallBoilerReadings } from './wallBoiler';
 
@@ -39,6 +40,8 @@ it('a whole job, from the complaint to the report', async () => {
   await page.getByText(/before, .* now|Hardly moves/).waitFor();
   await page.clock.fastForward('20:00');
   await page.goto(`${job}/test/precharge`);
+  await page.getByText('Wait until below 50 °C').waitFor();
+  await letCool(page);
   await page.getByLabel('System gauge at that moment, if read').fill('0');
   await page.getByRole('button', { name: 'The drain stands open' }).click();
   await page.getByLabel('Reading', { exact: true }).fill('0');

@@ -38,7 +38,7 @@ it.each([['a phone with text at 200 %', 195, 422], ['a small phone', 320, 568]])
   await firstSuspect(page);
   expect(await overflow(page)).toBe(0);
   const bench = page.url();
-  for (const view of ['/test/precharge', '/report', '/import', '/sheet']) {
+  for (const view of ['/test/precharge', '/report', '/import', '/sheet', '/work', '/work/recharge', '/schools', '/history']) {
     await page.goto(bench + view);
     await page.getByText(long.slice(0, 20)).first().waitFor();
     expect({ view, overflow: await overflow(page) }).toEqual({ view, overflow: 0 });
@@ -68,7 +68,17 @@ describe.each([['phone, light', 390, 844, false], ['phone, dark', 390, 844, true
       await page.getByRole('list', { name: 'Steps' }).waitFor();
       await check(test);
     }
+    for (const [view, ready] of [['work', 'Nothing stands away'], ['work/recharge', 'Heat off at the isolator']] as const) {
+      await page.goto(`${job}/${view}`);
+      await page.getByText(ready).first().waitFor();
+      await check(view);
+    }
     if (plainViewsToo) {
+      for (const [view, ready] of [['schools', 'Cold fill'], ['history', 'No loss of water']] as const) {
+        await page.goto(`${job}/${view}`);
+        await page.getByText(ready).first().waitFor();
+        await check(view);
+      }
       await page.goto(`${job}/sheet`);
       await page.getByRole('button', { name: 'Keep this version' }).waitFor();
       await check('sheet');

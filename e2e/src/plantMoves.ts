@@ -72,6 +72,6 @@ async function perform(page: Page, visit: StagedVisit, test: TestId): Promise<bo
 export async function letCool(page: Page): Promise<void> {
   if ((await page.getByLabel('Flow, read now').count()) === 0) return;
   await page.getByLabel('Flow, read now').fill('30');
-  await page.getByRole('button', { name: 'Take this temperature' }).click();
+  await page.getByRole('button', { name: 'It reads: take this temperature' }).click();
   await page.getByLabel('Flow, read now').waitFor({ state: 'detached' });
 }

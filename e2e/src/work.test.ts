@@ -97,6 +97,20 @@ it('mends the flat vessel with its core, step by step, proves it, puts all back 
   const raw = readFileSync(pdf, 'latin1');
   expect([raw.match(/\/FontFile2/g)?.length, /\/Subtype \/Image/.test(raw)]).toEqual([2, false]);
 
+  // The customer reads the report under a link, on a device that gets nothing else; taken back it is gone.
+  await page.getByRole('button', { name: 'Make a link for the customer' }).click();
+  const link = await page.getByTestId('customer-link').innerText();
+  const customer = await at.jumper.browser.newContext();
+  const theirs = await customer.newPage();
+  await theirs.goto(link);
+  await theirs.getByText('Put right, and proved').waitFor();
+  expect(await theirs.evaluate(async () => (await indexedDB.databases()).map((d) => d.name))).toEqual([]);
+  await page.getByRole('button', { name: 'Take it back' }).click();
+  await page.getByRole('button', { name: 'Take it back' }).waitFor({ state: 'detached' });
+  await theirs.reload();
+  await theirs.getByText('This link is not good any more').waitFor();
+  await customer.close();
+
   // What is due stands on the list of jobs.
   await page.goto(at.jumper.base);
   await page.getByRole('list', { name: 'Due' }).getByText('Leak fluid on the gas valve again').waitFor();

@@ -5,6 +5,8 @@ import helmet from 'helmet';
 import { pinoHttp } from 'pino-http';
 import type { Logger } from 'pino';
 import { openApi } from './api/openApi';
+import { linkRoutes } from './features/links/links.routes';
+import type { LinkStore } from './features/links/LinkStore';
 import { recordRoutes } from './features/records/records.routes';
 import type { RecordStore } from './features/records/RecordStore';
 import type { CompanyOf } from './features/session/CompanyOf';
@@ -15,6 +17,7 @@ import { sameOrigin } from './http/sameOrigin';
 
 export interface AppParts {
   records: RecordStore;
+  links: LinkStore;
   companyOf: CompanyOf;
   companyName: (companyId: string) => Promise<string>;
   /** Throws when the database does not answer. */
@@ -48,6 +51,7 @@ function api(parts: AppParts): express.Router {
   router.get('/openapi.json', (_request, response) => { response.json(description); });
   router.use(sessionRoutes(parts.companyOf, parts.companyName));
   router.use(recordRoutes(parts.records, parts.companyOf));
+  router.use(linkRoutes(parts.links, parts.companyOf));
   router.use((_request, _response, next) => next(new ApiError('not-found')));
   return router;
 }

@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { changes, circuitRecord, errorAnswer, factRecord, jobRecord, session, sheetRecord } from '@jumper/contract';
+import { changes, circuitRecord, customerReport, errorAnswer, factRecord, jobRecord, linkList, reportLink, session, sheetRecord } from '@jumper/contract';
 import { ERRORS, type ErrorCode } from '../http/errors';
 
-interface Operation { method: 'get' | 'put'; path: string; summary: string; body?: z.ZodType; query?: Record<string, z.ZodType>; answer?: z.ZodType; errors: ErrorCode[] }
+interface Operation { method: 'get' | 'put' | 'delete'; path: string; summary: string; body?: z.ZodType; query?: Record<string, z.ZodType>; answer?: z.ZodType; errors: ErrorCode[] }
 
 const WRITE_ERRORS: ErrorCode[] = ['bad-request', 'foreign-origin', 'parent-missing', 'record-differs', 'too-large', 'unavailable'];
 const put = z.object({ outcome: z.enum(['added', 'kept']) });
@@ -14,6 +14,10 @@ const OPERATIONS: Operation[] = [
   { method: 'put', path: '/api/circuits/{circuitId}/sheets/{id}', summary: 'Add a version of a circuit’s sheet', body: sheetRecord, answer: put, errors: WRITE_ERRORS },
   { method: 'put', path: '/api/jobs/{id}', summary: 'Add a job', body: jobRecord, answer: put, errors: WRITE_ERRORS },
   { method: 'put', path: '/api/jobs/{jobId}/facts/{id}', summary: 'Add a fact to a job: a reading, an event, a finding, a correction', body: factRecord, answer: put, errors: WRITE_ERRORS },
+  { method: 'put', path: '/api/jobs/{jobId}/links/{id}', summary: 'Make a link under which the customer reads a report, for a while', body: reportLink, answer: put, errors: WRITE_ERRORS },
+  { method: 'get', path: '/api/jobs/{jobId}/links', summary: 'The links of a job; their keys are not kept', answer: linkList, errors: ['bad-request', 'unavailable'] },
+  { method: 'delete', path: '/api/jobs/{jobId}/links/{id}', summary: 'Take a link back', errors: ['bad-request', 'foreign-origin', 'not-found', 'unavailable'] },
+  { method: 'get', path: '/api/shared/{key}', summary: 'The report behind a link’s key, for whoever holds it', answer: customerReport, errors: ['not-found', 'unavailable'] },
 ];
 
 /** The API's description, made from the very schemas that check the requests. */
@@ -27,13 +31,13 @@ const schemaOf = (schema: z.ZodType) => z.toJSONSchema(schema, { io: 'input', un
 const json = (schema: z.ZodType) => ({ content: { 'application/json': { schema: schemaOf(schema) } } });
 
 function describe(op: Operation): object {
-  const inPath = [...op.path.matchAll(/\{(\w+)\}/g)].map((m) => ({ name: m[1], in: 'path', required: true, schema: { type: 'string', format: 'uuid' } }));
+  const inPath = [...op.path.matchAll(/\{(\w+)\}/g)].map((m) => ({ name: m[1], in: 'path', required: true, schema: m[1] === 'key' ? { type: 'string' } : { type: 'string', format: 'uuid' } }));
   const inQuery = Object.entries(op.query ?? {}).map(([name, schema]) => ({ name, in: 'query', required: false, schema: schemaOf(schema) }));
   const errors = op.errors.map((code) => [String(ERRORS[code].status), { description: op.errors.filter((c) => ERRORS[c].status === ERRORS[code].status).map((c) => `${c}: ${ERRORS[c].remedy}`).join(' '), ...json(errorAnswer) }]);
   return {
     summary: op.summary,
     ...(inPath.length || inQuery.length ? { parameters: [...inPath, ...inQuery] } : {}),
     ...(op.body ? { requestBody: { required: true, ...json(op.body) } } : {}),
-    responses: { ...(op.method === 'put' ? { 201: { description: 'added', ...json(op.answer!) } } : {}), 200: { description: op.method === 'put' ? 'was there already' : 'ok', ...(op.answer ? json(op.answer) : {}) }, ...Object.fromEntries(errors) },
+    responses: { ...(op.method === 'put' ? { 201: { description: 'added', ...json(op.answer!) } } : {}), ...(op.method === 'delete' ? { 204: { description: 'taken back' } } : { 200: { description: op.method === 'put' ? 'was there already' : 'ok', ...(op.answer ? json(op.answer) : {}) } }), ...Object.fromEntries(errors) },
   };
 }

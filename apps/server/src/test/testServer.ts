@@ -4,6 +4,7 @@ import { DataSource } from 'typeorm';
 import { createApp } from '../app';
 import { createDataSource } from '../db/dataSource';
 import { companyEntity } from '../features/records/records.entity';
+import { createLinkStore } from '../features/links/links.store';
 import { createRecordStore } from '../features/records/records.store';
 import type { RecordStore } from '../features/records/RecordStore';
 
@@ -28,7 +29,7 @@ export async function startTestServer(options: { migrate?: boolean } = {}): Prom
   }
   const store = createRecordStore(source);
   const app = createApp({
-    records: store,
+    records: store, links: createLinkStore(source),
     companyOf: async (request) => request.get('x-company') ?? COMPANIES[0],
     companyName: async (id) => (await source.getRepository(companyEntity).findOneByOrFail({ id })).name,
     ping: async () => void (await source.query('select 1')),

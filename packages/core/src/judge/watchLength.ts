@@ -15,5 +15,5 @@ export function watchLengthMin(test: TestId, circuit: ResolvedCircuit): number |
   const c = atGaugeLevel(circuit);
   const room = complianceAt({ vessels: [{ nominalVolumeL: c.vesselL, prechargeGaugeBar: c.prechargeGaugeBar }], stretchLPerBar: c.stretchLPerBar, atmosphericBar: c.atmosphericBar }, c.fillGaugeBar);
   const needed = (60 * DIVISIONS * c.gaugeStepBar * room) / SHOWS_L_PER_H;
-  return Math.min(LONGEST_MIN, Math.max(usual, Math.ceil(needed / 5) * 5));
+  return Math.min(LONGEST_MIN, Math.max(usual, Math.round(needed / 5) * 5));
 }

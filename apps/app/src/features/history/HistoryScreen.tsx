@@ -27,7 +27,7 @@ export function HistoryScreen({ jobId }: { jobId: string }) {
         <View role="list" aria-label="Visits">
           {view.visits.map((v) => (
             <View key={v.jobId} role="listitem" className="border-t border-hair">
-              <Pressable role="button" aria-label={`Visit of ${v.when}`} onPress={() => router.navigate(`/jobs/${v.jobId}` as never)} className="min-h-[60px] flex-row items-center gap-3 px-4 py-2 active:bg-sheet">
+              <Pressable role="button" onPress={() => router.navigate(`/jobs/${v.jobId}` as never)} className="min-h-[60px] flex-row items-center gap-3 px-4 py-2 active:bg-sheet">
                 <Text className="w-[92px] font-figuremedium text-[15px]">{v.when}</Text>
                 <View className="min-w-0 flex-1"><Text>{`cold ${v.cold}, charge ${v.charge}`}</Text><Text className="text-[13.5px] text-ink2">{v.work}</Text></View>
               </Pressable>

@@ -13,6 +13,8 @@ import { caseKey, useDiagnosis } from '../bench/useDiagnosis';
 import { Figure } from '../figure/Figure';
 import { useJob } from '../jobs/jobData';
 import { useUnits } from '../units/UnitsProvider';
+import { CustomerLink } from './CustomerLink';
+import { customerReportOf } from './customerReport';
 import { fileName, saveBlob } from '../caseFile/saveFile';
 import { reportChart } from './reportChart';
 import { reportDocument } from './reportDocument';
@@ -39,10 +41,11 @@ function Report({ parts }: { parts: JobParts }) {
   const figure = useMemo(() => ({ ...benchView(parts, file, units).figure, forecast: null }), [parts, file, units]);
   const [making, setMaking] = useState(false);
   const [failed, setFailed] = useState<string | null>(null);
+  const head = { company: session?.company.name ?? '', person: session?.person.name ?? '' };
   const save = async () => {
     setMaking(true); setFailed(null);
     try {
-      const document = reportDocument(view, { company: session?.company.name ?? '', person: session?.person.name ?? '' }, figure.taken > 1 ? reportChart(figure, units) : null);
+      const document = reportDocument(view, head, figure.taken > 1 ? reportChart(figure, units) : null);
       saveBlob(await makePdf(document), fileName(parts.sheet.site, new Date(), 'pdf'));
     } catch (error) {
       setFailed(`The PDF could not be made: ${String(error)}. Print it instead.`);
@@ -54,6 +57,7 @@ function Report({ parts }: { parts: JobParts }) {
     <View className="mx-auto w-full max-w-[760px] flex-1">
       <View {...offPaper}><Header title="Report" subtitle={parts.sheet.site} backTo={`/jobs/${parts.job.id}`} /></View>
       <ScrollView className="flex-1" tabIndex={0} role="region" aria-label="Report">
+        <View {...offPaper} className="p-4 pb-0"><CustomerLink jobId={parts.job.id} report={customerReportOf(view, head)} /></View>
         <View {...flowsOnPaper} testID="report" aria-busy={judged.isFetching} className="gap-3 p-4">
           <View className="flex-row flex-wrap items-end justify-between gap-x-4 border-b-[1.5px] border-ink pb-2">
             <View className="min-w-[240px] flex-1"><Text className="text-[13px] text-ink2">{view.title}</Text><Text role="heading" aria-level={2} className="font-semibold text-[22px] leading-[27px]">{view.site}</Text></View>

@@ -32,7 +32,7 @@ export function CoolGate({ jobId, path, cooling, belowC, units, onRead }: Props)
         <Text>{`It stands at about ${temperatureText(cooling.nowC, units.temperature)}. ${cooling.from === 'log' ? 'As this circuit cools' : 'At a usual pace'} it takes another ${waitText(cooling.minutes)}. Hot water under pressure scalds.`}</Text>
         <View className="flex-row items-end gap-2">
           <View className="min-w-0 flex-1"><Field label="Flow, read now" unit={units.temperature} numeric value={typed} onChange={(t) => { setTyped(t); setProblem(null); }} problem={problem} onSubmit={read} /></View>
-          <Key label="It reads" name="Take this temperature" className="min-h-[52px] px-4" onPress={read} />
+          <Key label="It reads" name="It reads: take this temperature" className="min-h-[52px] px-4" onPress={read} />
         </View>
         <Button label={`Remind me in ${waitText(cooling.minutes)}`} kind="quiet" onPress={() => startTimer({ id: v7(), jobId, testId: null, label: `Cooling to ${temperatureText(belowC, units.temperature)}`, startedMs: Date.now(), lengthS: Math.ceil(60 * cooling.minutes), path })} />
       </View>

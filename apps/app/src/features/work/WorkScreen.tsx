@@ -76,7 +76,7 @@ function Sheets({ jobId, rows }: { jobId: string; rows: { id: RunSheetId; key: s
 
 function Row({ title, line, minutes, to }: { title: string; line: string; minutes?: number; to: string }) {
   return (
-    <Pressable role="button" aria-label={title} onPress={() => router.navigate(to as never)} className="min-h-[56px] flex-row items-center gap-3 border-t border-hair px-4 py-2 active:bg-sheet">
+    <Pressable role="button" onPress={() => router.navigate(to as never)} className="min-h-[56px] flex-row items-center gap-3 border-t border-hair px-4 py-2 active:bg-sheet">
       <View className="min-w-0 flex-1"><Text className="font-semibold text-[16px]">{title}</Text><Text className="text-[13.5px] leading-[18px] text-ink2">{line}</Text></View>
       {minutes ? <Text className="font-figuremedium text-[15px] text-ink2">{`${minutes} min`}</Text> : null}
     </Pressable>
