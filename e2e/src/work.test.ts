@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { stageVisit } from '@jumper/evaluate';
 import { freshDevices } from './freshDevices';
 import { logPressure } from './moves';
-import { arrive, followTheApp, judged, letCool } from './plantMoves';
+import { arrive, followTheApp, letCool } from './plantMoves';
 import { STORIES } from './stories';
 
 jest.setTimeout(240_000);

@@ -13,17 +13,16 @@ interface Props { parts: JobParts; state: WorkState; proof: 'pass' | 'fail' | 'u
 
 /** The end of a visit: nothing left away by accident, what has to be looked at again, and when. */
 export function CloseJob({ parts, state, proof, onAdd }: Props) {
-  const [asking, setAsking] = useState(false);
+  const [nowMs, setNowMs] = useState<number | null>(null);
   const [left, setLeft] = useState<string[]>([]);
   const file = useMemo(() => jobToCase(parts), [parts]);
   const checks = useMemo(() => nextChecks({ sheet: file.circuit, repairs: file.repairs ?? [], findings: file.findings ?? [], temporary: isTemporary(state) }), [file, state]);
   if (state.closed) return <Button label="Open the job again" onPress={() => onAdd([{ kind: 'status', at: new Date().toISOString(), status: 'open' }])} />;
-  if (!asking) return <Button label="Close the job" kind="next" onPress={() => setAsking(true)} />;
-  const nowMs = Date.now();
+  if (nowMs === null) return <Button label="Close the job" kind="next" onPress={() => setNowMs(Date.now())} />;
   const close = () => {
     const at = new Date().toISOString();
     onAdd([...checks.filter((c) => !left.includes(c.check)).map((c): FactBody => ({ kind: 'check', at, check: c.check, due: addDays(nowMs, c.inDays) })), { kind: 'status', at, status: 'done' }]);
-    setAsking(false);
+    setNowMs(null);
   };
   return (
     <View role="form" aria-label="Close the job" className="gap-3">
@@ -39,7 +38,7 @@ export function CloseJob({ parts, state, proof, onAdd }: Props) {
         ))}
         {checks.length === 0 ? <Text className="text-ink2">Nothing is due.</Text> : null}
       </View>
-      <View className="flex-row gap-2"><Button label="Close it" kind="main" className="flex-1" disabled={state.open.length > 0} onPress={close} /><Button label="Not yet" kind="quiet" className="flex-1" onPress={() => setAsking(false)} /></View>
+      <View className="flex-row gap-2"><Button label="Close it" kind="main" className="flex-1" disabled={state.open.length > 0} onPress={close} /><Button label="Not yet" kind="quiet" className="flex-1" onPress={() => setNowMs(null)} /></View>
     </View>
   );
 }

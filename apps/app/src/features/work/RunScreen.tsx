@@ -2,8 +2,8 @@ import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { v7 } from 'uuid';
-import { jobToCase, type FactBody, type JobParts } from '@jumper/contract';
-import { coolingTime, expectedNumbers, RUN_SHEET_IDS, runSheet, type CircuitSheet, type RunSheetId, type RunStep } from '@jumper/core';
+import type { FactBody, JobParts } from '@jumper/contract';
+import { expectedNumbers, RUN_SHEET_IDS, runSheet, type CircuitSheet, type RunSheetId, type RunStep } from '@jumper/core';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { Header } from '../../ui/Header';
@@ -20,6 +20,7 @@ import { PartCard } from './PartCard';
 import { PutBackList } from './PutBackList';
 import { checkAsk, ASK_LABELS, type AskResult } from './stepAsk';
 import { StepRow } from './StepRow';
+import { useCooling } from './useCooling';
 import { findingOfStep, stepFacts, workState } from './workState';
 
 export function RunScreen({ jobId, sheetId }: { jobId: string; sheetId: string }) {
@@ -49,8 +50,7 @@ function Run({ parts, id }: { parts: JobParts; id: RunSheetId }) {
   const [typed, setTyped] = useState('');
   const [answer, setAnswer] = useState<Exclude<AskResult, { kind: 'ok' }> | null>(null);
   const [skipping, setSkipping] = useState<string | null>(null);
-  const log = jobToCase(parts).logs?.at(-1) ?? null;
-  const cooling = sheet.coolBelowC && log ? coolingTime(log, sheet.coolBelowC, log.startedAt ? (Date.now() - Date.parse(log.startedAt)) / 1000 : 0) : null;
+  const cooling = useCooling(parts, sheet.coolBelowC);
   const gated = step !== null && opensWater(step) && cooling !== null && cooling.minutes > 0;
   const partHere = step?.fits && !state.parts.some((p) => p.part.kind === step.fits && (!begun || p.at >= begun.startedAt));
 
@@ -70,7 +70,7 @@ function Run({ parts, id }: { parts: JobParts; id: RunSheetId }) {
   return (
     <View className="mx-auto w-full max-w-[760px] flex-1">
       <Header title={sheet.title} subtitle={`${parts.sheet.site} · ${finished ? 'done' : `step ${(begun?.progress.doneCount ?? 0) + 1} of ${sheet.steps.length}`} · about ${sheet.minutes} min`} backTo={back} />
-      <ScrollView className="flex-1" contentContainerClassName="gap-3 pb-4">
+      <ScrollView className="flex-1" tabIndex={0} role="region" aria-label="Run sheet" contentContainerClassName="gap-3 pb-4">
         <TimerStrip jobId={parts.job.id} />
         <View className="gap-3 px-4 pt-3">
           {sheet.who ? <Notice kind="caution">{sheet.who}</Notice> : null}
