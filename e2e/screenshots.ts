@@ -28,10 +28,10 @@ async function main() {
   await shoot('tools-phone', {}, async (page) => { await page.goto(`${jumper.base}/tools`); await page.getByRole('link', { name: /Expected swing/ }).waitFor(); });
   await shoot('tool-phone', { height: 1300 }, async (page) => { await page.goto(`${jumper.base}/tools/swing`); await page.getByTestId('curve').waitFor(); });
   await shoot('test-card-phone', {}, async (page) => { await openJob(page, '7 Quarry Steps'); await page.goto(`${page.url()}/test/precharge`); await page.getByLabel('System gauge at that moment, if read').fill('0.4'); await page.getByText('Not empty yet').scrollIntoViewIfNeeded(); });
-  await shoot('new-job-phone', {}, async (page) => { await page.getByRole('button', { name: 'New job' }).click(); await page.getByLabel('Site').fill('14 Kiln Row'); await page.getByRole('button', { name: 'Topped up often' }).click(); await page.getByRole('button', { name: 'Enter what you know' }).click(); });
+  await shoot('new-job-phone', {}, async (page) => { await page.getByRole('button', { name: 'New job' }).click(); await page.getByLabel('Site').fill('14 Kiln Row'); await page.getByRole('button', { name: 'Topped up often' }).click(); });
   await shoot('run-sheet-phone', {}, async (page) => { await openJob(page, '5 Mill Hill Close'); await page.goto(`${page.url()}/work/vessel-change`); await page.getByRole('button', { name: 'Done' }).click(); await page.getByLabel('Gauge as found').fill('1.1'); await page.getByRole('button', { name: 'Done' }).click(); await page.getByText('Boiler’s power: off').waitFor({ state: 'attached' }); });
   await shoot('schools-phone', {}, async (page) => { await openJob(page, '7 Quarry Steps'); await page.goto(`${page.url()}/schools`); await page.getByText('Cold fill').waitFor(); });
-  await shoot('circuit-phone', {}, async (page) => { await openJob(page, 'Brewer House'); await page.getByRole('button', { name: 'Vessel', exact: true }).click(); await page.getByText('Change what the sheet says').scrollIntoViewIfNeeded(); });
+  await shoot('circuit-phone', {}, async (page) => { await openJob(page, 'Brewer House'); await page.getByRole('button', { name: 'Vessel', exact: true }).click(); await page.getByRole('group', { name: 'Drawing of the circuit' }).evaluate((e) => e.scrollIntoView({ block: 'start' })); });
   await jumper.stop();
 }
 

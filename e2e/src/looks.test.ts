@@ -68,7 +68,7 @@ describe.each([['phone, light', 390, 844, false], ['phone, dark', 390, 844, true
       await page.getByRole('list', { name: 'Steps' }).waitFor();
       await check(test);
     }
-    for (const [view, ready] of [['work', 'Nothing stands away'], ['work/recharge', 'Heat off at the isolator']] as const) {
+    for (const [view, ready] of [['work', 'Nothing stands away'], ['work/recharge', 'Heat off at the isolator'], ['work/drain-refill', 'Open the vents from the top down']] as const) {
       await page.goto(`${job}/${view}`);
       await page.getByText(ready).first().waitFor();
       await check(view);

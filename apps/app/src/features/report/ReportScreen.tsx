@@ -57,7 +57,6 @@ function Report({ parts }: { parts: JobParts }) {
     <View className="mx-auto w-full max-w-[760px] flex-1">
       <View {...offPaper}><Header title="Report" subtitle={parts.sheet.site} backTo={`/jobs/${parts.job.id}`} /></View>
       <ScrollView className="flex-1" tabIndex={0} role="region" aria-label="Report">
-        <View {...offPaper} className="p-4 pb-0"><CustomerLink jobId={parts.job.id} report={customerReportOf(view, head)} /></View>
         <View {...flowsOnPaper} testID="report" aria-busy={judged.isFetching} className="gap-3 p-4">
           <View className="flex-row flex-wrap items-end justify-between gap-x-4 border-b-[1.5px] border-ink pb-2">
             <View className="min-w-[240px] flex-1"><Text className="text-[13px] text-ink2">{view.title}</Text><Text role="heading" aria-level={2} className="font-semibold text-[22px] leading-[27px]">{view.site}</Text></View>
@@ -80,6 +79,7 @@ function Report({ parts }: { parts: JobParts }) {
           {view.open.length > 0 ? <Part title="Not put back yet">{view.open.map((w) => <Text key={w} className="text-oxide">{w}</Text>)}</Part> : null}
           <Part title="For you">{view.advice.map((a) => <Text key={a} className="text-[14px] leading-[19px]">{a}</Text>)}{view.checks.length > 0 ? view.checks.map((c) => <Text key={c}><Text className="font-semibold">Next: </Text>{c}</Text>) : <Text><Text className="font-semibold">Next check: </Text>{view.nextCheck}</Text>}</Part>
         </View>
+        <View {...offPaper} className="px-4 pb-5"><CustomerLink jobId={parts.job.id} report={customerReportOf(view, head)} /></View>
       </ScrollView>
       <View {...offPaper} className="gap-2 border-t border-ink bg-sheet px-3 py-3">
         {failed ? <Notice kind="danger" live>{failed}</Notice> : null}

@@ -90,7 +90,7 @@ function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
         {steps?.who ? <Notice kind="caution" title="Who may do it">{steps.who}</Notice> : null}
         <ExpectedTable numbers={expected} units={units} title="In this circuit" />
         {steps ? <StepList steps={steps.steps} ticked={draft.value.ticked} onTick={(i) => draft.set({ ...draft.value, ticked: draft.value.ticked.includes(i) ? draft.value.ticked.filter((t) => t !== i) : [...draft.value.ticked, i] })} /> : <Text className="text-ink2">{row.tells}</Text>}
-        {steps?.stop ? <Notice kind="danger" title="Break off when">{steps.stop}</Notice> : null}
+        {steps?.stop ? <Notice kind="caution" title="Break off when">{steps.stop}</Notice> : null}
         {watchMin ? <WatchBlock minutes={watchMin} watch={watch} startText={begins ? (form.values[begins] ?? '') : '–'} onNeedStart={() => setProblems(begins ? { [begins]: `${VALUE_LABELS[begins]}: read the gauge first.` } : {})} /> : null}
         <Earlier parts={parts} test={test} units={units} onUndo={(id) => void add({ kind: 'retraction', at: new Date().toISOString() }, id)} />
         <View className="gap-4">

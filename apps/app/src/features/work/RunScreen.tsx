@@ -15,6 +15,7 @@ import { startTimer } from '../timers/timers';
 import { TimerStrip } from '../timers/TimerStrip';
 import { useUnits } from '../units/UnitsProvider';
 import { CoolGate } from './CoolGate';
+import { DrainPlanner } from './DrainPlanner';
 import { ExpectedTable } from './ExpectedTable';
 import { PartCard } from './PartCard';
 import { PutBackList } from './PutBackList';
@@ -76,6 +77,7 @@ function Run({ parts, id }: { parts: JobParts; id: RunSheetId }) {
           {sheet.who ? <Notice kind="caution">{sheet.who}</Notice> : null}
           <ExpectedTable numbers={numbers} units={units} title="In this circuit" />
         </View>
+        {id === 'drain-refill' ? <View className="px-4"><DrainPlanner jobId={parts.job.id} units={units} /></View> : null}
         <View role="list" aria-label="Steps">{sheet.steps.map((s, i) => <StepRow key={s.id} number={i + 1} step={s} said={begun?.progress.said.get(s.id) ?? null} current={s.id === step?.id} units={units} />)}</View>
         {finished ? <View className="gap-3 px-4"><Notice kind="sound" title="Every step is done">{sheet.repairs.length ? 'The work stands in the record. Run it hot now: the bench says whether it is put right.' : 'It stands in the record.'}</Notice></View> : null}
         <PutBackList open={state.open} onAdd={(b) => void add(b)} />
