@@ -2,7 +2,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'playwright-core';
-import { resolveCircuit, TEST_IDS, testRow, watchLengthMin, type CircuitSheet, type TestId } from '@jumper/core';
+import { resolveCircuit, TEST_IDS, testMinutes, testRow, type CircuitSheet, type TestId } from '@jumper/core';
 import type { StagedVisit } from '@jumper/evaluate';
 
 const folder = mkdtempSync(join(tmpdir(), 'jumper-plants-'));
@@ -51,7 +51,7 @@ export async function followTheApp(page: Page, visit: StagedVisit): Promise<{ pa
 
 async function perform(page: Page, visit: StagedVisit, test: TestId): Promise<boolean> {
   await page.getByRole('button', { name: 'Cannot do this now' }).waitFor();
-  const found = visit.perform(test, watchLengthMin(test, resolveCircuit(visit.case.circuit as CircuitSheet)) ?? undefined);
+  const found = visit.perform(test, testMinutes(test, resolveCircuit(visit.case.circuit as CircuitSheet)));
   if (!found) {
     await page.getByRole('button', { name: 'Cannot do this now' }).click();
     await page.getByRole('button', { name: 'No tool here' }).click();

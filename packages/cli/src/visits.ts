@@ -1,7 +1,7 @@
 // npm run visits -- [--cases N] [--from SEED]: whole visits on made-up plants, tests in the judge's order and in a checklist's, to the first repair.
 import { fileURLToPath } from 'node:url';
 import { caseFile } from '@jumper/contract';
-import { diagnose, faultRow, resolveCircuit, testRow, watchLengthMin, type Case, type CircuitSheet, type Diagnosis, type FaultId, type TestId } from '@jumper/core';
+import { diagnose, faultRow, resolveCircuit, testMinutes, testRow, type Case, type CircuitSheet, type Diagnosis, type FaultId, type TestId } from '@jumper/core';
 import { CHECKLIST, makeVisit, type Visit } from '@jumper/evaluate';
 import { inThreads, option, type Share } from './inThreads';
 
@@ -27,19 +27,19 @@ function run(visit: Visit, order: (d: Diagnosis, done: ReadonlySet<string>) => s
     const d = diagnose(caseFile.parse({ ...visit.case, findings }) as unknown as Case);
     const next = d.enoughKnown || findings.length >= MOST_TESTS ? undefined : firstAble(visit, order(d, done), done);
     if (!next) return { tests: findings.length, minutes, right: leadRepair(d) === repairOf(visit.truth.faults), sure: d.enoughKnown };
-    minutes += (watchOf(visit, next.test) ?? testRow(next.test as TestId).minutes) + testRow(next.test as TestId).effort;
+    minutes += minutesOf(visit, next.test) + testRow(next.test as TestId).effort;
     findings.push(next);
   }
 }
 
 /** A watch takes as long as this circuit needs, whoever proposes it. */
-const watchOf = (visit: Visit, test: string) => watchLengthMin(test as TestId, resolveCircuit(visit.case.circuit as CircuitSheet));
+const minutesOf = (visit: Visit, test: string) => testMinutes(test as TestId, resolveCircuit(visit.case.circuit as CircuitSheet));
 
 function firstAble(visit: Visit, tests: string[], done: Set<string>) {
   for (const test of tests) {
     if (done.has(test)) continue;
     done.add(test);
-    const finding = visit.perform(test, watchOf(visit, test) ?? undefined);
+    const finding = visit.perform(test, minutesOf(visit, test));
     if (finding) return finding;
   }
   return undefined;

@@ -7,6 +7,7 @@ export * from './vessel/acceptedWater';
 export * from './vessel/chargeFromDrawOff';
 export * from './circuit/atmosphere';
 export * from './circuit/balance';
+export * from './circuit/balanceOf';
 export * from './circuit/CircuitSheet';
 export * from './circuit/expectedPressure';
 export * from './circuit/pumpShift';

@@ -9,6 +9,8 @@ export const REPAIR_KINDS = [
   'gauge-changed', 'leak-mended', 'other',
 ] as const;
 export type RepairKind = (typeof REPAIR_KINDS)[number];
+/** Repairs that leave the vessel with a charge that was set. */
+export const CHARGING_REPAIRS: readonly RepairKind[] = ['vessel-recharged', 'vessel-changed'];
 export interface Repair { kind: RepairKind; at?: string; toBar?: number }
 
 /** One circuit, its logs and what was found: the open case file's content. */

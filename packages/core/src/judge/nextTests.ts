@@ -4,7 +4,7 @@ import type { NextTest } from './Diagnosis';
 import type { Judged, JudgedSet } from './judgeEvidence';
 import { testOutcomes } from './testOutcomes';
 import { TEST_IDS, testRow, type TestId } from './tests';
-import { watchLengthMin } from './watchLength';
+import { testMinutes } from './watchLength';
 
 const MOST_SETS = 24;
 const MOST_DRAWS = 40;
@@ -20,7 +20,7 @@ export function nextTests(judged: Judged, sheet: CircuitSheet, done: ReadonlySet
     const bits = expectedBits(test, sets, judged);
     if (bits === null || bits < LEAST_BITS) return [];
     const row = testRow(test);
-    const cooling = hot && row.intrusive ? COOLING_MIN : 0, minutes = watchLengthMin(test, judged.seen) ?? row.minutes;
+    const cooling = hot && row.intrusive ? COOLING_MIN : 0, minutes = testMinutes(test, judged.seen);
     return [{ next: { test, informationBits: bits, minutes: minutes + cooling, intrusive: row.intrusive, text: row.tells }, rate: bits / (minutes + row.effort + cooling + WALK_MIN) }];
   });
   // A quick test that tells next to nothing is no step forward, however cheap, while another tells much.
@@ -40,7 +40,7 @@ export function provingTest(judged: Judged, sheet: CircuitSheet, done: ReadonlyS
     if (!p || !q) continue;
     const bits = p.reduce((s, x, i) => s + x * Math.log2(x / q[i]!), 0);
     const row = testRow(test);
-    const rate = Math.min(bits, CLEAR_BITS) / ((watchLengthMin(test, judged.seen) ?? row.minutes) + row.effort + WALK_MIN);
+    const rate = Math.min(bits, CLEAR_BITS) / (testMinutes(test, judged.seen) + row.effort + WALK_MIN);
     if (bits > LEAST_PROOF_BITS && rate > most) { most = rate; best = test; }
   }
   return best;
@@ -89,13 +89,14 @@ function expectedBits(test: TestId, sets: JudgedSet[], judged: Judged): number |
 
 function outcomesOf(test: TestId, set: JudgedSet, judged: Judged): number[] | null {
   // Systematic thinning: equally spaced through the cumulated weights.
+  const minutes = testMinutes(test, judged.seen);
   let out: number[] | null = null, cumulated = 0, next = 0.5 / MOST_DRAWS, used = 0;
   for (const d of set.draws) {
     cumulated += d.weight;
     let times = 0;
     while (next <= cumulated && used < MOST_DRAWS) { times++; used++; next += 1 / MOST_DRAWS; }
     if (times === 0) continue;
-    const p = testOutcomes(test, set.faults, d.v, judged.seen);
+    const p = testOutcomes(test, set.faults, d.v, judged.seen, minutes);
     if (!p) return null;
     out ??= p.map(() => 0);
     p.forEach((x, i) => (out![i]! += times * x));

@@ -5,11 +5,10 @@ import { SLOT } from './kernel';
 import { normalCdf } from './normal';
 import { outcomeShares } from './outcomeTable';
 import type { TestId } from './tests';
-import { watchLengthMin } from './watchLength';
 
-/** Probabilities of a test's outcomes, coarsely binned where it gives a number, under a set of faults and a draw. Null for tests that
+/** Probabilities of a test's outcomes when it takes so many minutes, coarsely binned where it gives a number, under a set of faults and a draw. Null for tests that
  *  are not proposed. The bins are only for choosing a test; its likelihood is worked out in full once it is done. */
-export function testOutcomes(test: TestId, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit): number[] | null {
+export function testOutcomes(test: TestId, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit, minutes: number): number[] | null {
   const is = (...ids: FaultId[]) => ids.some((id) => faults.includes(id));
   const charge = chargeOf(v, c) ?? c.prechargeGaugeBar;
   const target = c.prechargeGaugeBar;
@@ -29,9 +28,9 @@ export function testOutcomes(test: TestId, faults: readonly FaultId[], v: Float6
       const mass = (a: number, b: number) => { let s = 0; for (let k = 0; k < 12; k++) s += coldLevelDensity(a + ((b - a) * (k + 0.5)) / 12, faults, c); return (s * (b - a)) / 12; };
       return normalise([mass(0, low), mass(low, high), mass(high, Math.max(high + 0.5, c.reliefSetGaugeBar))]);
     }
-    case 'fill-disconnected-watch': case 'fill-isolated-watch': return watch(test, v, c, false, true);
-    case 'coil-isolated-watch': return watch(test, v, c, true, false);
-    case 'cold-main-off-watch': return watch(test, v, c, false, false);
+    case 'fill-disconnected-watch': case 'fill-isolated-watch': return watch(minutes, v, c, false, true);
+    case 'coil-isolated-watch': return watch(minutes, v, c, true, false);
+    case 'cold-main-off-watch': return watch(minutes, v, c, false, false);
     case 'second-gauge': return split(v[SLOT.offset]!, 0.04 + 0.5 * c.gaugeStepBar, [-0.2, 0.2]);
     case 'boiler-isolated-hold': {
       const boiler = is('boiler-exchanger-leak', 'relief-valve-passing') ? 0.8 : 0.06, circuit = is('circuit-leak', 'air-vent-faulty') ? 0.8 : 0.06;
@@ -52,12 +51,12 @@ function split(mean: number, sd: number, cuts: number[]): number[] {
 const normalise = (p: number[]) => { const s = p.reduce((a, b) => a + b, 0) || 1; return p.map((x) => Math.max(1e-4, x / s)); };
 
 /** Falls, steady or rises over the length of the watch at the fill pressure. */
-function watch(test: TestId, v: Float64Array, c: ResolvedCircuit, fill: boolean, coil: boolean): number[] {
+function watch(minutes: number, v: Float64Array, c: ResolvedCircuit, fill: boolean, coil: boolean): number[] {
   const P = c.fillGaugeBar + c.atmosphericBar;
   const room = (v[SLOT.vesselL]! > 0 ? v[SLOT.gas]! / (P * P) : 0) + v[SLOT.stretch]!;
   const inLPerH = ((fill ? v[SLOT.inFill]! : 0) + (coil ? v[SLOT.inCoil]! : 0)) * Math.sqrt(Math.max(0, c.mainsGaugeBar - c.fillGaugeBar));
   const outLPerH = (v[SLOT.outCircuit]! + v[SLOT.outBoiler]!) * Math.sqrt(c.fillGaugeBar);
-  const rise = ((inLPerH - outLPerH) * (watchLengthMin(test, c) ?? 15)) / 60 / room;
+  const rise = ((inLPerH - outLPerH) * minutes) / 60 / room;
   const sd = readingSd(c), cut = 0.02 + 0.7 * c.gaugeStepBar;
   return split(rise, sd, [-cut, cut]);
 }

@@ -1,7 +1,8 @@
-import { balancedGaugeBar, complianceAt, heldL, type BalanceInput } from '../circuit/balance';
+import { balancedGaugeBar, complianceAt, heldL } from '../circuit/balance';
+import { balanceOf, topUpL } from '../circuit/balanceOf';
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { expectedPressure } from '../circuit/expectedPressure';
-import { atGaugeLevel, resolveCircuit, type ResolvedCircuit } from '../circuit/resolveCircuit';
+import { resolveCircuit, type ResolvedCircuit } from '../circuit/resolveCircuit';
 import type { TestId } from '../judge/tests';
 import { pumpUp } from '../vessel/pumpUp';
 
@@ -28,12 +29,6 @@ export const COUPLING_LOSS_BAR = 0.05;
 /** Air of one stroke of an ordinary hand pump, L. Common practice. */
 const STROKE_L = 0.15;
 
-/** Everything that gives way in this circuit, with the vessel charged as given (its own charge, bar gauge). */
-export function balanceOf(circuit: ResolvedCircuit, prechargeGaugeBar = circuit.prechargeGaugeBar): BalanceInput {
-  const c = atGaugeLevel({ ...circuit, prechargeGaugeBar });
-  return { vessels: [{ nominalVolumeL: c.vesselL, prechargeGaugeBar: Math.max(-c.atmosphericBar + 0.01, c.prechargeGaugeBar) }], stretchLPerBar: c.stretchLPerBar, atmosphericBar: c.atmosphericBar };
-}
-
 /** Where the gauge stands after a volume is taken out cold. @returns bar gauge, not below 0: the gauge shows no less */
 export function afterDrawGaugeBar(circuit: ResolvedCircuit, beforeGaugeBar: number, volumeL: number, prechargeGaugeBar?: number): number {
   const balance = balanceOf(circuit, prechargeGaugeBar);
@@ -54,8 +49,8 @@ export function expectedNumbers(test: TestId, sheet: CircuitSheet, situation: Te
   const litres = (code: ExpectedCode, value: number): ExpectedNumber => ({ code, value, unit: 'L' });
   switch (test) {
     case 'idle-cold-pressure': return [bar('cold-right', c.fillGaugeBar, [Math.max(0, c.fillGaugeBar - COLD_BELOW_BAR), c.fillGaugeBar + COLD_ABOVE_BAR])];
-    case 'precharge': return [bar('charge-target', c.prechargeGaugeBar), litresToPump(c)];
-    case 'pump-up-hold': return [bar('charge-target', c.prechargeGaugeBar), bar('charge-with-coupling', c.prechargeGaugeBar + COUPLING_LOSS_BAR), litresToPump(c)];
+    case 'precharge': return [bar('charge-target', c.prechargeGaugeBar), strokesToPump(c)];
+    case 'pump-up-hold': return [bar('charge-target', c.prechargeGaugeBar), bar('charge-with-coupling', c.prechargeGaugeBar + COUPLING_LOSS_BAR), strokesToPump(c)];
     case 'draw-off': {
       const volumeL = situation.drawL ?? 0.5;
       return [bar('after-right', afterDrawGaugeBar(c, now, volumeL)), bar('after-flat', afterDrawGaugeBar(c, now, volumeL, FLAT_CHARGE_BAR))];
@@ -66,7 +61,7 @@ export function expectedNumbers(test: TestId, sheet: CircuitSheet, situation: Te
     case 'second-gauge': return situation.nowBar === undefined ? [] : [bar('gauge-now', now)];
     case 'gauge-at-zero': return [bar('gauge-now', 0), bar('water-above-lifts', c.staticGaugeBar)];
     case 'relief-marking': return [bar('relief-set', c.reliefSetGaugeBar)];
-    case 'top-ups-per-month': return [litres('litres-a-top-up', Math.max(0, heldL(balanceOf(c), c.fillGaugeBar) - heldL(balanceOf(c), Math.max(0, c.fillGaugeBar - 0.5))))];
+    case 'top-ups-per-month': return [litres('litres-a-top-up', topUpL(c))];
     case 'heat-run-after': {
       const hot = expectedPressure({ circuit: c, coldGaugeBar: now, coldC: 15, flowC: c.maxFlowC });
       return [bar('hot-right', hot.gaugeBar, [hot.lowGaugeBar, hot.highGaugeBar]), bar('relief-set', c.reliefSetGaugeBar)];
@@ -85,7 +80,7 @@ function riseOfALitreAnHour(c: ResolvedCircuit, nowGaugeBar: number, watchMin = 
 }
 
 /** Strokes of a hand pump from flat to the target. */
-function litresToPump(c: ResolvedCircuit): ExpectedNumber {
+function strokesToPump(c: ResolvedCircuit): ExpectedNumber {
   const { strokes } = pumpUp({ nominalVolumeL: Math.min(10_000, Math.max(1, c.vesselL)), fromGaugeBar: 0, toGaugeBar: Math.min(10, Math.max(0, c.prechargeGaugeBar)), strokeL: STROKE_L, atmosphericBar: c.atmosphericBar });
   return { code: 'pump-strokes', unit: 'strokes', value: Math.round(strokes / 10) * 10 };
 }

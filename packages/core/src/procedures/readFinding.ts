@@ -14,7 +14,7 @@ export function readFinding(f: Finding, sheet: CircuitSheet): Reading | null {
   const change = (from: number | undefined, to: number | undefined): Reading | null => (from === undefined || to === undefined ? null : against(to - from, -STEADY_BAR - half, STEADY_BAR + half));
   switch (f.test) {
     case 'idle-cold-pressure': return against(f.valueBar, c.fillGaugeBar - COLD_BELOW_BAR, c.fillGaugeBar + COLD_ABOVE_BAR);
-    case 'precharge': return (f.circuitBar ?? 0) > TRAP_BAR ? null : against(f.valueBar, c.prechargeGaugeBar - CHARGE_BAR, c.prechargeGaugeBar + CHARGE_BAR);
+    case 'precharge': return (f.circuitBar ?? 0) > EMPTY_GAUGE_BAR ? null : against(f.valueBar, c.prechargeGaugeBar - CHARGE_BAR, c.prechargeGaugeBar + CHARGE_BAR);
     case 'second-gauge': return f.valueBar === undefined ? null : against(f.firstGaugeBar, f.valueBar - GAUGES_BAR - half, f.valueBar + GAUGES_BAR + half);
     case 'gauge-at-zero': return against(f.valueBar, -Infinity, GAUGES_BAR + half);
     case 'relief-marking': return against(f.markedBar, c.reliefSetGaugeBar - CHARGE_BAR, c.reliefSetGaugeBar + CHARGE_BAR);
@@ -33,7 +33,7 @@ export function readFinding(f: Finding, sheet: CircuitSheet): Reading | null {
       const sides = [change(f.boilerStartBar, f.boilerEndBar), change(f.circuitStartBar, f.circuitEndBar)];
       return sides[0] === null ? null : sides.includes('low') ? 'low' : sides.includes('high') ? 'high' : 'right';
     }
-    case 'top-ups-per-month': return against(f.count, -1, 0.9) === 'high' ? 'high' : f.count === undefined ? null : 'low';
+    case 'top-ups-per-month': return f.count === undefined ? null : f.count > 0.9 ? 'high' : 'low';
     case 'discharge-catch': return f.volumeMl === undefined ? null : f.volumeMl > DROPS_ML ? 'high' : 'low';
     case 'heat-run-after': {
       if (f.coldBar === undefined) return null;
@@ -45,5 +45,5 @@ export function readFinding(f: Finding, sheet: CircuitSheet): Reading | null {
 }
 
 const STEADY_BAR = 0.03, CHARGE_BAR = 0.15, GAUGES_BAR = 0.1, DROPS_ML = 20;
-/** With more than this on the water side the tyre gauge only repeats it. */
-const TRAP_BAR = 0.05;
+/** With more than this on the water side a tyre gauge only repeats it. */
+export const EMPTY_GAUGE_BAR = 0.05;

@@ -11,7 +11,7 @@ export interface TestSteps {
   who?: string;
   /** Opened only below this water temperature, °C. */
   coolBelowC?: number;
-  /** Suggested length of a timed watch, min. */
+  /** Suggested length of a timed watch, min; those with something shut off are as long as the circuit needs (`watchLength.ts`). */
   watchMin?: number;
 }
 
@@ -116,7 +116,6 @@ export const TEST_STEPS = {
     means: { hollow: 'Gas somewhere: says little.', dull: 'Perhaps full of water.', unclear: 'Says nothing.' },
   },
   'fill-disconnected-watch': {
-    watchMin: 15,
     steps: [
       { text: 'Heat off, circuit cold and still' },
       { text: 'Shut both valves of the fill loop, take it off, cap both ends', caution: CATCH_WATER },
@@ -126,7 +125,6 @@ export const TEST_STEPS = {
     means: { low: 'It falls: water is leaving the circuit.', right: 'Steady: what came in came through the loop.', high: 'It rises with the loop off: water comes through the exchanger or coil.' },
   },
   'fill-isolated-watch': {
-    watchMin: 10,
     steps: [{ text: 'Cold, heat off' }, { text: 'Shut the stop valve before the feed valve, and its bypass', note: NOTE_VALVES }, READ_AND_LEAVE, READ_AGAIN],
     means: { low: 'It falls: the feed has been hiding a leak.', right: 'Steady with the feed shut: open it again and see whether it rises.', high: 'It rises with the feed shut: another way in, the coil before all.' },
   },
@@ -135,7 +133,6 @@ export const TEST_STEPS = {
     means: { dry: 'The fill valve holds.', drips: 'It lets by: the pressure climbs on its own. Renew it; leave the loop off.' },
   },
   'cold-main-off-watch': {
-    watchMin: 20,
     steps: [
       { text: 'Shut the property’s main, not just the boiler’s', note: 'A mixing tap elsewhere can cross over. Tell the household.' },
       { text: 'Open a tap until it runs dry, then shut it', caution: 'With a tap left open heating water can pass the hole into the drinking water. Do not leave it so.' },
@@ -144,12 +141,10 @@ export const TEST_STEPS = {
     means: { low: 'It falls: with the mains gone the water goes the other way, or leaks out.', right: 'No rise without the mains: what came in was mains water.', high: 'It rises with the main shut: heat, or a tank above.' },
   },
   'cold-main-on-watch': {
-    watchMin: 20,
     steps: [{ text: 'Open the property’s main again', note: 'Flush a cold tap first.' }, READ_AND_LEAVE, READ_AGAIN],
     means: { low: 'It falls although the mains are back: water is leaving the circuit.', right: 'No rise: the mains do not come in.', high: 'It rises again within 15–20 minutes: mains water comes in.' },
   },
   'coil-isolated-watch': {
-    watchMin: 20,
     steps: [{ text: 'Stop the cylinder’s pump or shut its motor valve' }, { text: 'Shut the coil’s flow and return', note: NOTE_VALVES, caution: NO_FIRING }, READ_AND_LEAVE, READ_AGAIN],
     means: { low: 'It falls: water is leaving the circuit.', right: 'It holds with the coil off. If it rose before, the coil is holed.', high: 'It still rises: not the coil. Look at the feed.' },
   },

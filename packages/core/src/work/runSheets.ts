@@ -4,7 +4,7 @@ import type { PositionId } from './positions';
 import type { PartKind } from './comparePart';
 
 /** What a step asks to be written down. `charge-found` and `charge-set` are read on the gas side, the others on the system gauge. */
-export type Ask = 'charge-found' | 'charge-set' | 'gauge-zero' | 'found-pressure' | 'fill-pressure' | 'litres-out' | 'litres-in';
+export type Ask = 'charge-found' | 'charge-set' | 'gauge-zero' | 'found-pressure' | 'fill-pressure' | 'litres-out';
 
 export interface RunStep extends Step {
   id: string;

@@ -1,8 +1,8 @@
 import { balancedGaugeBar, heldL } from '../circuit/balance';
+import { balanceOf } from '../circuit/balanceOf';
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { atGaugeLevel, resolveCircuit } from '../circuit/resolveCircuit';
 import { HEATED } from '../circuit/expectedPressure';
-import { balanceOf } from '../procedures/expectedNumbers';
 import { fluidGrowth } from '../water/fluid';
 
 export interface StopGapInput {

@@ -1,6 +1,5 @@
-import { seeded } from './random';
 import { makeCaseWithPlant, type TruthCase } from './makeCase';
-import { trueFinding, type WrittenFinding } from './trueFindings';
+import { canBeDone, randomOfTest, trueFinding, type WrittenFinding } from './trueFindings';
 
 /** A made-up visit that goes on: whoever asks for a test gets what the real plant shows, slips and all; null where it cannot be done there. */
 export interface Visit extends TruthCase { perform(test: string, watchMin?: number): WrittenFinding | null }
@@ -8,8 +7,7 @@ export interface Visit extends TruthCase { perform(test: string, watchMin?: numb
 /** A visit that begins with a hand log and no findings. The same seed gives the same plant, and the same test on it the same outcome whenever it is done. */
 export function makeVisit(seed: number): Visit {
   const { made, plant, liftedHot } = makeCaseWithPlant('hand', seed);
-  const able = (test: string) => plant.kind !== 'fed' || !['fill-outlet-drip', 'fill-disconnected-watch'].includes(test);
-  return { ...made, perform: (test, watchMin) => (able(test) ? trueFinding(test, plant, liftedHot, seeded(seed * 9973 + [...test].reduce((s, c) => 31 * s + c.charCodeAt(0), 7) % 1_000_003), watchMin) : null) };
+  return { ...made, perform: (test, watchMin) => (canBeDone(test, plant) ? trueFinding(test, plant, liftedHot, randomOfTest(seed, test), watchMin) : null) };
 }
 
 /** The order in which a careful technician without a judge goes: look and listen, then what needs no draining, then what does. Common practice. */

@@ -3,7 +3,7 @@ import { handLog } from './readings';
 import { runPlant } from './runPlant';
 import { soundPlant, type TruePlant } from './TruePlant';
 import { TRUE_FAULTS } from './trueFaults';
-import { trueFinding, type WrittenFinding } from './trueFindings';
+import { canBeDone, randomOfTest, trueFinding, type WrittenFinding } from './trueFindings';
 
 export interface StagedVisit {
   case: Record<string, unknown> & { id: string; title: string };
@@ -40,7 +40,7 @@ export function stageVisit(told: { title: string; kind: TruePlant['kind']; fault
       logs: [{ ...log, startedAt: '2026-03-04T09:10:00Z' }],
     },
     perform(test, watchMin) {
-      if (fed && ['fill-outlet-drip', 'fill-disconnected-watch'].includes(test)) return null;
+      if (!canBeDone(test, plant)) return null;
       if (test === 'relief-marking') return { test, markedBar: plant.reliefMarkedBar };
       if (test === 'gauge-at-zero') return { test, valueBar: Math.max(0, Math.round(10 * plant.gauge.offsetBar) / 10) };
       if (test === 'relief-reseat') return { test, outcome: plant.reliefDrip > 0.1 ? 'still-drips' : 'stopped' };
@@ -48,7 +48,7 @@ export function stageVisit(told: { title: string; kind: TruePlant['kind']; fault
         const falls = (leaks: boolean) => Math.round(20 * (plant.coldBar - (leaks ? 0.3 : 0))) / 20, start = falls(false);
         return { test, boilerStartBar: start, boilerEndBar: falls(plant.leakInBoiler || plant.reliefDrip > 0.1), circuitStartBar: start, circuitEndBar: falls(plant.leak > 0 && !plant.leakInBoiler), minutes: 60 };
       }
-      return trueFinding(test, plant, liftedHot, seeded(seed * 9973 + ([...test].reduce((s, c) => 31 * s + c.charCodeAt(0), 7) % 1_000_003)), watchMin);
+      return trueFinding(test, plant, liftedHot, randomOfTest(seed, test), watchMin);
     },
     runAgain(mended, coldBar) {
       const after = structuredClone(plant);

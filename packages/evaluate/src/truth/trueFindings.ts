@@ -1,4 +1,4 @@
-import type { Random } from './random';
+import { seeded, type Random } from './random';
 import { runPlant } from './runPlant';
 import type { TruePlant } from './TruePlant';
 
@@ -7,6 +7,12 @@ export interface WrittenFinding { test: string; outcome?: string; [value: string
 const ATM = 1.013;
 const read = (bar: number, p: TruePlant, r: Random) => Math.max(0, Math.round((bar + r.normal(0, 0.25 * p.gauge.stepBar)) / (p.gauge.stepBar / 2)) * (p.gauge.stepBar / 2));
 const digits = (x: number) => Math.round(x * 1000) / 1000;
+
+/** Whether a test can be done at all on this plant: a fed one has no loop to part. */
+export const canBeDone = (test: string, p: TruePlant): boolean => p.kind !== 'fed' || !['fill-outlet-drip', 'fill-disconnected-watch'].includes(test);
+
+/** The same for a test on a plant whenever it is done. */
+export const randomOfTest = (seed: number, test: string): Random => seeded(seed * 9973 + ([...test].reduce((s, c) => 31 * s + c.charCodeAt(0), 7) % 1_000_003));
 
 /** What each test shows on the real plant, with slips. Shares are this package's own reading of the trade, apart from the judge's. */
 export function trueFinding(test: string, p: TruePlant, liftedHot: boolean, r: Random, watchMin?: number): WrittenFinding | null {
@@ -74,11 +80,10 @@ export function testsFor(faults: string[], p: TruePlant, r: Random, count: numbe
     other: ['second-gauge', 'bleed-radiators', 'precharge', 'idle-cold-pressure'],
   };
   const group = (f: string) => (f.startsWith('vessel-') ? 'vessel' : /fill-loop|bypass|creeping|dhw-/.test(f) ? 'in' : /leak|relief-valve-passing|vent-faulty/.test(f) ? 'out' : 'other');
-  const able = (t: string) => p.kind !== 'fed' || !['fill-outlet-drip', 'fill-disconnected-watch'].includes(t);
   const chosen = new Set<string>();
   for (let tries = 0; chosen.size < count && tries < 60; tries++) {
     const t = r.chance(0.65) ? r.pick(by[group(r.pick(faults))]!) : r.pick(cheap);
-    if (able(t)) chosen.add(t);
+    if (canBeDone(t, p)) chosen.add(t);
   }
   return [...chosen];
 }

@@ -2,6 +2,7 @@ import { router } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { testRow, type Judgement } from '@jumper/core';
 import { Text } from '../../ui/Text';
+import { lowerFirst } from '../units/words';
 
 /** The one thing to do next, with its cost. Before there is any reading it is to take one. */
 export function NextStep({ jobId, judgement, readings, busy, awaitsRun, skipped }: { jobId: string; judgement: Judgement | null; readings: number; busy: boolean; awaitsRun: boolean; skipped: ReadonlyMap<string, string> }) {
@@ -13,7 +14,7 @@ export function NextStep({ jobId, judgement, readings, busy, awaitsRun, skipped 
   const cost = `${next.minutes} min, ${next.intrusive ? 'drains or opens something' : 'nothing drained'}.`;
   const row = testRow(next.test);
   return (
-    <Card title={judgement.enoughKnown ? `To be sure: ${row.title.charAt(0).toLowerCase()}${row.title.slice(1)}` : row.title} text={`${cost} ${next.text}`}
+    <Card title={judgement.enoughKnown ? `To be sure: ${lowerFirst(row.title)}` : row.title} text={`${cost} ${next.text}`}
       action={{ label: 'Start', name: `Start: ${row.title}`, onPress: () => router.navigate(`/jobs/${jobId}/test/${next.test}`) }} />
   );
 }

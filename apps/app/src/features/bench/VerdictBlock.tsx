@@ -6,6 +6,7 @@ import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
 import type { ProofView } from '../proof/proofView';
 import { pressureText, type Units } from '../units/units';
+import { lowerFirst } from '../units/words';
 import { verdict } from './suspects';
 
 interface Props { jobId: string; skipped: ReadonlyMap<string, string>; diagnosis: Diagnosis; proof: ProofView | null; stale: boolean; units: Units }
@@ -41,7 +42,7 @@ export function VerdictBlock({ jobId, skipped, diagnosis, proof, stale, units }:
       {mends.map((id) => <Button key={id} label={runSheet(id).title} kind="next" onPress={() => router.navigate(`/jobs/${jobId}/work/${id}` as never)} />)}
       {test ? (
         <Pressable role="button" onPress={() => router.navigate(`/jobs/${jobId}/test/${test}`)} className="min-h-[48px] justify-center active:opacity-70">
-          <Text><Text className="text-ink2">Before a part is bought, prove it: </Text><Text className="font-semibold underline">{testRow(test).title.charAt(0).toLowerCase() + testRow(test).title.slice(1)}</Text></Text>
+          <Text><Text className="text-ink2">Before a part is bought, prove it: </Text><Text className="font-semibold underline">{lowerFirst(testRow(test).title)}</Text></Text>
         </Pressable>
       ) : null}
       {judgement.contradictions.map((c) => <Notice key={c.text} kind="caution" title="Two findings disagree">{c.text}</Notice>)}

@@ -2,6 +2,7 @@ import { standingFacts, type FactRecord, type JobParts } from '@jumper/contract'
 import { COMPLAINT_ROWS, cycleFeatures, resolveCircuit, type Case, type Interval, type PressureLog } from '@jumper/core';
 import { figureView, loopView, logHasHeat } from '../figure/figureView';
 import type { FigureView, LoopView } from '../figure/figureModel';
+import { capital } from '../units/words';
 import { pressureNumber, pressureText, signedPressure, temperatureText, type Units } from '../units/units';
 
 export interface BenchView {
@@ -72,7 +73,6 @@ function logLabel(log: PressureLog): string {
 
 const lastReadingMs = (facts: FactRecord[]) => { const last = facts.findLast((f) => f.body.kind === 'reading'); return last ? Date.parse(last.body.at) : null; };
 const lastOf = (values: (number | null)[] | undefined) => values?.findLast((v) => v !== null) ?? null;
-const capital = (s: string) => s.charAt(0).toUpperCase() + s.slice(1);
 const lastSwitch = (log: PressureLog | null) => log?.events?.findLast((e) => e.kind === 'heat-on' || e.kind === 'heat-off')?.kind;
 
 function nearestBand(figure: FigureView) {

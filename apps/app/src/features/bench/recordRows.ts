@@ -1,6 +1,7 @@
 import { standingFacts, type FactRecord } from '@jumper/contract';
 import { CHECKS, PART_KINDS, positionRow, runSheet, testRow, type Finding, type RepairKind } from '@jumper/core';
 import { pressureText, temperatureText, type Units } from '../units/units';
+import { plain } from '../units/words';
 import { EVENT_TITLES } from './eventTitles';
 
 export const REPAIR_TITLES: Record<RepairKind, string> = {
@@ -33,7 +34,7 @@ function factText({ body }: FactRecord, units: Units): string | null {
     case 'position': { const row = positionRow(body.position); return `${row.title}: ${body.state === 'away' ? row.away : body.state === 'back' ? row.back : 'stays as it is'}${body.found ? `, was ${body.found}` : ''}`; }
     case 'step': { const step = runSheet(body.sheet).steps.find((s) => s.id === body.step); return body.did === 'skipped' ? `Left out: ${step?.text ?? body.step}${body.reason ? ` (${body.reason})` : ''}` : body.value === undefined || !step ? null : `${step.text}: ${step.asks?.startsWith('litres') ? `${body.value} L` : pressureText(body.value, units.pressure)}`; }
     case 'part': return `Fitted: ${[PART_KINDS[body.part.kind].toLowerCase(), body.part.make, body.part.serial].filter(Boolean).join(', ')}`;
-    case 'said': return `${body.what === 'advice' ? 'Advice' : 'Defect'}, ${body.answer.replaceAll('-', ' ')}: ${body.text}`;
+    case 'said': return `${body.what === 'advice' ? 'Advice' : 'Defect'}, ${plain(body.answer)}: ${body.text}`;
     case 'skip': return `Not done: ${testRow(body.test as Finding['test']).title.toLowerCase()} (${body.reason})`;
     case 'check': return body.done ? null : `To look at again by ${body.due}: ${CHECKS[body.check].toLowerCase()}`;
     default: return null;
@@ -44,6 +45,6 @@ export function findingText(f: Finding, units: Units): string {
   const row = testRow(f.test);
   const bar = (x: unknown) => (typeof x === 'number' ? pressureText(x, units.pressure) : null);
   const values = f.startBar !== undefined && f.endBar !== undefined ? `${bar(f.startBar)} to ${bar(f.endBar)}${f.minutes !== undefined ? ` in ${Math.round(f.minutes)} min` : ''}` : bar(f.valueBar);
-  const said = [f.outcome?.replaceAll('-', ' '), values, f.volumeL !== undefined ? `${f.volumeL} L` : null].filter(Boolean).join(', ');
+  const said = [f.outcome && plain(f.outcome), values, f.volumeL !== undefined ? `${f.volumeL} L` : null].filter(Boolean).join(', ');
   return said ? `${row.title}: ${said}` : row.title;
 }

@@ -1,4 +1,5 @@
 import { FAULTS, faultRow, type Diagnosis, type FaultId, type Judgement } from '@jumper/core';
+import { lowerFirst } from '../units/words';
 
 export interface Suspect {
   key: string;
@@ -14,7 +15,6 @@ export interface Suspect {
 
 /** Names of a set as one line. */
 export const setTitle = (faults: FaultId[]): string => faults.map((f, i) => (i === 0 ? FAULTS[f].title : lowerFirst(FAULTS[f].title))).join(', and ');
-const lowerFirst = (s: string) => s.charAt(0).toLowerCase() + s.slice(1);
 
 /** In round numbers: nobody acts on the third digit. */
 export const shareText = (p: number): string => (p >= 0.995 ? 'over 99 %' : p < 0.01 ? 'under 1 %' : `${Math.round(p * 100)} %`);

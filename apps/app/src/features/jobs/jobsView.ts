@@ -1,5 +1,6 @@
 import { jobToCase, standingFacts, type JobParts } from '@jumper/contract';
 import { CHECKS, COMPLAINT_ROWS, type CheckId } from '@jumper/core';
+import { capital } from '../units/words';
 import { pressureNumber, type Units } from '../units/units';
 
 export interface JobRow { id: string; number: string; site: string; line: string; status: string; when: string; tone: 'oxide' | 'verdigris' | 'slate' | 'ink2' }
@@ -24,7 +25,7 @@ export function jobRows(jobs: JobParts[], units: Units, nowMs: number): JobRow[]
     });
 }
 
-const sentence = (parts: string[]) => { const s = parts.join(', '); return s.charAt(0).toUpperCase() + s.slice(1); };
+const sentence = (parts: string[]) => capital(parts.join(', '));
 const lastAt = (p: JobParts) => Math.max(Date.parse(p.job.openedAt), ...p.facts.map((f) => Date.parse(f.body.at)));
 
 export function ago(thenMs: number, nowMs: number): string {

@@ -7,12 +7,11 @@ import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Header } from '../../ui/Header';
 import { Notice } from '../../ui/Notice';
-import { State } from '../../ui/State';
 import { Text } from '../../ui/Text';
 import { openTable, type OpenTable } from '../../workers/tableClient';
 import { Figure } from '../figure/Figure';
 import { figureView } from '../figure/figureView';
-import { useJob } from '../jobs/jobData';
+import { WithJob } from '../jobs/WithJob';
 import { useAddFact } from '../jobs/useAddFact';
 import { useUnits } from '../units/UnitsProvider';
 import { badLinesText, readText } from './importView';
@@ -22,10 +21,7 @@ const ROLE_TITLES: Record<ColumnRole, string> = { time: 'Time', pressure: 'Press
 const TIME_TITLES: Record<TimeKind, string> = { iso: 'ISO, with zone', local: 'Date and time', excel: 'Spreadsheet number', 'unix-s': 'Unix seconds', 'unix-ms': 'Unix milliseconds', 'elapsed-s': 'Since the start' };
 
 export function ImportScreen({ jobId }: { jobId: string }) {
-  const job = useJob(jobId);
-  if (job.isPending) return <State title="Opening the job …" />;
-  if (!job.data) return <State title="This job is not on this device" action={{ label: 'To the jobs', onPress: () => router.navigate('/') }} />;
-  return <Import parts={job.data} />;
+  return <WithJob jobId={jobId} opening="the job">{(parts) => <Import parts={parts} />}</WithJob>;
 }
 
 /** A logger's table becomes a log of the job: chosen, looked at, kept. Nothing is kept before the last touch. */

@@ -17,11 +17,10 @@ import { Choice } from '../../ui/Choice';
 import { CircuitPicker } from '../jobs/CircuitPicker';
 import { PLANT_IDS, PLANT_TITLES, type PlantId } from '../sheet/plants';
 import { blankForm, formOf, sheetOf } from '../sheet/sheetForm';
+import { capital, plain } from '../units/words';
 import { useUnits } from '../units/UnitsProvider';
 
 const SHOWN = COMPLAINTS.filter((c) => c !== 'level-wrong');
-
-const partTitle = (p: ReplaceablePart) => { const s = p.replaceAll('-', ' '); return s.charAt(0).toUpperCase() + s.slice(1); };
 
 /** A job from a complaint: where, what, and the facts of the circuit, which all have a default. */
 export function NewJobScreen() {
@@ -76,7 +75,7 @@ export function NewJobScreen() {
         </View>
         <View role="group" aria-label="What others have changed already" className="gap-2">
           <Text className="font-medium text-[14px] text-ink2">What others have changed already</Text>
-          <View className="flex-row flex-wrap gap-2">{REPLACEABLE_PARTS.map((p) => <Key key={p} label={partTitle(p)} pressed={changed.includes(p)} className="px-3" onPress={() => setChanged(changed.includes(p) ? changed.filter((x) => x !== p) : [...changed, p])} />)}</View>
+          <View className="flex-row flex-wrap gap-2">{REPLACEABLE_PARTS.map((p) => <Key key={p} label={capital(plain(p))} pressed={changed.includes(p)} className="px-3" onPress={() => setChanged(changed.includes(p) ? changed.filter((x) => x !== p) : [...changed, p])} />)}</View>
         </View>
         <View className="gap-3 border-t border-hair pt-4">
           <Text className="font-semibold text-[17px]">The circuit</Text>

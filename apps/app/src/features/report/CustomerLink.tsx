@@ -7,10 +7,11 @@ import { Button } from '../../ui/Button';
 import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
-import { linkAddress, linksOf, makeLink, newLinkKey, revokeLink } from './linkApi';
+import { linksOf, makeLink, revokeLink } from '../../api/links';
+import { longDay } from '../units/words';
+import { linkAddress, newLinkKey } from './linkKey';
 
 const DAYS = 60;
-const day = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
 
 /** A page for the customer: read only, for a while, and taken back with a touch. The address is shown once, since nobody keeps its key. */
 export function CustomerLink({ jobId, report }: { jobId: string; report: CustomerReport }) {
@@ -36,7 +37,7 @@ export function CustomerLink({ jobId, report }: { jobId: string; report: Custome
         </Notice>
       ) : null}
       {links.data?.map((l) => (
-        <View key={l.id} className="min-h-[52px] flex-row items-center gap-3 border-t border-hair"><Text className="min-w-0 flex-1 text-[14px]">{`Link of ${day(l.createdAt)}, until ${day(l.expiresAt)}`}</Text><Key label="Take it back" className="px-3" onPress={() => void revokeLink(jobId, l.id).then(async (ok) => { setProblem(ok ? null : 'It could not be taken back: the server is away. Try again.'); setMade(null); await refresh(); })} /></View>
+        <View key={l.id} className="min-h-[52px] flex-row items-center gap-3 border-t border-hair"><Text className="min-w-0 flex-1 text-[14px]">{`Link of ${longDay(l.createdAt)}, until ${longDay(l.expiresAt)}`}</Text><Key label="Take it back" className="px-3" onPress={() => void revokeLink(jobId, l.id).then(async (ok) => { setProblem(ok ? null : 'It could not be taken back: the server is away. Try again.'); setMade(null); await refresh(); })} /></View>
       ))}
       <Button label="Make a link for the customer" onPress={() => void make()} />
     </View>

@@ -1,17 +1,15 @@
-import { router } from 'expo-router';
 import { useMemo, useState, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 import { jobToCase, type JobParts } from '@jumper/contract';
 import { Button } from '../../ui/Button';
 import { Header } from '../../ui/Header';
 import { Notice } from '../../ui/Notice';
-import { State } from '../../ui/State';
 import { flowsOnPaper, offPaper } from '../../ui/paper';
 import { Text } from '../../ui/Text';
 import { benchView } from '../bench/benchView';
 import { caseKey, useDiagnosis } from '../bench/useDiagnosis';
 import { Figure } from '../figure/Figure';
-import { useJob } from '../jobs/jobData';
+import { WithJob } from '../jobs/WithJob';
 import { useUnits } from '../units/UnitsProvider';
 import { CustomerLink } from './CustomerLink';
 import { customerReportOf } from './customerReport';
@@ -23,10 +21,7 @@ import { reportView, type ReportView } from './reportView';
 import { useSession } from './useSession';
 
 export function ReportScreen({ jobId }: { jobId: string }) {
-  const job = useJob(jobId);
-  if (job.isPending) return <State title="Opening the report …" />;
-  if (!job.data) return <State title="This job is not on this device" action={{ label: 'To the jobs', onPress: () => router.navigate('/') }} />;
-  return <Report parts={job.data} />;
+  return <WithJob jobId={jobId} opening="the report">{(parts) => <Report parts={parts} />}</WithJob>;
 }
 
 const SOUND = { pass: 'text-verdigris', fail: 'text-oxide', unclear: 'text-brass' } as const;

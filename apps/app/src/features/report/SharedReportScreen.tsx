@@ -2,9 +2,9 @@ import { useQuery } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 import type { CustomerReport } from '@jumper/contract';
+import { openLink } from '../../api/links';
 import { State } from '../../ui/State';
 import { Text } from '../../ui/Text';
-import { openLink } from './linkApi';
 
 const TONE = { pass: 'text-verdigris', fail: 'text-oxide', unclear: 'text-brass' } as const;
 

@@ -4,6 +4,7 @@ import { findingText, REPAIR_TITLES } from '../bench/recordRows';
 import { shareText } from '../bench/suspects';
 import { proofView, type ProofView } from '../proof/proofView';
 import { workState } from '../work/workState';
+import { longDay, lowerFirst, plain } from '../units/words';
 import { checkTitle, dayText, putBackText } from '../work/workWords';
 import { pressureText, temperatureText, type Units } from '../units/units';
 
@@ -30,8 +31,6 @@ export interface ReportView {
   checks: string[];
 }
 
-const day = (ms: number) => new Date(ms).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
-
 export function reportView(parts: JobParts, file: Case, diagnosis: Diagnosis | null, units: Units): ReportView {
   const facts = standingFacts(parts.facts), state = workState(parts);
   const circuit = resolveCircuit(file.circuit);
@@ -50,17 +49,17 @@ export function reportView(parts: JobParts, file: Case, diagnosis: Diagnosis | n
     { label: 'Right when hot, for this circuit', found: diagnosis?.expected ? pressureText(diagnosis.expected.hotBar, units.pressure) : '–', left: null },
   ];
   return {
-    title: 'Heating circuit: report of the visit', site: [parts.sheet.site, parts.sheet.town].filter(Boolean).join(', '), date: day(lastMs),
+    title: 'Heating circuit: report of the visit', site: [parts.sheet.site, parts.sheet.town].filter(Boolean).join(', '), date: longDay(lastMs),
     complaint: parts.job.complaint.length ? parts.job.complaint.map((c) => COMPLAINT_ROWS[c].title).join('; ') : 'Service visit, no complaint',
     rows, tests: (file.findings ?? []).map((f) => `${findingText(f as Finding, units)}${f.epoch === 'after-work' ? ' (after the work)' : ''}`),
     cause: causeText(diagnosis, proof?.kind === 'pass'),
     work: facts.flatMap((f) => (f.body.kind === 'repair' ? [`${REPAIR_TITLES[f.body.repair.kind]}${f.body.repair.toBar !== undefined ? `, set to ${pressureText(f.body.repair.toBar, units.pressure)}` : ''}`] : [])),
     proof, advice: advice(circuit.fillGaugeBar, circuit.staticGaugeBar, circuit.reliefSetGaugeBar, proof?.kind ?? null, units),
     parts: state.parts.map(({ part: p }) => [PART_KINDS[p.kind], p.make, p.setBar !== undefined ? `opens at or holds ${pressureText(p.setBar, units.pressure)}` : null, p.volumeL !== undefined ? `${p.volumeL} L` : null, p.chargeBar !== undefined ? `charged to ${pressureText(p.chargeBar, units.pressure)}` : null, p.serial ? `no. ${p.serial}` : null].filter(Boolean).join(', ')),
-    said: state.said.map(({ body: b }) => `${b.what === 'advice' ? 'We advised' : 'A defect'}: ${b.text} (${b.answer.replaceAll('-', ' ')}${b.word ? `; in your words: “${b.word}”` : ''})`),
+    said: state.said.map(({ body: b }) => `${b.what === 'advice' ? 'We advised' : 'A defect'}: ${b.text} (${plain(b.answer)}${b.word ? `; in your words: “${b.word}”` : ''})`),
     open: state.open.map(putBackText),
     checks: state.checks.filter((c) => !c.body.done).map(({ body: b }) => `${checkTitle(b.check)}: ${dayText(b.due)}`),
-    nextCheck: proof && proof.kind !== 'pass' ? 'As soon as the work is finished' : day(lastMs + 365 * 86_400_000),
+    nextCheck: proof && proof.kind !== 'pass' ? 'As soon as the work is finished' : longDay(lastMs + 365 * 86_400_000),
   };
 }
 
@@ -79,7 +78,7 @@ function causeText(d: Diagnosis | null, borneOut: boolean): string | null {
   if (lead.faults[0] === 'none') return lead.probability >= 0.5 ? `Nothing wrong was found (${shareText(lead.probability)}).` : 'No cause could be told yet.';
   const name = lead.faults.map((f: FaultId, i) => (i ? faultRow(f).title.toLowerCase() : faultRow(f).title)).join(', and ');
   if (borneOut) return `${name} (${shareText(lead.probability)} before the work); the heat run after the work bears it out.`;
-  return lead.probability >= 0.8 || d.enoughKnown ? `${name} (${shareText(lead.probability)}).` : `Most likely: ${name.charAt(0).toLowerCase()}${name.slice(1)} (${shareText(lead.probability)}); not proved.`;
+  return lead.probability >= 0.8 || d.enoughKnown ? `${name} (${shareText(lead.probability)}).` : `Most likely: ${lowerFirst(name)} (${shareText(lead.probability)}); not proved.`;
 }
 
 function advice(fillBar: number, staticBar: number, reliefBar: number, proof: ProofView['kind'] | null, units: Units): string[] {

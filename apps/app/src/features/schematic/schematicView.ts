@@ -41,8 +41,10 @@ export function schematicView(sheet: CircuitSheet, units: Units): Schematic {
     const holds = sheet.fill?.setBar ?? sheet.fill?.cutOutBar;
     add({ id: 'feed', kind: 'feed', x: feedX, y: 300, title: name, warn: warned.has('fill'), facts: known(holds !== undefined && `holds ${bar(holds)}`, `mains ${bar(c.mainsGaugeBar)}`, sheet.fill?.leftConnected && 'left connected'), label: { text: holds !== undefined ? `${name.split(' ')[0]!.toLowerCase()} ${bar(holds)}` : name.toLowerCase(), x: feedX, y: 350, anchor: 'middle' } });
   }
-  if (sheet.domesticHotWater?.kind === 'plate-exchanger') add({ id: 'plate', kind: 'plate', x: 118, y: 154, title: 'Plate exchanger', facts: ['drinking water on its other side'] });
-  if (sheet.domesticHotWater?.kind === 'plate-exchanger') lines.push({ tone: 'supply', points: [[BOILER_X + 27, 140], [108, 140]] }, { tone: 'return', points: [[BOILER_X + 27, 168], [108, 168]] });
+  if (sheet.domesticHotWater?.kind === 'plate-exchanger') {
+    add({ id: 'plate', kind: 'plate', x: 118, y: 154, title: 'Plate exchanger', facts: ['drinking water on its other side'] });
+    lines.push({ tone: 'supply', points: [[BOILER_X + 27, 140], [108, 140]] }, { tone: 'return', points: [[BOILER_X + 27, 168], [108, 168]] });
+  }
   if (sheet.pump?.position || sheet.components === undefined || !sheet.components.some((p) => p.kind === 'pump')) add({ id: 'pump', kind: 'pump', x: sheet.pump?.position === 'towards-vessel' ? 212 : 100, y: sheet.pump?.position === 'towards-vessel' ? RETURN_Y : SUPPLY_Y, title: 'Pump', facts: known(sheet.pump?.position ? (sheet.pump.position === 'towards-vessel' ? 'pushes towards the vessel' : 'pushes away from the vessel') : 'where it pushes is not known') });
   zonesOf(sheet).forEach((z, i, all) => {
     const x = RIGHT_X - (all.length - 1 - i) * Math.min(58, 170 / Math.max(1, all.length - 1));

@@ -11,19 +11,16 @@ import { Field } from '../../ui/Field';
 import { Header } from '../../ui/Header';
 import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
-import { State } from '../../ui/State';
 import { Text } from '../../ui/Text';
 import { CircuitPicker } from '../jobs/CircuitPicker';
-import { useJob, useSheetVersions } from '../jobs/jobData';
+import { useSheetVersions } from '../jobs/jobData';
+import { WithJob } from '../jobs/WithJob';
 import { useUnits } from '../units/UnitsProvider';
 import { SheetFields } from './SheetFields';
 import { formOf, sheetOf } from './sheetForm';
 
 export function SheetScreen({ jobId }: { jobId: string }) {
-  const job = useJob(jobId);
-  if (job.isPending) return <State title="Opening the circuit …" />;
-  if (!job.data) return <State title="This circuit is not on this device" action={{ label: 'To the jobs', onPress: () => router.navigate('/') }} />;
-  return <Editor parts={job.data} />;
+  return <WithJob jobId={jobId} opening="the circuit" missing="This circuit is not on this device">{(parts) => <Editor parts={parts} />}</WithJob>;
 }
 
 /** A changed sheet is a new version; the old ones stay. */

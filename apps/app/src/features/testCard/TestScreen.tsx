@@ -13,8 +13,9 @@ import { State } from '../../ui/State';
 import { Text } from '../../ui/Text';
 import { findingText } from '../bench/recordRows';
 import { useAddFact } from '../jobs/useAddFact';
-import { useJob } from '../jobs/jobData';
+import { toJobs, WithJob } from '../jobs/WithJob';
 import { parseTyped, typedToBar, type Units } from '../units/units';
+import { capital } from '../units/words';
 import { useUnits } from '../units/UnitsProvider';
 import { CoolGate } from '../work/CoolGate';
 import { ExpectedTable } from '../work/ExpectedTable';
@@ -24,17 +25,14 @@ import { MeaningNow } from './MeaningNow';
 import { Outcomes } from './Outcomes';
 import { SkipTest } from './SkipTest';
 import { StepList } from './StepList';
-import { useDraft } from './useDraft';
+import { useDraft } from '../drafts/useDraft';
 import { useWatch } from './useWatch';
 import { WatchBlock } from './WatchBlock';
 
 export function TestScreen({ jobId, testId }: { jobId: string; testId: string }) {
-  const job = useJob(jobId);
   const test = TEST_IDS.find((t) => t === testId);
-  if (!test) return <State title="There is no such test" action={{ label: 'To the jobs', onPress: () => router.navigate('/') }} />;
-  if (job.isPending) return <State title="Opening the test …" />;
-  if (!job.data) return <State title="This job is not on this device" action={{ label: 'To the jobs', onPress: () => router.navigate('/') }} />;
-  return <TestCard parts={job.data} test={test} />;
+  if (!test) return <State title="There is no such test" action={toJobs} />;
+  return <WithJob jobId={jobId} opening="the test">{(parts) => <TestCard parts={parts} test={test} />}</WithJob>;
 }
 
 interface Draft { form: FindingForm; ticked: number[] }
@@ -99,7 +97,7 @@ function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
               value={form.values[name] ?? ''} onChange={(text) => setForm({ values: { ...form.values, [name]: text } })} problem={problems[name] ?? null} />
           ))}
           {Object.entries(row.words ?? {}).filter(([, words]) => words.length > 0).map(([name, words]) => (
-            <Choice key={name} label={WORD_LABELS[name] ?? name} value={form.words[name] ?? null} options={words.map((w) => ({ value: w, label: w.charAt(0).toUpperCase() + w.slice(1) }))} onChange={(w) => setForm({ words: { ...form.words, [name]: w } })} />
+            <Choice key={name} label={WORD_LABELS[name] ?? name} value={form.words[name] ?? null} options={words.map((w) => ({ value: w, label: capital(w) }))} onChange={(w) => setForm({ words: { ...form.words, [name]: w } })} />
           ))}
           {(row.flags ?? []).map((name) => <Key key={name} label={`${form.flags[name] ? '✓ ' : ''}${FLAG_LABELS[name] ?? name}`} pressed={form.flags[name] ?? false} className="min-h-[52px]" onPress={() => setForm({ flags: { ...form.flags, [name]: !form.flags[name] } })} />)}
           {trap ? <Trap trap={trap} circuit={form.values.circuitBar ?? ''} units={units} /> : null}

@@ -4,7 +4,7 @@ import { Field } from '../../ui/Field';
 import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
-import { useDraft } from '../testCard/useDraft';
+import { useDraft } from '../drafts/useDraft';
 import { pressureText, type Units } from '../units/units';
 import { planOf, USUAL_FLOORS, type FloorForm } from './drainForm';
 

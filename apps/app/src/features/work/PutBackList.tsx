@@ -7,6 +7,7 @@ import { Field } from '../../ui/Field';
 import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
+import { capital } from '../units/words';
 import { positionFact } from './workState';
 import { putBackText } from './workWords';
 
@@ -34,8 +35,6 @@ export function PutBackList({ open, onAdd, canNote = false }: Props) {
     </View>
   );
 }
-
-const capital = (s: string) => s.charAt(0).toUpperCase() + s.slice(1);
 
 function NoteChange({ onAdd, onClose }: { onAdd: (body: FactBody) => void; onClose: () => void }) {
   const [which, setWhich] = useState<PositionId | null>(null);

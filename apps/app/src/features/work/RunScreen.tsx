@@ -10,7 +10,7 @@ import { Header } from '../../ui/Header';
 import { Notice } from '../../ui/Notice';
 import { State } from '../../ui/State';
 import { useAddFact } from '../jobs/useAddFact';
-import { useJob } from '../jobs/jobData';
+import { toJobs, WithJob } from '../jobs/WithJob';
 import { startTimer } from '../timers/timers';
 import { TimerStrip } from '../timers/TimerStrip';
 import { useUnits } from '../units/UnitsProvider';
@@ -25,12 +25,9 @@ import { useCooling } from './useCooling';
 import { findingOfStep, stepFacts, workState } from './workState';
 
 export function RunScreen({ jobId, sheetId }: { jobId: string; sheetId: string }) {
-  const job = useJob(jobId);
   const id = RUN_SHEET_IDS.find((s) => s === sheetId);
-  if (!id) return <State title="There is no such run sheet" action={{ label: 'To the jobs', onPress: () => router.navigate('/') }} />;
-  if (job.isPending) return <State title="Opening the run sheet …" />;
-  if (!job.data) return <State title="This job is not on this device" action={{ label: 'To the jobs', onPress: () => router.navigate('/') }} />;
-  return <Run parts={job.data} id={id} />;
+  if (!id) return <State title="There is no such run sheet" action={toJobs} />;
+  return <WithJob jobId={jobId} opening="the run sheet">{(parts) => <Run parts={parts} id={id} />}</WithJob>;
 }
 
 /** Opening the water side: only below the run sheet's temperature. */

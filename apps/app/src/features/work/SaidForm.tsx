@@ -10,7 +10,6 @@ const ANSWERS: Record<Said['what'], { value: Said['answer']; label: string }[]> 
   advice: [{ value: 'accepted', label: 'Accepted' }, { value: 'declined', label: 'Declined' }],
   defect: [{ value: 'left-in-service', label: 'Left in service' }, { value: 'made-safe', label: 'Made safe' }],
 };
-export const ANSWER_TITLES: Record<Said['answer'], string> = { accepted: 'accepted', declined: 'declined', 'left-in-service': 'left in service', 'made-safe': 'made safe' };
 
 /** Advice that was given, a defect that stays: recorded with the customer's word. */
 export function SaidForm({ onAdd }: { onAdd: (body: FactBody) => void }) {

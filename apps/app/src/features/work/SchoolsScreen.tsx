@@ -1,23 +1,19 @@
-import { router } from 'expo-router';
 import { useMemo } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 import type { JobParts } from '@jumper/contract';
 import { schoolsOf, type CircuitSheet, type School, type SchoolOption } from '@jumper/core';
 import { Header } from '../../ui/Header';
-import { State } from '../../ui/State';
 import { Text } from '../../ui/Text';
 import { useAddFact } from '../jobs/useAddFact';
-import { useJob, useJobs } from '../jobs/jobData';
+import { useJobs } from '../jobs/jobData';
+import { WithJob } from '../jobs/WithJob';
 import { pressureText, signedPressure, type Units } from '../units/units';
 import { useUnits } from '../units/UnitsProvider';
 import { companySchools } from './companySchools';
 import { workState } from './workState';
 
 export function SchoolsScreen({ jobId }: { jobId: string }) {
-  const job = useJob(jobId);
-  if (job.isPending) return <State title="Opening the schools …" />;
-  if (!job.data) return <State title="This job is not on this device" action={{ label: 'To the jobs', onPress: () => router.navigate('/') }} />;
-  return <Schools parts={job.data} />;
+  return <WithJob jobId={jobId} opening="the schools">{(parts) => <Schools parts={parts} />}</WithJob>;
 }
 
 /** Where practitioners differ: the ways, what each comes to in this circuit, which is usual and why. */

@@ -5,25 +5,22 @@ import { jobToCase, type FactBody, type JobParts } from '@jumper/contract';
 import { FAULTS, highestFlowC, PART_KINDS, RUN_SHEET_IDS, runSheet, sheetsFor, sheetsForSet, type RunSheetId } from '@jumper/core';
 import { Header } from '../../ui/Header';
 import { Notice } from '../../ui/Notice';
-import { State } from '../../ui/State';
 import { Text } from '../../ui/Text';
 import { caseKey, useDiagnosis } from '../bench/useDiagnosis';
 import { useAddFact } from '../jobs/useAddFact';
-import { useJob } from '../jobs/jobData';
+import { WithJob } from '../jobs/WithJob';
 import { proofView } from '../proof/proofView';
 import { TimerStrip } from '../timers/TimerStrip';
 import { temperatureText } from '../units/units';
 import { useUnits } from '../units/UnitsProvider';
+import { plain } from '../units/words';
 import { CloseJob } from './CloseJob';
 import { PutBackList } from './PutBackList';
-import { ANSWER_TITLES, SaidForm } from './SaidForm';
+import { SaidForm } from './SaidForm';
 import { workState } from './workState';
 
 export function WorkScreen({ jobId }: { jobId: string }) {
-  const job = useJob(jobId);
-  if (job.isPending) return <State title="Opening the work …" />;
-  if (!job.data) return <State title="This job is not on this device" action={{ label: 'To the jobs', onPress: () => router.navigate('/') }} />;
-  return <Work parts={job.data} />;
+  return <WithJob jobId={jobId} opening="the work">{(parts) => <Work parts={parts} />}</WithJob>;
 }
 
 const CUSHION_L = 6;
@@ -57,7 +54,7 @@ function Work({ parts }: { parts: JobParts }) {
         <Part title="Where practitioners differ"><Row title="Schools" line="Each with what it comes to in this circuit" to={`/jobs/${parts.job.id}/schools`} /></Part>
         {state.parts.length > 0 ? <Part title="Parts fitted">{state.parts.map((p) => <Text key={p.id} className="border-t border-hair px-4 py-2">{[PART_KINDS[p.part.kind], p.part.make, p.part.serial ? `no. ${p.part.serial}` : null].filter(Boolean).join(', ')}</Text>)}</Part> : null}
         <Part title="Said to the customer">
-          {state.said.map(({ id, body }) => <Text key={id} className="border-t border-hair px-4 py-2">{body.text}<Text className="text-ink2">{`  ${ANSWER_TITLES[body.answer]}${body.word ? `: “${body.word}”` : ''}`}</Text></Text>)}
+          {state.said.map(({ id, body }) => <Text key={id} className="border-t border-hair px-4 py-2">{body.text}<Text className="text-ink2">{`  ${plain(body.answer)}${body.word ? `: “${body.word}”` : ''}`}</Text></Text>)}
           <View className="px-4 pt-1"><SaidForm onAdd={(b) => void add(b)} /></View>
         </Part>
         <Part title="End of the visit"><View className="px-4"><CloseJob parts={parts} state={state} proof={proof?.kind ?? null} onAdd={(b) => void addAll(b)} /></View></Part>

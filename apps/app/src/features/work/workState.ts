@@ -1,5 +1,5 @@
 import { standingFacts, type FactBody, type FactRecord, type JobParts } from '@jumper/contract';
-import { eventOfPosition, heatForbiddenBy, positionOfEvent, runProgress, runSheet, RUN_SHEETS, toPutBack, type CircuitSheet, type PartFitted, type PositionId, type PositionSaid, type PutBack, type RunProgress, type RunSheetId, type StepSaid } from '@jumper/core';
+import { CHARGING_REPAIRS, eventOfPosition, heatForbiddenBy, positionOfEvent, runProgress, runSheet, toPutBack, type CircuitSheet, type PartFitted, type PositionId, type PositionSaid, type PutBack, type RunProgress, type RunSheetId, type StepSaid } from '@jumper/core';
 
 export interface RunState { run: string; sheet: RunSheetId; startedAt: string; progress: RunProgress }
 type Of<K extends FactBody['kind']> = Extract<FactBody, { kind: K }>;
@@ -64,8 +64,7 @@ export function stepFacts(run: { run: string; sheet: RunSheetId }, state: WorkSt
   if (left.length > 0) return facts;
   const setStep = sheet.steps.find((s) => s.asks === 'charge-set');
   const toBar = setStep?.id === step ? given.value : setStep ? before.get(setStep.id)?.value : undefined;
-  const charged = ['vessel-recharged', 'vessel-changed'];
-  return [...facts, ...sheet.repairs.map((kind): FactBody => ({ kind: 'repair', at, repair: { kind, at, ...(toBar !== undefined && charged.includes(kind) ? { toBar } : {}) } }))];
+  return [...facts, ...sheet.repairs.map((kind): FactBody => ({ kind: 'repair', at, repair: { kind, at, ...(toBar !== undefined && CHARGING_REPAIRS.includes(kind) ? { toBar } : {}) } }))];
 }
 
 /** A charge read in a run with the circuit empty is a finding too: the judge takes it as found. */
@@ -73,4 +72,4 @@ export function findingOfStep(asks: string | undefined, value: number, at: strin
   return asks === 'charge-found' ? [{ kind: 'finding', at, finding: { test: 'precharge', valueBar: value, circuitBar: 0, drainOpen: true } as never }] : [];
 }
 
-export const isTemporary = (state: WorkState): boolean => state.runs.some((r) => (RUN_SHEETS[r.sheet] as { temporary?: boolean }).temporary === true && r.progress.finished);
+export const isTemporary = (state: WorkState): boolean => state.runs.some((r) => runSheet(r.sheet).temporary === true && r.progress.finished);

@@ -1,4 +1,5 @@
 import { CHECKS, positionRow, type ExpectedNumber, type PartProblem, type PutBack } from '@jumper/core';
+import { longDay } from '../units/words';
 import { pressureText, signedPressure, type Units } from '../units/units';
 
 /** A number to expect, in a line. */
@@ -52,5 +53,5 @@ export const checkTitle = (check: keyof typeof CHECKS): string => CHECKS[check];
 export const waitText = (minutes: number): string => (minutes < 60 ? `${Math.max(1, Math.ceil(minutes))} min` : `${Math.floor(minutes / 60)} h ${String(Math.ceil(minutes % 60)).padStart(2, '0')} min`);
 
 /** Day of a date as the customer reads it. */
-export const dayText = (isoDate: string): string => new Date(`${isoDate}T12:00:00Z`).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
+export const dayText = (isoDate: string): string => longDay(`${isoDate}T12:00:00Z`);
 export const addDays = (fromMs: number, days: number): string => new Date(fromMs + days * 86_400_000).toISOString().slice(0, 10);

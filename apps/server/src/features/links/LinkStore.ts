@@ -1,10 +1,9 @@
 import type { CustomerReport, LinkList, ReportLink } from '@jumper/contract';
-
-export type LinkOutcome = 'added' | 'kept' | 'differs' | 'parent-missing';
+import type { PutOutcome } from '../../http/answerPut';
 
 /** Where the customers' links are kept. Routes know only this. */
 export interface LinkStore {
-  put(companyId: string, link: ReportLink): Promise<LinkOutcome>;
+  put(companyId: string, link: ReportLink): Promise<PutOutcome>;
   ofJob(companyId: string, jobId: string): Promise<LinkList>;
   /** False when the company has no such link. */
   revoke(companyId: string, id: string): Promise<boolean>;

@@ -1,6 +1,7 @@
 import { Router } from 'express';
 import { z } from 'zod';
 import { id, LONGEST_LINK_DAYS, reportLink } from '@jumper/contract';
+import { answerPut } from '../../http/answerPut';
 import { ApiError } from '../../http/errors';
 import { parseRequest } from '../../http/parseRequest';
 import type { CompanyOf } from '../session/CompanyOf';
@@ -16,10 +17,7 @@ export function linkRoutes(store: LinkStore, companyOf: CompanyOf): Router {
     const link = parseRequest(reportLink, { ...request.body, ...parseRequest(linkPath, request.params) });
     const days = (Date.parse(link.expiresAt) - Date.now()) / DAY_MS;
     if (days <= 0 || days > LONGEST_LINK_DAYS) throw new ApiError('bad-request', [{ field: 'expiresAt', message: `must be in the next ${LONGEST_LINK_DAYS} days` }]);
-    const outcome = await store.put(await companyOf(request), link);
-    if (outcome === 'differs') throw new ApiError('record-differs');
-    if (outcome === 'parent-missing') throw new ApiError('parent-missing');
-    response.status(outcome === 'added' ? 201 : 200).json({ outcome });
+    answerPut(response, await store.put(await companyOf(request), link));
   });
   router.get('/jobs/:jobId/links', async (request, response) => {
     response.json(await store.ofJob(await companyOf(request), parseRequest(jobPath, request.params).jobId));

@@ -1,9 +1,9 @@
 import { createHash } from 'node:crypto';
 import { IsNull, type DataSource } from 'typeorm';
+import { isParentMissing } from '../../db/isParentMissing';
 import { linkEntity } from './links.entity';
 import type { LinkStore } from './LinkStore';
 
-const FOREIGN_KEY_VIOLATION = '23503';
 const digest = (key: string) => createHash('sha256').update(key).digest('hex');
 
 export function createLinkStore(source: DataSource): LinkStore {
@@ -15,7 +15,7 @@ export function createLinkStore(source: DataSource): LinkStore {
         const made = await links.createQueryBuilder().insert().values({ companyId, id, jobId, keySha256, report, expiresAt: new Date(expiresAt) } as never).orIgnore().returning('id').execute();
         if (made.raw.length > 0) return 'added';
       } catch (error) {
-        if ((error as { driverError?: { code?: string } }).driverError?.code === FOREIGN_KEY_VIOLATION) return 'parent-missing';
+        if (isParentMissing(error)) return 'parent-missing';
         throw error;
       }
       const before = await links.findOne({ where: { companyId, id } });

@@ -1,10 +1,8 @@
 import type { Changes, CircuitRecord, FactRecord, JobRecord, SheetRecord } from '@jumper/contract';
+import type { PutOutcome } from '../../http/answerPut';
 
 export interface RecordOf { circuit: CircuitRecord; sheet: SheetRecord; job: JobRecord; fact: FactRecord }
 export type RecordKind = keyof RecordOf;
-
-/** `kept`: this very record was there already, so sending it again did nothing. */
-export type PutOutcome = 'added' | 'kept' | 'differs' | 'parent-missing';
 
 /** Where a company's records are kept. Routes know only this. */
 export interface RecordStore {

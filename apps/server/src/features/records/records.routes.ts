@@ -1,10 +1,11 @@
-import { Router, type Request, type Response } from 'express';
+import { Router, type Request } from 'express';
 import { z } from 'zod';
 import { circuitRecord, factRecord, id, jobRecord, sheetRecord } from '@jumper/contract';
+import { answerPut } from '../../http/answerPut';
 import { ApiError } from '../../http/errors';
 import { parseRequest } from '../../http/parseRequest';
 import type { CompanyOf } from '../session/CompanyOf';
-import type { PutOutcome, RecordStore } from './RecordStore';
+import type { RecordStore } from './RecordStore';
 
 const PAGE = 500;
 const changesQuery = z.object({ after: z.coerce.number().int().min(0).default(0) });
@@ -14,19 +15,19 @@ export function recordRoutes(store: RecordStore, companyOf: CompanyOf): Router {
   const router = Router();
   router.put('/circuits/:id', async (request, response) => {
     const record = parseRequest(circuitRecord, { ...request.body, id: sameId(request, 'id') });
-    answer(response, await store.put(await companyOf(request), 'circuit', record));
+    answerPut(response, await store.put(await companyOf(request), 'circuit', record));
   });
   router.put('/circuits/:circuitId/sheets/:id', async (request, response) => {
     const record = parseRequest(sheetRecord, { ...request.body, id: sameId(request, 'id'), circuitId: sameId(request, 'circuitId') });
-    answer(response, await store.put(await companyOf(request), 'sheet', record));
+    answerPut(response, await store.put(await companyOf(request), 'sheet', record));
   });
   router.put('/jobs/:id', async (request, response) => {
     const record = parseRequest(jobRecord, { ...request.body, id: sameId(request, 'id') });
-    answer(response, await store.put(await companyOf(request), 'job', record));
+    answerPut(response, await store.put(await companyOf(request), 'job', record));
   });
   router.put('/jobs/:jobId/facts/:id', async (request, response) => {
     const record = parseRequest(factRecord, { ...request.body, id: sameId(request, 'id'), jobId: sameId(request, 'jobId') });
-    answer(response, await store.put(await companyOf(request), 'fact', record));
+    answerPut(response, await store.put(await companyOf(request), 'fact', record));
   });
   router.get('/changes', async (request, response) => {
     const { after } = parseRequest(changesQuery, request.query);
@@ -41,10 +42,4 @@ function sameId(request: Request, field: string): string {
   const inBody: unknown = (request.body as Record<string, unknown> | undefined)?.[field];
   if (inBody !== undefined && inBody !== inPath) throw new ApiError('bad-request', [{ field, message: 'differs between path and body' }]);
   return inPath;
-}
-
-function answer(response: Response, outcome: PutOutcome): void {
-  if (outcome === 'differs') throw new ApiError('record-differs');
-  if (outcome === 'parent-missing') throw new ApiError('parent-missing');
-  response.status(outcome === 'added' ? 201 : 200).json({ outcome });
 }

@@ -1,8 +1,10 @@
 import { createHash } from 'node:crypto';
 import { MoreThan, type DataSource, type EntityManager, type EntitySchema } from 'typeorm';
 import type { Changes } from '@jumper/contract';
+import { isParentMissing } from '../../db/isParentMissing';
+import type { PutOutcome } from '../../http/answerPut';
 import { circuitEntity, companyEntity, factEntity, jobEntity, sheetEntity, type RecordRow } from './records.entity';
-import type { PutOutcome, RecordKind, RecordOf, RecordStore } from './RecordStore';
+import type { RecordKind, RecordOf, RecordStore } from './RecordStore';
 
 const ENTITIES: Record<RecordKind, EntitySchema<RecordRow>> = { circuit: circuitEntity, sheet: sheetEntity, job: jobEntity, fact: factEntity } as never;
 
@@ -14,15 +16,13 @@ const OWN_COLUMNS: { [K in RecordKind]: (record: RecordOf[K]) => object } = {
   fact: (r) => ({ jobId: r.jobId, kind: r.body.kind, at: new Date(r.body.at), correctsId: r.correctsId ?? null }),
 };
 
-const FOREIGN_KEY_VIOLATION = '23503';
-
 export function createRecordStore(source: DataSource): RecordStore {
   return {
     put: async (companyId, kind, record) => {
       try {
         return await source.transaction((m) => put(m, companyId, kind, record));
       } catch (error) {
-        if ((error as { driverError?: { code?: string } }).driverError?.code === FOREIGN_KEY_VIOLATION) return 'parent-missing';
+        if (isParentMissing(error)) return 'parent-missing';
         throw error;
       }
     },
