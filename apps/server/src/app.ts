@@ -7,6 +7,8 @@ import type { Logger } from 'pino';
 import { openApi } from './api/openApi';
 import { linkRoutes } from './features/links/links.routes';
 import type { LinkStore } from './features/links/LinkStore';
+import { photoRoutes } from './features/photos/photos.routes';
+import type { PhotoStore } from './features/photos/PhotoStore';
 import { recordRoutes } from './features/records/records.routes';
 import type { RecordStore } from './features/records/RecordStore';
 import type { CompanyOf } from './features/session/CompanyOf';
@@ -18,6 +20,7 @@ import { sameOrigin } from './http/sameOrigin';
 export interface AppParts {
   records: RecordStore;
   links: LinkStore;
+  photos: PhotoStore;
   companyOf: CompanyOf;
   companyName: (companyId: string) => Promise<string>;
   /** Throws when the database does not answer. */
@@ -52,6 +55,7 @@ function api(parts: AppParts): express.Router {
   router.use(sessionRoutes(parts.companyOf, parts.companyName));
   router.use(recordRoutes(parts.records, parts.companyOf));
   router.use(linkRoutes(parts.links, parts.companyOf));
+  router.use(photoRoutes(parts.photos, parts.companyOf));
   router.use((_request, _response, next) => next(new ApiError('not-found')));
   return router;
 }

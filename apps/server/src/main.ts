@@ -6,6 +6,7 @@ import { createDataSource } from './db/dataSource';
 import { DEMO_COMPANY_ID, seedDemo } from './demo/seedDemo';
 import { companyEntity } from './features/records/records.entity';
 import { createLinkStore } from './features/links/links.store';
+import { createPhotoStore } from './features/photos/photos.store';
 import { createRecordStore } from './features/records/records.store';
 
 /** Settings come from the environment: DATABASE_URL, PORT, HOST (loopback unless told otherwise), WEB_DIR, FRESH_DEMO=1. */
@@ -23,7 +24,7 @@ const records = createRecordStore(source);
 const seeded = await seedDemo(source, records, { fresh: FRESH_DEMO === '1', nowMs: Date.now() });
 
 const app = createApp({
-  records, links: createLinkStore(source),
+  records, links: createLinkStore(source), photos: createPhotoStore(source),
   companyOf: async () => DEMO_COMPANY_ID,
   companyName: async (id) => (await source.getRepository(companyEntity).findOneByOrFail({ id })).name,
   ping: async () => void (await source.query('select 1')),

@@ -53,6 +53,8 @@ export const factBody = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('said'), at: time, what: z.enum(['advice', 'defect']), text: text(1000).min(1, 'must not be empty'), answer: z.enum(['accepted', 'declined', 'left-in-service', 'made-safe']), word: text(400).optional() }),
   /** Something to look at again, and when; with `done` it has been. */
   z.object({ kind: z.literal('check'), at: time, check: z.enum(keys(CHECKS)), due: z.iso.date('must be a date'), done: z.boolean().optional() }),
+  /** A picture of a part of the circuit, or of the whole. The picture itself travels by itself, under its own id. */
+  z.object({ kind: z.literal('photo'), at: time, photo: id, of: text(60).min(1, 'must not be empty'), caption: text(200).optional() }),
   /** A test that was offered and not done, and why. */
   z.object({ kind: z.literal('skip'), at: time, test: z.enum(TEST_IDS as [string, ...string[]]), reason: text(400).min(1, 'must not be empty') }),
   /** Which school this job follows where practitioners differ; with `forCompany` the company from now on. */
@@ -62,6 +64,9 @@ export const factBody = z.discriminatedUnion('kind', [
 export const factRecord = z
   .object({ id, jobId: id, recordedAt: time, correctsId: id.optional(), body: factBody })
   .refine((f) => f.body.kind !== 'retraction' || f.correctsId !== undefined, { path: ['correctsId'], message: 'is required for a retraction' });
+
+/** Largest picture taken, bytes. Devices make theirs smaller before they keep them. */
+export const MOST_PHOTO_BYTES = 1_500_000;
 
 export type CircuitRecord = z.infer<typeof circuitRecord>;
 export type SheetRecord = z.infer<typeof sheetRecord>;

@@ -9,6 +9,8 @@ export const customerReport = z.object({
   company: line, person: line, title: line, site: line, date: line, complaint: line,
   rows: z.array(z.object({ label: line, found: line, left: line.nullable() })).max(50, 'must be at most 50 rows'),
   tests: lines, cause: line.nullable(), work: lines, parts: lines, said: lines, open: lines, advice: lines, checks: lines, nextCheck: line,
+  /** The run as a drawing, shown as a picture: whatever else it holds does not run. */
+  chart: z.string().max(200_000, 'must be at most 200000 characters').regex(/^<svg /, 'must be a drawing').optional(),
   proof: z.object({ kind: z.enum(['pass', 'fail', 'unclear']), headline: line, lines }).nullable(),
 });
 export type CustomerReport = z.infer<typeof customerReport>;

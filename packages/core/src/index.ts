@@ -42,6 +42,8 @@ export * from './procedures/testSteps';
 export * from './log/table/logTable';
 export * from './log/table/tableTime';
 export * from './proof/proveRepair';
+export * from './proof/runBands';
+export * from './proof/wouldHaveShown';
 export * from './calculators/Calculator';
 export * from './calculators/calculators';
 export * from './circuit/contentOf';

@@ -1,5 +1,5 @@
 import { changes, errorAnswer, type Changes, type Problem } from '@jumper/contract';
-import type { OutboxEntry } from '../offline/database';
+import type { OutboxEntry, PhotoRecord } from '../offline/database';
 
 /** `later`: no network, or a server that is away; nothing is lost by trying again. */
 export type PutAnswer = { kind: 'sent' } | { kind: 'refused'; code: string; problems: Problem[] } | { kind: 'later' };
@@ -8,6 +8,8 @@ export interface Api {
   put(entry: OutboxEntry): Promise<PutAnswer>;
   /** Null when the server cannot be reached. */
   changesAfter(revision: number): Promise<Changes | null>;
+  /** Null when the server cannot be reached or has no such picture. */
+  photo(jobId: string, id: string): Promise<ArrayBuffer | null>;
 }
 
 function pathOf({ kind, record }: OutboxEntry): string {
@@ -17,8 +19,12 @@ function pathOf({ kind, record }: OutboxEntry): string {
     case 'sheet': return `/api/circuits/${r.circuitId}/sheets/${r.id}`;
     case 'job': return `/api/jobs/${r.id}`;
     case 'fact': return `/api/jobs/${r.jobId}/facts/${r.id}`;
+    case 'photo': return photoPath(r.jobId!, r.id);
   }
 }
+
+/** Where a picture lives on the server. */
+export const photoPath = (jobId: string, id: string): string => `/api/jobs/${jobId}/photos/${id}`;
 
 const TIMEOUT_MS = 15_000;
 
@@ -32,7 +38,7 @@ export function createApi(fetcher: typeof fetch = (...a) => fetch(...a)): Api {
   };
   return {
     async put(entry) {
-      const answer = await ask(pathOf(entry), { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify(entry.record) });
+      const answer = await ask(pathOf(entry), entry.kind === 'photo' ? { method: 'PUT', headers: { 'content-type': 'image/jpeg' }, body: (entry.record as PhotoRecord).jpeg } : { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify(entry.record) });
       if (!answer || answer.status >= 500 || answer.status === 408 || answer.status === 429) return { kind: 'later' };
       if (answer.ok) return { kind: 'sent' };
       const said = errorAnswer.safeParse(await answer.json().catch(() => null));
@@ -44,6 +50,10 @@ export function createApi(fetcher: typeof fetch = (...a) => fetch(...a)): Api {
       if (!answer?.ok) return null;
       const parsed = changes.safeParse(await answer.json().catch(() => null));
       return parsed.success ? parsed.data : null;
+    },
+    async photo(jobId, id) {
+      const answer = await ask(photoPath(jobId, id));
+      return answer?.ok && answer.headers.get('content-type') === 'image/jpeg' ? answer.arrayBuffer() : null;
     },
   };
 }

@@ -1,5 +1,5 @@
 import type { Api } from '../api/client';
-import { applyChanges, saveRecords, seenRevision, type AnyRecord, type Database } from './database';
+import { applyChanges, saveRecords, seenRevision, type Database, type Made } from './database';
 
 export interface SyncStatus { waiting: number; refused: number; reachable: boolean | null }
 
@@ -27,7 +27,7 @@ export class Sync {
   };
 
   /** Kept on the device when this resolves; sent when it can be. */
-  async save(records: AnyRecord[]): Promise<void> {
+  async save(records: Made[]): Promise<void> {
     await saveRecords(this.db, records);
     await this.count();
     void this.run();
@@ -90,6 +90,15 @@ export class Sync {
   private set(change: Partial<SyncStatus>): void {
     this.status = { ...this.status, ...change };
     for (const l of this.listeners) l();
+  }
+
+  /** A picture from this device, else from the server, and kept from then on. Null where it cannot be had now. */
+  async photo(jobId: string, id: string): Promise<ArrayBuffer | null> {
+    const kept = await this.db.get('photo', id);
+    if (kept) return kept.jpeg;
+    const jpeg = await this.api.photo(jobId, id);
+    if (jpeg) await this.db.put('photo', { id, jobId, jpeg });
+    return jpeg;
   }
 
   async begin(): Promise<void> {

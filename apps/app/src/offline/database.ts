@@ -3,16 +3,22 @@ import type { Changes, CircuitRecord, FactRecord, JobRecord, Problem, SheetRecor
 
 export interface RecordOf { circuit: CircuitRecord; sheet: SheetRecord; job: JobRecord; fact: FactRecord }
 export type RecordKind = keyof RecordOf;
+/** A picture as it goes to the server; the fact that names it says what it shows. */
+export interface PhotoRecord { id: string; jobId: string; jpeg: ArrayBuffer }
 export type AnyRecord = { [K in RecordKind]: { kind: K; record: RecordOf[K] } }[RecordKind];
 
+/** What a device makes: records, and the pictures that some of them name. */
+export type Made = AnyRecord | { kind: 'photo'; record: PhotoRecord };
+
 /** A record on its way to the server. It leaves only when the server has it; refused ones stay and are shown. */
-export interface OutboxEntry { seq?: number; kind: RecordKind; record: RecordOf[RecordKind]; refused?: { code: string; problems: Problem[] } }
+export interface OutboxEntry { seq?: number; kind: RecordKind | 'photo'; record: RecordOf[RecordKind] | PhotoRecord; refused?: { code: string; problems: Problem[] } }
 
 interface Schema extends DBSchema {
   circuit: { key: string; value: CircuitRecord };
   sheet: { key: string; value: SheetRecord; indexes: { circuitId: string } };
   job: { key: string; value: JobRecord; indexes: { circuitId: string } };
   fact: { key: string; value: FactRecord; indexes: { jobId: string } };
+  photo: { key: string; value: PhotoRecord };
   outbox: { key: number; value: OutboxEntry };
   meta: { key: string; value: unknown };
 }
@@ -21,8 +27,10 @@ export type Database = IDBPDatabase<Schema>;
 
 /** The device's own copy: every view reads from here, network or none. */
 export function openDatabase(name = 'jumper'): Promise<Database> {
-  return openDB<Schema>(name, 1, {
-    upgrade(db) {
+  return openDB<Schema>(name, 2, {
+    upgrade(db, from) {
+      if (from < 2) db.createObjectStore('photo', { keyPath: 'id' });
+      if (from > 0) return;
       db.createObjectStore('circuit', { keyPath: 'id' });
       db.createObjectStore('sheet', { keyPath: 'id' }).createIndex('circuitId', 'circuitId');
       db.createObjectStore('job', { keyPath: 'id' }).createIndex('circuitId', 'circuitId');
@@ -34,8 +42,8 @@ export function openDatabase(name = 'jumper'): Promise<Database> {
 }
 
 /** Writes records and queues them for the server, all or none. */
-export async function saveRecords(db: Database, records: AnyRecord[]): Promise<void> {
-  const tx = db.transaction(['circuit', 'sheet', 'job', 'fact', 'outbox'], 'readwrite');
+export async function saveRecords(db: Database, records: Made[]): Promise<void> {
+  const tx = db.transaction(['circuit', 'sheet', 'job', 'fact', 'photo', 'outbox'], 'readwrite');
   for (const { kind, record } of records) {
     void tx.objectStore(kind).put(record as never);
     void tx.objectStore('outbox').add({ kind, record });
@@ -45,10 +53,10 @@ export async function saveRecords(db: Database, records: AnyRecord[]): Promise<v
 
 /** Takes over what the server has. After a new epoch only what is still in the outbox is kept from before. */
 export async function applyChanges(db: Database, changes: Changes): Promise<void> {
-  const tx = db.transaction(['circuit', 'sheet', 'job', 'fact', 'outbox', 'meta'], 'readwrite');
+  const tx = db.transaction(['circuit', 'sheet', 'job', 'fact', 'photo', 'outbox', 'meta'], 'readwrite');
   const epoch = await tx.objectStore('meta').get('epoch');
   if (epoch !== undefined && epoch !== changes.epoch) {
-    for (const kind of ['circuit', 'sheet', 'job', 'fact'] as const) void tx.objectStore(kind).clear();
+    for (const kind of ['circuit', 'sheet', 'job', 'fact', 'photo'] as const) void tx.objectStore(kind).clear();
     for (const entry of await tx.objectStore('outbox').getAll()) void tx.objectStore(entry.kind).put(entry.record as never);
   }
   for (const [kind, records] of [['circuit', changes.circuits], ['sheet', changes.sheets], ['job', changes.jobs], ['fact', changes.facts]] as const)

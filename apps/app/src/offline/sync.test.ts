@@ -3,6 +3,7 @@ import 'fake-indexeddb/auto';
 import type { Changes, FactRecord } from '@jumper/contract';
 import type { Api, PutAnswer } from '../api/client';
 import { createApi } from '../api/client';
+import { openDB } from 'idb';
 import { openDatabase, type AnyRecord, type Database, type OutboxEntry } from './database';
 import { Sync } from './Sync';
 
@@ -21,6 +22,9 @@ class FakeServer implements Api {
     return this.answer ?? { kind: 'later' };
   };
   changesAfter = async () => (this.answer === null ? null : this.feed);
+  photos = new Map<string, ArrayBuffer>();
+  asked: string[] = [];
+  photo = async (_jobId: string, id: string) => { this.asked.push(id); return this.answer === null ? null : (this.photos.get(id) ?? null); };
 }
 
 let db: Database, server: FakeServer, sync: Sync, told: number, retries: number;
@@ -107,5 +111,52 @@ describe('the client', () => {
   it('takes a dead network, and a page in place of changes, as unreachable', async () => {
     expect((await createApi(async () => { throw new TypeError('failed'); }).put(entry)).kind).toBe('later');
     expect(await answering(200, '<html>').changesAfter(0)).toBeNull();
+  });
+});
+
+describe('photos', () => {
+  const PHOTO = '0191a000-0000-7000-8000-0000000000f1', jpeg = new Uint8Array([0xff, 0xd8, 0xff, 7]).buffer;
+  const bytes = (b: ArrayBuffer | null) => (b ? [...new Uint8Array(b)] : null);
+
+  it('are on the device at once with no network, and go out whole when there is one', async () => {
+    server.answer = null;
+    await sync.save([{ kind: 'photo', record: { id: PHOTO, jobId: JOB, jpeg } }, fact(1)]);
+    expect(bytes(await sync.photo(JOB, PHOTO))).toEqual([255, 216, 255, 7]);
+    expect(server.asked).toEqual([]);
+    server.answer = { kind: 'sent' };
+    await sync.run();
+    await sync.run();
+    expect(server.got.map((e) => e.kind)).toEqual(['photo', 'fact']);
+    expect(bytes((server.got[0]!.record as { jpeg: ArrayBuffer }).jpeg)).toEqual([255, 216, 255, 7]);
+  });
+
+  it('of another device are fetched once and kept; while the server is away there is none', async () => {
+    server.photos.set(PHOTO, jpeg);
+    server.answer = null;
+    expect(await sync.photo(JOB, PHOTO)).toBeNull();
+    server.answer = { kind: 'sent' };
+    expect(bytes(await sync.photo(JOB, PHOTO))).toEqual([255, 216, 255, 7]);
+    server.answer = null;
+    expect(bytes(await sync.photo(JOB, PHOTO))).toEqual([255, 216, 255, 7]);
+    expect(server.asked).toHaveLength(2);
+  });
+
+  it('go over the wire as a picture, not as JSON', async () => {
+    const seen: { path: string; type: string | null; body: unknown }[] = [];
+    const api = createApi(async (path, init) => { seen.push({ path: String(path), type: new Headers(init?.headers).get('content-type'), body: init?.body }); return new Response('{}', { status: 201 }); });
+    expect(await api.put({ kind: 'photo', record: { id: PHOTO, jobId: JOB, jpeg } })).toEqual({ kind: 'sent' });
+    expect(seen).toEqual([{ path: `/api/jobs/${JOB}/photos/${PHOTO}`, type: 'image/jpeg', body: jpeg }]);
+  });
+
+  it('come to a device that has an older store, which loses nothing', async () => {
+    const name = `old-${n++}`;
+    const old = await openDB(name, 1, { upgrade(d) { for (const s of ['circuit', 'sheet', 'job', 'fact']) { const store = d.createObjectStore(s, { keyPath: 'id' }); if (s !== 'circuit') store.createIndex(s === 'fact' ? 'jobId' : 'circuitId', s === 'fact' ? 'jobId' : 'circuitId'); } d.createObjectStore('outbox', { keyPath: 'seq', autoIncrement: true }); d.createObjectStore('meta'); } });
+    const { record } = fact(1.7);
+    await old.put('fact', record);
+    await old.add('outbox', { kind: 'fact', record });
+    old.close();
+    const now = await openDatabase(name);
+    expect([await now.count('fact'), await now.count('outbox'), await now.count('photo')]).toEqual([1, 1, 0]);
+    now.close();
   });
 });

@@ -28,7 +28,7 @@ describe('the demo', () => {
   };
 
   it('is laid down once, stays, and is laid anew only when asked', async () => {
-    expect(await seedDemo(server.source, server.store, { fresh: false, nowMs })).toBe(8);
+    expect(await seedDemo(server.source, server.store, { fresh: false, nowMs })).toBe(10);
     const first = await jobs();
     expect(await seedDemo(server.source, server.store, { fresh: false, nowMs })).toBe(0);
     expect((await jobs()).jobs.map((j) => j.id)).toEqual(first.jobs.map((j) => j.id));

@@ -10,6 +10,8 @@ export interface DemoJob {
   complaint: Complaint[];
   /** Minutes before now at which the log starts. */
   startedMinAgo: number;
+  /** The site of an earlier entry: another visit to the same circuit. */
+  again?: string;
   facts: (startMs: number) => FactBody[];
 }
 
@@ -41,6 +43,24 @@ function handReadings(request: Omit<SimulationRequest, 'schedule'> & { schedule?
   });
   const event = (min: number, kind: EventKind): FactBody => ({ kind: 'event', at: at(min), event: kind });
   return heatAtMin === null ? facts : [...facts, event(heatAtMin, 'heat-on')];
+}
+
+const YEAR_MIN = 525_600;
+
+/** A vessel looked at on a service visit, set right, and the job closed with its next check. */
+function serviceVisit(startMs: number, { foundBar, coldBar, topUps, seed }: { foundBar: number; coldBar: number; topUps: number; seed: number }): FactBody[] {
+  const at = (min: number) => new Date(startMs + 60_000 * min).toISOString();
+  return [
+    ...handReadings({ circuit: WALL_BOILER, faults: [{ id: 'vessel-undercharged', severity: 0.2, parameters: { prechargeGaugeBar: foundBar, startGaugeBar: coldBar } }], seed }, [0, 3, 6, 10, 15], startMs, 0.2),
+    finding(startMs, 18, { test: 'top-ups-per-month', count: topUps }),
+    finding(startMs, 20, { test: 'discharge-pipe', outcome: 'dry' }),
+    finding(startMs, 40, { test: 'precharge', valueBar: foundBar, circuitBar: 0, drainOpen: true }),
+    finding(startMs, 45, { test: 'gas-valve-bubbles', outcome: 'tight' }),
+    { kind: 'repair', at: at(50), repair: { kind: 'vessel-recharged', toBar: 0.8 } },
+    ...handReadings({ circuit: WALL_BOILER, faults: [{ id: 'none', severity: 0, parameters: { startGaugeBar: 1.2 } }], seed: seed + 1 }, [0, 3, 6, 10, 15, 20], startMs + 60 * 60_000, 0.2),
+    { kind: 'check', at: at(85), check: 'vessel-yearly', due: new Date(startMs + 365 * 86_400_000).toISOString().slice(0, 10) },
+    { kind: 'status', at: at(86), status: 'done' },
+  ];
 }
 
 export const DEMO_JOBS: DemoJob[] = [
@@ -104,5 +124,13 @@ export const DEMO_JOBS: DemoJob[] = [
       ...handReadings({ circuit: { ...WALL_BOILER, waterVolumeL: 70 }, faults: [{ id: 'none', severity: 0, parameters: { startGaugeBar: 1.1 } }], seed: 3 }, [0, 3, 6, 10, 15, 20, 28], startMs, 0.2),
       { kind: 'finding', at: new Date(startMs + 29 * 60_000).toISOString(), finding: { test: 'discharge-pipe', outcome: 'dry' } },
     ],
+  },
+  {
+    site: '9 Ropewalk', town: 'Harrowmere', sheet: WALL_BOILER, assumed: ['fill.mainsBar'], complaint: [], startedMinAgo: 2 * YEAR_MIN + 50 * 1440,
+    facts: (startMs) => serviceVisit(startMs, { foundBar: 0.5, coldBar: 1, topUps: 1, seed: 91 }),
+  },
+  {
+    site: '9 Ropewalk', town: 'Harrowmere', again: '9 Ropewalk', sheet: WALL_BOILER, assumed: ['fill.mainsBar'], complaint: [], startedMinAgo: YEAR_MIN + 16 * 1440,
+    facts: (startMs) => serviceVisit(startMs, { foundBar: 0.65, coldBar: 1.1, topUps: 0, seed: 93 }),
   },
 ];

@@ -17,11 +17,13 @@ export async function seedDemo(source: DataSource, records: RecordStore, options
   if (options.fresh) await companies.delete({ id: DEMO_COMPANY_ID });
   if (await companies.existsBy({ id: DEMO_COMPANY_ID })) return 0;
   await companies.insert({ id: DEMO_COMPANY_ID, name: DEMO_COMPANY_NAME, revision: 0, epoch: uuid() });
+  const circuits = new Map<string, string>();
   for (const demo of DEMO_JOBS) {
     const startMs = options.nowMs - 60_000 * demo.startedMinAgo;
     const at = new Date(startMs).toISOString();
-    const circuitId = v7(), jobId = v7();
-    await records.put(DEMO_COMPANY_ID, 'circuit', { id: circuitId, createdAt: at });
+    const circuitId = circuits.get(demo.again ?? '') ?? v7(), jobId = v7();
+    circuits.set(demo.site, circuitId);
+    if (!demo.again) await records.put(DEMO_COMPANY_ID, 'circuit', { id: circuitId, createdAt: at });
     await records.put(DEMO_COMPANY_ID, 'sheet', { id: v7(), circuitId, recordedAt: at, site: demo.site, town: demo.town, sheet: demo.sheet as never, assumed: demo.assumed });
     await records.put(DEMO_COMPANY_ID, 'job', { id: jobId, circuitId, openedAt: at, complaint: demo.complaint });
     for (const body of demo.facts(startMs)) await records.put(DEMO_COMPANY_ID, 'fact', { id: v7(), jobId, recordedAt: body.at, body } satisfies FactRecord);

@@ -5,6 +5,7 @@ import { createApp } from '../app';
 import { createDataSource } from '../db/dataSource';
 import { companyEntity } from '../features/records/records.entity';
 import { createLinkStore } from '../features/links/links.store';
+import { createPhotoStore } from '../features/photos/photos.store';
 import { createRecordStore } from '../features/records/records.store';
 import type { RecordStore } from '../features/records/RecordStore';
 
@@ -29,7 +30,7 @@ export async function startTestServer(options: { migrate?: boolean } = {}): Prom
   }
   const store = createRecordStore(source);
   const app = createApp({
-    records: store, links: createLinkStore(source),
+    records: store, links: createLinkStore(source), photos: createPhotoStore(source),
     companyOf: async (request) => request.get('x-company') ?? COMPANIES[0],
     companyName: async (id) => (await source.getRepository(companyEntity).findOneByOrFail({ id })).name,
     ping: async () => void (await source.query('select 1')),

@@ -7,6 +7,9 @@ import { systemPressureGaugeBar } from './systemPressure';
  *  every other doubt. Common practice: mean = flow − half the drop, drop 10 K (5–20), 75–100 % of the content heated. */
 export const HEATED = { share: 0.88, dropK: 10, leastDropK: 4, mostDropK: 20 } as const;
 
+/** A vessel is never quite without gas, bar absolute. */
+const LEAST_GAS_BAR = 0.03;
+
 export interface ExpectedInput {
   circuit: ResolvedCircuit;
   /** Cold starting point. */
@@ -36,7 +39,7 @@ export function expectedPressure(input: ExpectedInput): ExpectedPressure {
   return {
     gaugeBar: pressureWith(input, c, c.contentL * HEATED.share, half(HEATED.dropK), charge),
     lowGaugeBar: pressureWith(input, c, c.contentL * (1 - reach) * 0.8, half(HEATED.mostDropK * 0.8), charge + 0.08),
-    highGaugeBar: pressureWith(input, c, c.contentL * (1 + reach) * 0.96, half(HEATED.leastDropK), Math.max(charge - 0.08, -c.atmosphericBar)),
+    highGaugeBar: pressureWith(input, c, c.contentL * (1 + reach) * 0.96, half(HEATED.leastDropK), Math.max(charge - 0.08, LEAST_GAS_BAR - c.atmosphericBar)),
   };
 }
 

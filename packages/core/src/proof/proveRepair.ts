@@ -1,9 +1,11 @@
 import { expectedPressure } from '../circuit/expectedPressure';
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
-import type { Judgement } from '../judge/Diagnosis';
+import type { Interval, Judgement } from '../judge/Diagnosis';
 import type { FaultId } from '../judge/faults';
+import type { TestId } from '../judge/tests';
 import { cycleFeatures, type CycleFeatures } from '../log/cycleFeatures';
 import type { PressureLog } from '../log/PressureLog';
+import { wouldHaveShown, type StillThere } from './wouldHaveShown';
 
 /** Least rise of the flow temperature for a heat run to say anything about the vessel, K, and how near the greatest flow temperature it has to come. */
 const LEAST_RISE_K = 20, NEAR_LIMIT_K = 12;
@@ -22,6 +24,11 @@ export interface ProofInput {
   worked: FaultId[];
   /** Charge that the vessel was set to, where it was. */
   setToGaugeBar?: number;
+  /** Tests done after the work. */
+  testsAfter?: readonly TestId[];
+  /** Flows found before the work, L/h. */
+  inflowLPerH?: Interval | null;
+  lossLPerH?: Interval | null;
 }
 
 export interface Proof {
@@ -32,6 +39,8 @@ export interface Proof {
   after: CycleFeatures | null;
   /** Hot pressure that is right after the work, at the temperature that the run reached. */
   rightHot: { lowGaugeBar: number; highGaugeBar: number } | null;
+  /** Whether this run would have shown each fault that was worked on, were it still there. Empty without a run. */
+  stillThere: StillThere[];
 }
 
 export type ProofReason =
@@ -44,23 +53,27 @@ export type ProofReason =
   | { code: 'still-suspected'; fault: FaultId; probability: number }
   | { code: 'other-suspected'; fault: FaultId; probability: number }
   | { code: 'within-band'; hotBar: number; lowBar: number; highBar: number }
+  | { code: 'would-not-show'; row: StillThere }
   | { code: 'swing-changed'; beforeBar: number; afterBar: number };
 
 /** Whether a heat run after the work shows that it is put right. A run that could not have shown the fault proves nothing and is `unclear`. The
  *  practice behind it: heat to the maximum until the temperature is steady, and compare with what this circuit should do. */
-export function proveRepair({ circuit, before, after, now, worked, setToGaugeBar }: ProofInput): Proof {
+export function proveRepair({ circuit, before, after, now, worked, setToGaugeBar, testsAfter = [], inflowLPerH = null, lossLPerH = null }: ProofInput): Proof {
   const was = before ? cycleFeatures(before) : null, is = after ? cycleFeatures(after) : null;
   const heated = after?.events?.some((e) => e.kind === 'heat-on') ?? false;
-  if (!is || is.coldBar === null || is.hotBar === null || !heated) return { kind: 'unclear', reasons: [{ code: 'no-run' }], before: was, after: is, rightHot: null };
+  if (!is || is.coldBar === null || is.hotBar === null || !heated) return { kind: 'unclear', reasons: [{ code: 'no-run' }], before: was, after: is, rightHot: null, stillThere: [] };
   const reasons: ProofReason[] = [];
   if (was?.swingBar != null && is.swingBar !== null) reasons.push({ code: 'swing-changed', beforeBar: was.swingBar, afterBar: is.swingBar });
   if (is.hotBar > NEAR_RELIEF * circuit.reliefSetGaugeBar) reasons.push({ code: 'near-relief', hotBar: is.hotBar, reliefBar: circuit.reliefSetGaugeBar });
   const right = rightHot(circuit, is, setToGaugeBar);
+  const { tS } = after!.samples;
+  const stillThere = wouldHaveShown({ circuit, before: was, after: is, watchedMin: ((tS.at(-1) ?? 0) - (tS[0] ?? 0)) / 60, worked, testsAfter, rightHot: right, inflowLPerH, lossLPerH });
+  const found = { before: was, after: is, rightHot: right, stillThere };
   const doubt = circuit.gaugeStepBar / 2 + 0.03;
   if (right && is.hotBar > right.highGaugeBar + doubt) reasons.push({ code: 'rose-too-much', hotBar: is.hotBar, highBar: right.highGaugeBar });
   const still = now ? worked.filter((f) => f !== 'none').map((f) => ({ fault: f, probability: now.marginals[f] ?? 0 })).sort((a, b) => b.probability - a.probability)[0] : undefined;
   if (still && still.probability > STILL_THERE) reasons.push({ code: 'still-suspected', ...still });
-  if (reasons.some((r) => ['near-relief', 'rose-too-much', 'still-suspected'].includes(r.code))) return { kind: 'fail', reasons, before: was, after: is, rightHot: right };
+  if (reasons.some((r) => ['near-relief', 'rose-too-much', 'still-suspected'].includes(r.code))) return { kind: 'fail', reasons, ...found };
 
   const wantedC = circuit.maxFlowC - NEAR_LIMIT_K;
   if (is.hottestC === null) reasons.push({ code: 'no-temperature' });
@@ -68,8 +81,9 @@ export function proveRepair({ circuit, before, after, now, worked, setToGaugeBar
   if (right && is.hotBar < right.lowGaugeBar - doubt) reasons.push({ code: 'rose-too-little', hotBar: is.hotBar, lowBar: right.lowGaugeBar });
   const other = now?.hypotheses[0]?.faults[0];
   if (now && other !== undefined && other !== 'none' && (now.marginals.none ?? 0) < SOUND && now.hypotheses[0]!.probability > SOUND) reasons.push({ code: 'other-suspected', fault: other, probability: now.hypotheses[0]!.probability });
-  if (reasons.some((r) => r.code !== 'swing-changed')) return { kind: 'unclear', reasons, before: was, after: is, rightHot: right };
-  return { kind: 'pass', reasons: [{ code: 'within-band', hotBar: is.hotBar, lowBar: right!.lowGaugeBar, highBar: right!.highGaugeBar }, ...reasons], before: was, after: is, rightHot: right };
+  for (const row of stillThere) if (row.shows === false) reasons.push({ code: 'would-not-show', row });
+  if (reasons.some((r) => r.code !== 'swing-changed')) return { kind: 'unclear', reasons, ...found };
+  return { kind: 'pass', reasons: [{ code: 'within-band', hotBar: is.hotBar, lowBar: right!.lowGaugeBar, highBar: right!.highGaugeBar }, ...reasons], ...found };
 }
 
 function rightHot(circuit: ResolvedCircuit, f: CycleFeatures, setToGaugeBar?: number): { lowGaugeBar: number; highGaugeBar: number } | null {

@@ -1,4 +1,5 @@
 import type { RepairKind } from '../judge/Case';
+import type { TestId } from '../judge/tests';
 import type { Step } from '../procedures/testSteps';
 import type { PositionId } from './positions';
 import type { PartKind } from './comparePart';
@@ -17,6 +18,8 @@ export interface RunStep extends Step {
   fits?: PartKind;
   /** Safety or proof: it cannot be skipped. */
   must?: boolean;
+  /** Doing it is this test, as far as proving the repair goes. */
+  proves?: TestId;
 }
 
 export interface RunSheet {
@@ -45,7 +48,7 @@ const REFILL: RunStep = { id: 'refill', text: 'Refill slowly to the fill pressur
 const LOOP_OFF: RunStep = { id: 'loop-off', text: 'Shut the fill valves, take the loop off and cap it', note: 'Or shut the feed as it was found.', turns: [{ position: 'fill-loop', state: 'back' }], must: true };
 const POWER: RunStep = { id: 'power', text: 'Power on', turns: [{ position: 'boiler-power', state: 'back' }], must: true };
 const LOW_STOP: RunStep = { id: 'low-stop', text: 'Before refilling: power on briefly, the boiler must report low pressure', note: 'One that does not has a sensor that over-reads.', caution: 'Hand on the switch: off at once if it tries to fire.' };
-const LEAK_FLUID: RunStep = { id: 'leak-fluid', text: 'Leak fluid on the gas valve for a minute, then the cap', must: true };
+const LEAK_FLUID: RunStep = { id: 'leak-fluid', text: 'Leak fluid on the gas valve for a minute, then the cap', must: true, proves: 'gas-valve-bubbles' };
 const PUMP: RunStep[] = [
   { id: 'read-charge', text: 'Tyre gauge on the gas valve: read the charge as found', note: 'With water behind it the vessel only repeats the water pressure.', asks: 'charge-found' },
   { id: 'pump', text: 'Pump to the target and 0.05 bar for the coupling', note: 'Water is pushed out of the drain while it fills and the reading falls back: pump again until no more water comes.', caution: 'Never pump with the drain shut.' },
@@ -121,12 +124,12 @@ export const RUN_SHEETS = {
   'connection-clearing': {
     title: 'Clear the vessel’s connection', when: 'The vessel tests well and the swing stays.', minutes: 50, coolBelowC: 50, repairs: ['connection-cleared'],
     steps: [HEAT_OFF, FOUND, ISOLATE, DRAIN, ZERO, { id: 'hose', text: 'Hose or pipe off at both ends', caution: 'The vessel may still push: towel, face away.' },
-      { id: 'clear', text: 'Rod and flush it, or renew it; look into the port', must: true }, { id: 'fit', text: 'New washers, fit it' }, PUMP[3]!, ...back()],
+      { id: 'clear', text: 'Rod and flush it, or renew it; look into the port', must: true, proves: 'vessel-connection-flow' }, { id: 'fit', text: 'New washers, fit it' }, PUMP[3]!, ...back()],
   },
   'gauge-change': {
     title: 'Change the gauge or sensor', when: 'A second gauge says otherwise.', minutes: 30, coolBelowC: 50, repairs: ['gauge-changed'],
     steps: [HEAT_OFF, FOUND, ISOLATE, DRAIN, ZERO, { id: 'compare', text: 'New against old: range, thread, plug', fits: 'gauge', must: true }, { id: 'fit', text: 'Fit it' },
-      { id: 'zero-new', text: 'The new one must read zero now', asks: 'gauge-zero', must: true }, ...back(LOW_STOP)],
+      { id: 'zero-new', text: 'The new one must read zero now', asks: 'gauge-zero', must: true, proves: 'gauge-at-zero' }, ...back(LOW_STOP)],
   },
   'drain-refill': {
     title: 'Drain down and refill', when: 'Work on the circuit itself.', minutes: 120, coolBelowC: 50, repairs: [],

@@ -119,7 +119,7 @@ function Bench({ parts, after }: { parts: JobParts; after?: string }) {
   const circuit = (
     <View className="gap-1 pt-2">
       <Heading>Circuit</Heading>
-      <CircuitDrawing jobId={jobId} sheet={file.circuit} units={units} />
+      <CircuitDrawing jobId={jobId} circuitId={parts.job.circuitId} sheet={file.circuit} units={units} />
       <SheetSummary sheet={parts.sheet} units={units} />
       <JobFiles parts={parts} file={file} />
     </View>

@@ -7,6 +7,7 @@ import { Text } from '../../ui/Text';
 import type { ProofView } from '../proof/proofView';
 import { pressureText, type Units } from '../units/units';
 import { lowerFirst } from '../units/words';
+import { RunTable } from '../proof/RunTable';
 import { verdict } from './suspects';
 
 interface Props { jobId: string; skipped: ReadonlyMap<string, string>; diagnosis: Diagnosis; proof: ProofView | null; stale: boolean; units: Units }
@@ -31,6 +32,7 @@ export function VerdictBlock({ jobId, skipped, diagnosis, proof, stale, units }:
         <>
           <Text role="heading" aria-level={2} className={`font-semibold text-[20px] leading-[25px] ${PROOF_TONE[proof.kind]}`}>{proof.headline}</Text>
           {proof.lines.map((l) => <Text key={l} className="text-ink2">{l}</Text>)}
+          {proof.bands.length > 0 ? <RunTable bands={proof.bands} units={units} /> : null}
         </>
       ) : (
         <>

@@ -42,6 +42,9 @@ export function suspects(judgement: Judgement, { least = 3, most = 6 } = {}): Su
   return shown;
 }
 
+/** Something is wrong, more likely than not. */
+export const faultStands = (d: Diagnosis): boolean => { const first = (d.now ?? d).hypotheses[0]; return first !== undefined && first.faults[0] !== 'none' && first.probability >= 0.5; };
+
 export interface Verdict { headline: string; text: string; kind: 'sound' | 'found' | 'open' }
 
 /** The state of knowledge in two lines, without more certainty than there is. */

@@ -1,11 +1,14 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import type { JobParts } from '@jumper/contract';
+import type { FactBody, JobParts } from '@jumper/contract';
 import type { Case } from '@jumper/core';
 import { useSyncExternalStore } from 'react';
 import { askJudge, judgeProgress, Overtaken, type Line } from '../../workers/judgeClient';
 
 /** Names a job's case by the records that it is made of. They never change, so neither does the case; a month's log is not spelled out. */
-export const caseKey = (parts: JobParts): string => [parts.job.id, parts.sheet.id, ...parts.facts.map((f) => f.id).sort()].join();
+const JUDGED = new Set<string>(['reading', 'event', 'finding', 'repair', 'log', 'retraction'] satisfies FactBody['kind'][]);
+
+/** Changes when what the judge is asked changes, and with nothing else: a photo or a ticked step asks nothing new. */
+export const caseKey = (parts: JobParts): string => [parts.job.id, parts.sheet.id, ...parts.facts.flatMap((f) => (JUDGED.has(f.body.kind) ? [f.id] : [])).sort()].join();
 
 /** The judge's answer for a case. While a new one is worked out the last stays; `isPlaceholderData` says so. */
 export function useDiagnosis(input: Case | null, key: string, line: Line = 'now') {

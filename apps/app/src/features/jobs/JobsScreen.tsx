@@ -34,7 +34,9 @@ export function JobsScreen() {
   // What is due today or overdue stands before the jobs, the rest after them.
   const pressing = due.some((r) => r.days <= 0);
   const dueList = <DueList rows={due} onDone={(r) => void seen(r)} />;
-  const title = `${new Date(nowMs).toLocaleDateString('en-GB', { weekday: 'long' })}, ${rows?.length ?? 0} ${rows?.length === 1 ? 'job' : 'jobs'}`;
+  const open = rows?.filter((r) => !r.closed) ?? [], closed = rows?.filter((r) => r.closed) ?? [];
+  const [showClosed, setShowClosed] = useState(false);
+  const title = `${new Date(nowMs).toLocaleDateString('en-GB', { weekday: 'long' })}, ${open.length} ${open.length === 1 ? 'job' : 'jobs'}`;
   return (
     <View className="mx-auto w-full max-w-[760px] flex-1">
       <View className="flex-row items-center justify-between px-4 pb-2 pt-5">
@@ -45,7 +47,13 @@ export function JobsScreen() {
       <ScrollView className="flex-1">
         {pressing ? dueList : null}
         {rows?.length === 0 ? <State title="No jobs yet" text="Make one from a complaint, or open a case file." /> : null}
-        <View role="list" aria-label="Jobs">{rows?.map((r) => <Row key={r.id} row={r} />)}</View>
+        <View role="list" aria-label="Jobs">{open.map((r) => <Row key={r.id} row={r} />)}</View>
+        {closed.length > 0 ? (
+          <View>
+            <Pressable role="button" aria-expanded={showClosed} onPress={() => setShowClosed(!showClosed)} className="min-h-[52px] flex-row items-center justify-between border-b border-hair px-4 active:bg-sheet"><Text className="font-medium">{`Closed, ${closed.length}`}</Text><Text className="text-ink2">{showClosed ? 'Fold away' : 'Show'}</Text></Pressable>
+            {showClosed ? <View role="list" aria-label="Closed jobs">{closed.map((r) => <Row key={r.id} row={r} />)}</View> : null}
+          </View>
+        ) : null}
         {pressing ? null : dueList}
         <CaseFileOpener />
         <View className="gap-3 px-4 pb-6 pt-3"><Button label="Tools" onPress={() => router.navigate('/tools')} /><Button label="Settings" kind="quiet" onPress={() => router.navigate('/settings')} /></View>

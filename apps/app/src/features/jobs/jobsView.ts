@@ -3,7 +3,7 @@ import { CHECKS, COMPLAINT_ROWS, type CheckId } from '@jumper/core';
 import { capital } from '../units/words';
 import { pressureNumber, type Units } from '../units/units';
 
-export interface JobRow { id: string; number: string; site: string; line: string; status: string; when: string; tone: 'oxide' | 'verdigris' | 'slate' | 'ink2' }
+export interface JobRow { id: string; number: string; site: string; line: string; status: string; when: string; tone: 'oxide' | 'verdigris' | 'slate' | 'ink2'; closed: boolean }
 
 /** The list of jobs: the newest work first; each opens with its last pressure. */
 export function jobRows(jobs: JobParts[], units: Units, nowMs: number): JobRow[] {
@@ -15,12 +15,13 @@ export function jobRows(jobs: JobParts[], units: Units, nowMs: number): JobRow[]
       const pressures = (file.logs ?? []).flatMap((l) => l.samples.pressureBar).filter((p): p is number => p !== null);
       const last = pressures.at(-1);
       const findings = standing.filter((f) => f.body.kind === 'finding').length;
+      const closed = standing.findLast((f) => f.body.kind === 'status')?.body as { status: string } | undefined;
       const relief = file.circuit.reliefValve?.setBar ?? 3;
-      const status = pressures.length === 0 && findings === 0 ? 'to begin' : findings > 0 ? `${findings} ${findings === 1 ? 'test' : 'tests'} done` : 'logging';
+      const status = closed?.status === 'done' ? 'closed' : pressures.length === 0 && findings === 0 ? 'to begin' : findings > 0 ? `${findings} ${findings === 1 ? 'test' : 'tests'} done` : 'logging';
       return {
         id: parts.job.id, number: last === undefined ? '–' : pressureNumber(last, units.pressure), site: parts.sheet.site,
         line: parts.job.complaint.length ? sentence(parts.job.complaint.map((c) => COMPLAINT_ROWS[c].short)) : 'Service visit',
-        status, when: ago(lastAt(parts), nowMs), tone: last === undefined ? 'slate' : last > 0.75 * relief ? 'oxide' : 'ink2',
+        status, when: ago(lastAt(parts), nowMs), tone: last === undefined ? 'slate' : last > 0.75 * relief ? 'oxide' : 'ink2', closed: closed?.status === 'done',
       };
     });
 }

@@ -5,6 +5,7 @@ import { Button } from '../../ui/Button';
 import { Header } from '../../ui/Header';
 import { Notice } from '../../ui/Notice';
 import { flowsOnPaper, offPaper } from '../../ui/paper';
+import { Picture } from '../../ui/Picture';
 import { Text } from '../../ui/Text';
 import { benchView } from '../bench/benchView';
 import { caseKey, useDiagnosis } from '../bench/useDiagnosis';
@@ -18,6 +19,7 @@ import { reportChart } from './reportChart';
 import { reportDocument } from './reportDocument';
 import { makePdf } from './savePdf';
 import { reportView, type ReportView } from './reportView';
+import { useReportPhotos } from './useReportPhotos';
 import { useSession } from './useSession';
 
 export function ReportScreen({ jobId }: { jobId: string }) {
@@ -36,11 +38,13 @@ function Report({ parts }: { parts: JobParts }) {
   const figure = useMemo(() => ({ ...benchView(parts, file, units).figure, forecast: null }), [parts, file, units]);
   const [making, setMaking] = useState(false);
   const [failed, setFailed] = useState<string | null>(null);
+  const chart = useMemo(() => (figure.taken > 1 ? reportChart(figure, units) : null), [figure, units]);
+  const photos = useReportPhotos(parts);
   const head = { company: session?.company.name ?? '', person: session?.person.name ?? '' };
   const save = async () => {
     setMaking(true); setFailed(null);
     try {
-      const document = reportDocument(view, head, figure.taken > 1 ? reportChart(figure, units) : null);
+      const document = reportDocument(view, head, chart, photos.data ?? []);
       saveBlob(await makePdf(document), fileName(parts.sheet.site, new Date(), 'pdf'));
     } catch (error) {
       setFailed(`The PDF could not be made: ${String(error)}. Print it instead.`);
@@ -70,11 +74,12 @@ function Report({ parts }: { parts: JobParts }) {
               {view.proof.lines.map((l) => <Text key={l} className="text-[14px] leading-[19px]">{l}</Text>)}
             </Part>
           ) : null}
+          {photos.data?.length ? <Part title="Photos"><View className="flex-row flex-wrap gap-3">{photos.data.map((p, i) => <View key={i} className="w-[150px]"><Picture address={p.address} alt={p.line} width={150} height={112} /><Text className="text-[13px] text-ink2">{p.line}</Text></View>)}</View></Part> : null}
           {view.said.length > 0 ? <Part title="Advice, and what stays">{view.said.map((w) => <Text key={w} className="text-[14px] leading-[19px]">{w}</Text>)}</Part> : null}
           {view.open.length > 0 ? <Part title="Not put back yet">{view.open.map((w) => <Text key={w} className="text-oxide">{w}</Text>)}</Part> : null}
           <Part title="For you">{view.advice.map((a) => <Text key={a} className="text-[14px] leading-[19px]">{a}</Text>)}{view.checks.length > 0 ? view.checks.map((c) => <Text key={c}><Text className="font-semibold">Next: </Text>{c}</Text>) : <Text><Text className="font-semibold">Next check: </Text>{view.nextCheck}</Text>}</Part>
         </View>
-        <View {...offPaper} className="px-4 pb-5"><CustomerLink jobId={parts.job.id} report={customerReportOf(view, head)} /></View>
+        <View {...offPaper} className="px-4 pb-5"><CustomerLink jobId={parts.job.id} report={customerReportOf(view, head, chart)} /></View>
       </ScrollView>
       <View {...offPaper} className="gap-2 border-t border-ink bg-sheet px-3 py-3">
         {failed ? <Notice kind="danger" live>{failed}</Notice> : null}

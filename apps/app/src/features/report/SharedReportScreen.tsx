@@ -4,6 +4,7 @@ import { ScrollView, View } from 'react-native';
 import type { CustomerReport } from '@jumper/contract';
 import { openLink } from '../../api/links';
 import { State } from '../../ui/State';
+import { Picture } from '../../ui/Picture';
 import { Text } from '../../ui/Text';
 
 const TONE = { pass: 'text-verdigris', fail: 'text-oxide', unclear: 'text-brass' } as const;
@@ -29,12 +30,14 @@ function Shared({ report: r }: { report: CustomerReport }) {
         </View>
         {lines('What you told us', [r.complaint])}
         <Part title="What we found">{r.rows.map((row) => <View key={row.label} className="min-h-[40px] flex-row items-center gap-3 border-t border-hair"><Text className="min-w-0 flex-[2]">{row.label}</Text><Text className="min-w-0 flex-1 font-semibold">{row.left ? `${row.found}, then ${row.left}` : row.found}</Text></View>)}</Part>
+        {r.chart ? <Picture address={`data:image/svg+xml;utf8,${encodeURIComponent(r.chart)}`} alt={`Pressure over time. ${r.rows.map((row) => `${row.label}: ${row.found}`).join('. ')}`} width="100%" whole white /> : null}
         {lines('Tests', r.tests)}
         {lines('Cause', r.cause ? [r.cause] : [])}
         {lines('What we did', r.work)}
         {lines('Parts fitted', r.parts)}
         {r.proof ? <Part title="Proof"><Text className={`font-semibold text-[17px] ${TONE[r.proof.kind]}`}>{r.proof.headline}</Text>{r.proof.lines.map((l) => <Text key={l}>{l}</Text>)}</Part> : null}
         {lines('Advice, and what stays', r.said)}
+        {lines('Not put back yet', r.open)}
         {lines('For you', r.advice)}
         {lines('Next checks', r.checks.length ? r.checks : [r.nextCheck])}
       </View>

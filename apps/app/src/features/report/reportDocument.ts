@@ -1,12 +1,14 @@
 import type { ReportView } from './reportView';
 
+/** A picture with its line; the address holds the whole of it. */
+export interface ReportPhoto { address: string; line: string }
 export interface ReportHead { company: string; person: string }
 type Node = Record<string, unknown>;
 
 const INK = '#1C2528', GREY = '#566167', TONE = { pass: '#23715A', fail: '#A3271B', unclear: '#8A5D06' } as const;
 
 /** The report as a document for the PDF writer: A4, real text, the chart as vectors, fonts embedded. */
-export function reportDocument(view: ReportView, head: ReportHead, chart: string | null): Node {
+export function reportDocument(view: ReportView, head: ReportHead, chart: string | null, photos: ReportPhoto[] = []): Node {
   const part = (title: string, ...content: (Node | string)[]): Node[] => (content.length ? [{ text: title, style: 'part' }, ...content.map((c) => (typeof c === 'string' ? { text: c } : c))] : []);
   const left = view.work.length > 0;
   return {
@@ -23,8 +25,11 @@ export function reportDocument(view: ReportView, head: ReportHead, chart: string
       ...(chart ? [{ svg: chart, width: 515, margin: [0, 10, 0, 0] }] : []),
       ...part('Tests', ...view.tests), ...part('Cause', ...(view.cause ? [view.cause] : [])), ...part('What we did', ...(view.work.length ? view.work : ['No work was done on this visit.'])), ...part('Parts fitted', ...view.parts),
       ...(view.proof ? part('Proof', { text: view.proof.headline, bold: true, fontSize: 12, color: TONE[view.proof.kind] }, ...view.proof.lines) : []),
+      ...(photos.length ? [{ text: 'Photos', style: 'part' }, ...rowsOf(photos, 3).map((row) => ({ unbreakable: true, columnGap: 8, margin: [0, 2, 0, 4], columns: row.map((p) => ({ width: 166, stack: [{ image: p.address, fit: [166, 124] }, { text: p.line, fontSize: 8.5, color: GREY }] })) }))] : []),
       ...part('Advice, and what stays', ...view.said), ...part('Not put back yet', ...view.open), ...part('For you', ...view.advice),
       ...part('Next checks', ...(view.checks.length ? view.checks : [view.nextCheck])),
     ],
   };
 }
+
+const rowsOf = <T>(items: T[], perRow: number): T[][] => (items.length === 0 ? [] : [items.slice(0, perRow), ...rowsOf(items.slice(perRow), perRow)]);

@@ -1,7 +1,7 @@
 import { standingFacts, type JobParts } from '@jumper/contract';
 import { COMPLAINT_ROWS, cycleFeatures, faultRow, PART_KINDS, resolveCircuit, type Case, type Diagnosis, type FaultId, type Finding, type PressureLog } from '@jumper/core';
 import { findingText, REPAIR_TITLES } from '../bench/recordRows';
-import { shareText } from '../bench/suspects';
+import { faultStands, shareText } from '../bench/suspects';
 import { proofView, type ProofView } from '../proof/proofView';
 import { workState } from '../work/workState';
 import { longDay, lowerFirst, plain } from '../units/words';
@@ -59,7 +59,7 @@ export function reportView(parts: JobParts, file: Case, diagnosis: Diagnosis | n
     said: state.said.map(({ body: b }) => `${b.what === 'advice' ? 'We advised' : 'A defect'}: ${b.text} (${plain(b.answer)}${b.word ? `; in your words: “${b.word}”` : ''})`),
     open: state.open.map(putBackText),
     checks: state.checks.filter((c) => !c.body.done).map(({ body: b }) => `${checkTitle(b.check)}: ${dayText(b.due)}`),
-    nextCheck: proof && proof.kind !== 'pass' ? 'As soon as the work is finished' : longDay(lastMs + 365 * 86_400_000),
+    nextCheck: proof && proof.kind !== 'pass' ? 'As soon as the work is finished' : !proof && diagnosis && faultStands(diagnosis) ? 'As soon as the fault is put right' : longDay(lastMs + 365 * 86_400_000),
   };
 }
 

@@ -4,6 +4,7 @@ import { Pressable, View } from 'react-native';
 import type { CircuitSheet, TestId } from '@jumper/core';
 import { testRow } from '@jumper/core';
 import { Text } from '../../ui/Text';
+import { PhotoStrip } from '../photos/PhotoStrip';
 import type { Units } from '../units/units';
 import { SchematicFigure } from './SchematicFigure';
 import { schematicView, type DrawnPart } from './schematicView';
@@ -15,7 +16,7 @@ const TESTS_AT: Partial<Record<DrawnPart['kind'], TestId[]>> = {
 };
 
 /** The drawing with what is known of the part that was touched, and the tests that look at it. */
-export function CircuitDrawing({ jobId, sheet, units }: { jobId: string; sheet: CircuitSheet; units: Units }) {
+export function CircuitDrawing({ jobId, circuitId, sheet, units }: { jobId: string; circuitId: string; sheet: CircuitSheet; units: Units }) {
   const view = useMemo(() => schematicView(sheet, units), [sheet, units]);
   const [chosen, setChosen] = useState<string | null>(null);
   const part = view.parts.find((p) => p.id === chosen) ?? null;
@@ -29,8 +30,14 @@ export function CircuitDrawing({ jobId, sheet, units }: { jobId: string; sheet: 
           {part.facts.map((f) => <Text key={f} className="text-[14.5px] leading-[19px]">{f}</Text>)}
           {tests.map((t) => <Pressable key={t} role="button" onPress={() => router.navigate(`/jobs/${jobId}/test/${t}` as never)} className="min-h-[48px] justify-center active:opacity-70"><Text className="underline">{testRow(t).title}</Text></Pressable>)}
           <Pressable role="button" onPress={() => router.navigate(`/jobs/${jobId}/sheet` as never)} className="min-h-[48px] justify-center active:opacity-70"><Text className="underline">Change what the sheet says</Text></Pressable>
+          <PhotoStrip jobId={jobId} circuitId={circuitId} of={part.id} title={part.title} />
         </View>
-      ) : <Text className="text-[13.5px] text-ink2">Touch a part to see what is known of it.</Text>}
+      ) : (
+        <>
+          <Text className="text-[13.5px] text-ink2">Touch a part to see what is known of it.</Text>
+          <PhotoStrip jobId={jobId} circuitId={circuitId} of="circuit" title="The plant" />
+        </>
+      )}
     </View>
   );
 }

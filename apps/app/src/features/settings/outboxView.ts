@@ -3,8 +3,8 @@ import type { FactRecord } from '@jumper/contract';
 
 export interface OutboxView { waiting: number; refused: { key: string; title: string; reasons: string[] }[] }
 
-const KINDS = { circuit: 'A circuit', sheet: 'A circuit’s sheet', job: 'A job', fact: 'An entry' } as const;
-const FACTS: Record<FactRecord['body']['kind'], string> = { reading: 'A reading', event: 'An event', finding: 'A finding', repair: 'Work done', log: 'A recorded log', retraction: 'Something taken back', status: 'A job’s state', position: 'Something turned or put back', step: 'A step of a run sheet', part: 'A part fitted', said: 'Advice or a defect', check: 'Something to look at again', skip: 'A test left out', school: 'A way of working' };
+const KINDS = { circuit: 'A circuit', sheet: 'A circuit’s sheet', job: 'A job', fact: 'An entry', photo: 'A photo' } as const;
+const FACTS: Record<FactRecord['body']['kind'], string> = { reading: 'A reading', event: 'An event', finding: 'A finding', repair: 'Work done', log: 'A recorded log', retraction: 'Something taken back', status: 'A job’s state', position: 'Something turned or put back', step: 'A step of a run sheet', part: 'A part fitted', said: 'Advice or a defect', check: 'Something to look at again', skip: 'A test left out', school: 'A way of working', photo: 'What a photo shows' };
 const CODES: Record<string, string> = { 'parent-missing': 'What it belongs to is not on the server.', 'record-differs': 'The server has another record under the same id.', 'too-large': 'It is too large for the server.' };
 
 export function outboxView(entries: OutboxEntry[]): OutboxView {

@@ -53,7 +53,7 @@ function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
   const log = useMemo(() => jobToCase(parts).logs?.at(-1) ?? null, [parts]);
   const cooling = useCooling(parts, steps?.coolBelowC);
   const gated = cooling !== null && cooling.minutes > 0;
-  const trap = test === 'precharge' ? prechargeTrap(form) : null;
+  const trap = test === 'precharge' ? prechargeTrap(form, units) : null;
   const begins = startField(row);
   const setForm = (change: Partial<FindingForm>) => { draft.set({ ...draft.value, form: { ...form, ...change } }); setProblems({}); };
   const leave = () => { draft.clear(); watch.clear(); };

@@ -17,8 +17,12 @@ it('names what is missing or wrong, and takes the user’s unit', () => {
 });
 
 it('sees the precharge trap', () => {
-  expect(prechargeTrap(empty)).toBe('drain-shut');
-  expect(prechargeTrap({ ...empty, values: { circuitBar: '0.4' }, flags: { drainOpen: true } })).toBe('circuit-not-empty');
-  expect(prechargeTrap({ ...empty, values: { circuitBar: '0' }, flags: { drainOpen: true } })).toBeNull();
+  expect(prechargeTrap(empty, METRIC)).toBe('drain-shut');
+  expect(prechargeTrap({ ...empty, values: { circuitBar: '0.4' }, flags: { drainOpen: true } }, METRIC)).toBe('circuit-not-empty');
+  expect(prechargeTrap({ ...empty, values: { circuitBar: '0' }, flags: { drainOpen: true } }, METRIC)).toBeNull();
+  // The same pressure in another unit says the same.
+  const kPa = { ...METRIC, pressure: 'kPa' as const };
+  expect(prechargeTrap({ ...empty, values: { circuitBar: '4' }, flags: { drainOpen: true } }, kPa)).toBeNull();
+  expect(prechargeTrap({ ...empty, values: { circuitBar: '40' }, flags: { drainOpen: true } }, kPa)).toBe('circuit-not-empty');
 });
 

@@ -1,5 +1,5 @@
 import { finding as findingSchema, problemsOf } from '@jumper/contract';
-import { toBar, toCelsius, type Finding, type TestId, type TestRow, type ValueSpec } from '@jumper/core';
+import { EMPTY_GAUGE_BAR, toBar, toCelsius, type Finding, type TestId, type TestRow, type ValueSpec } from '@jumper/core';
 import { parseTyped, type Units } from '../units/units';
 
 export interface FindingForm { outcome: string | null; values: Record<string, string>; flags: Record<string, boolean>; words: Record<string, string> }
@@ -38,8 +38,8 @@ export function findingOf(test: TestId, row: TestRow, form: FindingForm, units: 
 }
 
 /** The trap of the precharge reading: with water still behind the diaphragm the tyre gauge repeats the water's pressure. */
-export function prechargeTrap(form: FindingForm): 'circuit-not-empty' | 'drain-shut' | null {
+export function prechargeTrap(form: FindingForm, units: Units): 'circuit-not-empty' | 'drain-shut' | null {
   const circuit = parseTyped(form.values.circuitBar ?? '');
-  if (circuit.kind === 'number' && circuit.value > 0.05) return 'circuit-not-empty';
+  if (circuit.kind === 'number' && toBar(circuit.value, units.pressure) > EMPTY_GAUGE_BAR) return 'circuit-not-empty';
   return form.flags.drainOpen ? null : 'drain-shut';
 }

@@ -9,14 +9,14 @@ import { Text } from '../../ui/Text';
 import { isTemporary, type WorkState } from './workState';
 import { addDays, checkTitle, dayText, putBackText } from './workWords';
 
-interface Props { parts: JobParts; state: WorkState; proof: 'pass' | 'fail' | 'unclear' | null; onAdd: (bodies: FactBody[]) => void }
+interface Props { parts: JobParts; state: WorkState; proof: 'pass' | 'fail' | 'unclear' | null; faultFound: boolean; onAdd: (bodies: FactBody[]) => void }
 
 /** The end of a visit: nothing left away by accident, what has to be looked at again, and when. */
-export function CloseJob({ parts, state, proof, onAdd }: Props) {
+export function CloseJob({ parts, state, proof, faultFound, onAdd }: Props) {
   const [nowMs, setNowMs] = useState<number | null>(null);
   const [left, setLeft] = useState<string[]>([]);
   const file = useMemo(() => jobToCase(parts), [parts]);
-  const checks = useMemo(() => nextChecks({ sheet: file.circuit, repairs: file.repairs ?? [], findings: file.findings ?? [], temporary: isTemporary(state) }), [file, state]);
+  const checks = useMemo(() => nextChecks({ sheet: file.circuit, repairs: file.repairs ?? [], findings: file.findings ?? [], temporary: isTemporary(state), unrepaired: faultFound && proof !== 'pass' }), [file, state, faultFound, proof]);
   if (state.closed) return <Button label="Open the job again" onPress={() => onAdd([{ kind: 'status', at: new Date().toISOString(), status: 'open' }])} />;
   if (nowMs === null) return <Button label="Close the job" kind="next" onPress={() => setNowMs(Date.now())} />;
   const close = () => {

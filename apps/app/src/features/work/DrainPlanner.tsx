@@ -29,7 +29,7 @@ export function DrainPlanner({ jobId, units }: { jobId: string; units: Units }) 
       <Field label="The work is above the gauge by" unit="m" numeric value={form.workHeightM} onChange={(workHeightM) => set({ ...form, workHeightM, done: [] })} />
       {result.kind === 'bad' ? <Notice kind="caution" live>{result.message}</Notice> : (
         <View testID="drain-plan" className="gap-3">
-          <Text className="font-semibold">{`About ${Math.round(result.plan.litresOut)} L come out; ${pressureText(result.plan.leftGaugeBar, units.pressure)} stays below.`}</Text>
+          <Text className="font-semibold">{`About ${Math.round(result.plan.litresOut)} L come out. ${result.plan.leftGaugeBar > 0.02 ? `What stays below shows ${pressureText(result.plan.leftGaugeBar, units.pressure)}.` : 'Then the gauge shows nothing: the work is at its height or below.'}`}</Text>
           {result.plan.open.length > 0 ? <View className="gap-2"><Text className="text-ink2">Open the vents from the top down</Text>{result.plan.open.map((s) => check(`open.${s.floor}`, `${s.floor}: ${s.radiators} radiators, ${Math.round(s.litres)} L`))}</View> : null}
           {result.plan.keep.length > 0 ? <Text>{`Stays full: ${result.plan.keep.join(', ')}`}</Text> : null}
           {result.plan.bleed.length > 0 ? <View className="gap-2"><Text className="text-ink2">{`Refill: bleed from the bottom up, top up to 1 bar, about ${result.plan.topUps} ${result.plan.topUps === 1 ? 'round' : 'rounds'}`}</Text>{Array.from({ length: Math.min(result.plan.topUps, 12) }, (_, round) => result.plan.bleed.map((floor) => check(`bleed.${round}.${floor}`, `Round ${round + 1}: ${floor}`)))}</View> : null}

@@ -6,6 +6,7 @@ import { FAULTS, highestFlowC, PART_KINDS, RUN_SHEET_IDS, runSheet, sheetsFor, s
 import { Header } from '../../ui/Header';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
+import { faultStands } from '../bench/suspects';
 import { caseKey, useDiagnosis } from '../bench/useDiagnosis';
 import { useAddFact } from '../jobs/useAddFact';
 import { WithJob } from '../jobs/WithJob';
@@ -57,7 +58,7 @@ function Work({ parts }: { parts: JobParts }) {
           {state.said.map(({ id, body }) => <Text key={id} className="border-t border-hair px-4 py-2">{body.text}<Text className="text-ink2">{`  ${plain(body.answer)}${body.word ? `: “${body.word}”` : ''}`}</Text></Text>)}
           <View className="px-4 pt-1"><SaidForm onAdd={(b) => void add(b)} /></View>
         </Part>
-        <Part title="End of the visit"><View className="px-4"><CloseJob parts={parts} state={state} proof={proof?.kind ?? null} onAdd={(b) => void addAll(b)} /></View></Part>
+        <Part title="End of the visit"><View className="px-4"><CloseJob parts={parts} state={state} proof={proof?.kind ?? null} faultFound={diagnosis !== null && faultStands(diagnosis)} onAdd={(b) => void addAll(b)} /></View></Part>
       </ScrollView>
     </View>
   );

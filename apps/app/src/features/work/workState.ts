@@ -1,5 +1,5 @@
 import { standingFacts, type FactBody, type FactRecord, type JobParts } from '@jumper/contract';
-import { CHARGING_REPAIRS, eventOfPosition, heatForbiddenBy, positionOfEvent, runProgress, runSheet, toPutBack, type CircuitSheet, type PartFitted, type PositionId, type PositionSaid, type PutBack, type RunProgress, type RunSheetId, type StepSaid } from '@jumper/core';
+import { CHARGING_REPAIRS, eventOfPosition, heatForbiddenBy, positionOfEvent, runProgress, runSheet, toPutBack, type CircuitSheet, type PartFitted, type PositionId, type PositionSaid, type PutBack, type RunProgress, type RunSheetId, type StepSaid, type TestId } from '@jumper/core';
 
 export interface RunState { run: string; sheet: RunSheetId; startedAt: string; progress: RunProgress }
 type Of<K extends FactBody['kind']> = Extract<FactBody, { kind: K }>;
@@ -17,14 +17,16 @@ export interface WorkState {
   skips: Map<string, string>;
   schools: Map<string, string>;
   closed: boolean;
+  /** Tests that were done as a step of a run sheet. */
+  provedBySteps: TestId[];
 }
 
 export function workState(parts: JobParts): WorkState {
   const facts = standingFacts(parts.facts);
   const of = <K extends FactBody['kind']>(kind: K) => facts.filter((f): f is FactRecord & { body: Of<K> } => f.body.kind === kind);
-  const open = toPutBack(positionsSaid(parts));
+  const open = toPutBack(positionsSaid(parts)), runs = runsOf(of('step').map((f) => f.body));
   return {
-    open, forbids: heatForbiddenBy(open), runs: runsOf(of('step').map((f) => f.body)),
+    open, forbids: heatForbiddenBy(open), runs, provedBySteps: runs.flatMap((r) => runSheet(r.sheet).steps.flatMap((s) => (s.proves && r.progress.said.get(s.id)?.did === 'done' ? [s.proves] : []))),
     parts: of('part').map((f) => ({ id: f.id, at: f.body.at, part: f.body.part as PartFitted })),
     said: of('said').map((f) => ({ id: f.id, body: f.body })), checks: of('check').map((f) => ({ id: f.id, body: f.body })),
     skips: new Map(of('skip').map((f) => [f.body.test, f.body.reason])), schools: new Map(of('school').map((f) => [f.body.school, f.body.option])),

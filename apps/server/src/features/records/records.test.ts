@@ -111,6 +111,6 @@ it('refuses writes from another site’s page', async () => {
 it('describes every route that it has', async () => {
   const api = (await (await fetch(`${server.base}/api/openapi.json`)).json()) as { openapi: string; paths: Record<string, object> };
   expect(api.openapi).toBe('3.1.0');
-  expect(Object.keys(api.paths).sort()).toEqual(['/api/changes', '/api/circuits/{circuitId}/sheets/{id}', '/api/circuits/{id}', '/api/jobs/{id}', '/api/jobs/{jobId}/facts/{id}', '/api/jobs/{jobId}/links', '/api/jobs/{jobId}/links/{id}', '/api/session', '/api/shared/{key}']);
+  expect(Object.keys(api.paths).sort()).toEqual(['/api/changes', '/api/circuits/{circuitId}/sheets/{id}', '/api/circuits/{id}', '/api/jobs/{id}', '/api/jobs/{jobId}/facts/{id}', '/api/jobs/{jobId}/links', '/api/jobs/{jobId}/links/{id}', '/api/jobs/{jobId}/photos/{id}', '/api/session', '/api/shared/{key}']);
   expect((await fetch(`${server.base}/api/nothing-here`)).status).toBe(404);
 });
