@@ -240,14 +240,14 @@ describe('in a cellar', () => {
       return new Promise<string>((done) => canvas.toBlob((b) => { const r = new FileReader(); r.onload = () => done(String(r.result).split(',')[1]!); r.readAsDataURL(b!); }, 'image/jpeg'));
     }), 'base64');
     await context.setOffline(true);
-    await page.getByRole('button', { name: /^Vessel/ }).click();
+    await page.getByRole('group', { name: 'Drawing of the circuit' }).getByRole('button', { name: /^Vessel/ }).click();
     await page.getByTestId('photo-vessel-0').setInputFiles({ name: 'plate.jpg', mimeType: 'image/jpeg', buffer: jpeg });
     const thumb = (p: typeof page) => p.getByRole('button', { name: /^Vessel, photo of/ });
     await thumb(page).locator('img').waitFor();
     await page.getByTestId('photo-vessel-0').setInputFiles({ name: 'notes.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not a picture') });
     await page.getByText(/not a picture that the browser can read/).waitFor();
     await page.reload();
-    await page.getByRole('button', { name: /^Vessel/ }).first().click();
+    await page.getByRole('group', { name: 'Drawing of the circuit' }).getByRole('button', { name: /^Vessel/ }).click();
     await thumb(page).locator('img').waitFor();
     await context.setOffline(false);
     await page.evaluate(() => window.dispatchEvent(new Event('online')));
@@ -255,7 +255,7 @@ describe('in a cellar', () => {
 
     const other = await at.jumper.device();
     await openJob(other.page, '7 Quarry Steps');
-    await other.page.getByRole('button', { name: /^Vessel/ }).first().click();
+    await other.page.getByRole('group', { name: 'Drawing of the circuit' }).getByRole('button', { name: /^Vessel/ }).click();
     await thumb(other.page).click();
     const whole = other.page.getByRole('dialog').locator('img');
     await whole.waitFor();

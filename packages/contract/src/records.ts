@@ -32,7 +32,7 @@ const positive = (most: number) => z.number().gt(0, 'must be above 0').max(most,
 /** A part that was fitted, as its label says, and the old one's size beside it. */
 export const partFitted = z.object({
   kind: z.enum(keys(PART_KINDS)), make: text(80).optional(), serial: text(80).optional(), setBar: gaugeBar.optional(), capacityKw: positive(100_000).optional(), volumeL: positive(100_000).optional(),
-  maxBar: positive(100).optional(), size: text(40).optional(), oldSize: text(40).optional(), chargeBar: gaugeBar.optional(),
+  maxBar: positive(100).optional(), size: text(40).optional(), oldSize: text(40).optional(), chargeBar: gaugeBar.optional(), oldSetBar: gaugeBar.optional(), oldVolumeL: positive(100_000).optional(),
 });
 
 /** What a fact says. Readings, events and findings are only added; a later fact may correct one (`correctsId`) or take it back. */

@@ -60,4 +60,10 @@ export interface Vessel {
 export type FillKind = 'manual-loop' | 'reducing-valve' | 'pressurisation-unit' | 'automatic-feeder' | 'hand-valve' | 'none';
 
 /** The vessels of a sheet, whether it names one or several; `vessels` counts where both stand. */
+/** The same circuit with this charge wanted in its vessels, bar gauge at the vessel. */
+export function withCharge(sheet: CircuitSheet, targetPrechargeBar: number): CircuitSheet {
+  if (sheet.vessels?.length) return { ...sheet, vessels: sheet.vessels.map((v) => ({ ...v, targetPrechargeBar })) };
+  return { ...sheet, vessel: { ...sheet.vessel, targetPrechargeBar } };
+}
+
 export const vesselsOf = (sheet: CircuitSheet): Vessel[] => (sheet.vessels?.length ? sheet.vessels : sheet.vessel ? [sheet.vessel] : []);

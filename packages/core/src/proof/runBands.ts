@@ -6,6 +6,7 @@ import type { PressureLog } from '../log/PressureLog';
 export interface RunBand {
   flowC: number;
   gaugeBar: number;
+  /** What counts as right, with half a division of the gauge. */
   lowGaugeBar: number;
   highGaugeBar: number;
   /** Where the run before the work stood at this flow temperature; null where it did not come there. */
@@ -29,8 +30,8 @@ export function runBands(circuit: ResolvedCircuit, after: PressureLog | null, be
   for (const r of run.readings) {
     if (r.flowC - run.coldC < LEAST_RISE_K) continue;
     const { lowGaugeBar, gaugeBar, highGaugeBar } = expectedPressure({ circuit, coldGaugeBar: run.coldBar, coldC: run.coldC, flowC: r.flowC, ...(r.returnC !== null ? { returnC: r.returnC } : {}), ...(setToGaugeBar !== undefined ? { prechargeGaugeBar: setToGaugeBar } : {}) });
-    const low = Math.min(lowGaugeBar, gaugeBar), high = Math.max(highGaugeBar, gaugeBar);
-    const verdict = r.gaugeBar > high + doubt ? 'high' : r.gaugeBar < low - doubt ? 'behind' : 'right';
+    const low = Math.min(lowGaugeBar, gaugeBar) - doubt, high = Math.max(highGaugeBar, gaugeBar) + doubt;
+    const verdict = r.gaugeBar > high ? 'high' : r.gaugeBar < low ? 'behind' : 'right';
     rows.set(Math.floor(r.flowC / SPAN_K), { flowC: r.flowC, gaugeBar: r.gaugeBar, lowGaugeBar: low, highGaugeBar: high, beforeGaugeBar: was ? atFlow(was.readings, r.flowC) : null, verdict });
   }
   return [...rows.entries()].sort(([a], [b]) => a - b).map(([, r]) => r);

@@ -1,5 +1,6 @@
 import * as fc from 'fast-check';
-import type { CircuitSheet } from '../circuit/CircuitSheet';
+import { withCharge, type CircuitSheet } from '../circuit/CircuitSheet';
+import { resolveCircuit } from '../circuit/resolveCircuit';
 import { FAULT_IDS } from '../judge/faults';
 import { EVENT_KINDS } from '../log/PressureLog';
 import { circuitHistory } from './circuitHistory';
@@ -8,7 +9,7 @@ import { drainPlan } from './drainPlan';
 import { nextChecks } from './nextChecks';
 import { eventOfPosition, heatForbiddenBy, POSITION_IDS, positionOfEvent, positionRow, toPutBack, type PositionSaid } from './positions';
 import { RUN_SHEET_IDS, runProgress, runSheet, sheetsFor } from './runSheets';
-import { schoolsOf } from './schools';
+import { chargeOfSchool, schoolsOf } from './schools';
 import { highestFlowC } from './stopGap';
 
 const SHEET: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 95, heatOutputKw: 24, staticHeadM: 4.5, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75, maxBar: 3 }, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop' }, maxFlowC: 70 };
@@ -95,6 +96,14 @@ describe('a part before it is fitted', () => {
   it('wants a new vessel charged before any water', () => {
     expect(codes({ kind: 'vessel', volumeL: 8 })).toEqual(['charge-not-set']);
     // One came at 0.6 for 1.0. Common practice.
+    // The old one's own marking: beside the sheet, instead of it, and neither.
+    expect(codes({ kind: 'relief-valve', setBar: 3, oldSetBar: 2.5 })).toEqual(['old-not-as-sheet']);
+    const { reliefValve: _unknown, ...unread } = SHEET;
+    const unsaid = (part: Parameters<typeof comparePart>[0]) => comparePart(part, unread).map((p) => p.code);
+    expect(unsaid({ kind: 'relief-valve', setBar: 3 })).toEqual(['rating-unknown']);
+    expect(unsaid({ kind: 'relief-valve', setBar: 2.07, oldSetBar: 2.07 })).toEqual([]);
+    expect(unsaid({ kind: 'relief-valve', setBar: 3, oldSetBar: 2.07 })).toEqual(['relief-other-rating']);
+    expect(codes({ kind: 'vessel', volumeL: 8, oldVolumeL: 12, chargeBar: 0.75, maxBar: 3 })).toContain('vessel-smaller');
     expect(comparePart({ kind: 'vessel', volumeL: 8, chargeBar: 0.6 }, { ...SHEET, vessel: { nominalVolumeL: 8, targetPrechargeBar: 1 } }).map((p) => p.code)).toEqual(['charge-off-target']);
     expect(codes({ kind: 'vessel', volumeL: 5, chargeBar: 0.75 })).toContain('vessel-smaller');
   });
@@ -158,4 +167,13 @@ describe('schools', () => {
     expect(schoolsOf(SHEET)[0]!.usual).toBe('label');
     expect(schoolsOf({ ...SHEET, staticHeadM: 9 })[0]!.usual).toBe('static-head');
   });
+});
+
+it('a school’s charge, taken for a circuit, is what everything then goes by', () => {
+  expect(chargeOfSchool(SHEET, 'one-bar')).toBe(1);
+  expect(chargeOfSchool(SHEET, 'no-such-school')).toBeNull();
+  for (const sheet of [SHEET, { ...SHEET, vessels: [{ nominalVolumeL: 8 }, { nominalVolumeL: 12, labelPrechargeBar: 1.5 }] }]) {
+    const bar = chargeOfSchool(sheet, 'per-floor') ?? chargeOfSchool(sheet, 'one-bar')!;
+    expect(resolveCircuit(withCharge(sheet, bar)).prechargeGaugeBar).toBeCloseTo(bar, 9);
+  }
 });

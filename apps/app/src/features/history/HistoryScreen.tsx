@@ -7,7 +7,7 @@ import { State } from '../../ui/State';
 import { Text } from '../../ui/Text';
 import { useTheme } from '../../ui/ThemeProvider';
 import { useJob, useJobs } from '../jobs/jobData';
-import { pressureText, type Units } from '../units/units';
+import { pressureNumber, pressureText, type Units } from '../units/units';
 import { useUnits } from '../units/UnitsProvider';
 import { historyView, type HistoryView } from './historyView';
 
@@ -51,9 +51,12 @@ function ColdTrace({ view, units }: { view: HistoryView; units: Units }) {
       {width > 0 ? (
         <Svg width={width} height={height} role="img" aria-label={`Cold pressure: ${view.coldTrace.map((p) => pressureText(p.bar, units.pressure)).join(', ')}`}>
           <Line x1={0} x2={width} y1={y(view.rightBar)} y2={y(view.rightBar)} stroke={tokens.verdigris} strokeWidth={1.2} strokeDasharray="5 4" />
-          <SvgText x={0} y={y(view.rightBar) - 4} fontSize="12.5" fontFamily="Barlow_500Medium" fill={tokens.verdigris}>{`right ${pressureText(view.rightBar, units.pressure)}`}</SvgText>
+          <SvgText x={width / 2} textAnchor="middle" y={y(view.rightBar) + 15} fontSize="12.5" fontFamily="Barlow_500Medium" fill={tokens.verdigris}>{`right ${pressureText(view.rightBar, units.pressure)}`}</SvgText>
+          <Line x1={0} x2={width} y1={y(0)} y2={y(0)} stroke={tokens.ink} strokeWidth={1} />
           <Polyline points={view.coldTrace.map((p) => `${x(p.day)},${y(p.bar)}`).join(' ')} fill="none" stroke={tokens.ink} strokeWidth={2} />
           {view.coldTrace.map((p) => <Circle key={p.day} cx={x(p.day)} cy={y(p.bar)} r={4} fill={tokens.ink} />)}
+          {view.coldTrace.map((p, i) => <SvgText key={p.day} x={x(p.day)} y={y(p.bar) - 9} textAnchor={i === 0 ? 'start' : i === view.coldTrace.length - 1 ? 'end' : 'middle'} fontSize="14" fontFamily="BarlowCondensed_600SemiBold" fill={tokens.ink}>{pressureNumber(p.bar, units.pressure)}</SvgText>)}
+          {[view.visits.at(-1)!, view.visits[0]!].map((v, i) => <SvgText key={v.jobId} x={i === 0 ? 0 : width} y={height - 1} textAnchor={i === 0 ? 'start' : 'end'} fontSize="12.5" fontFamily="Barlow_400Regular" fill={tokens.ink2}>{v.when}</SvgText>)}
         </Svg>
       ) : null}
     </View>

@@ -34,7 +34,8 @@ export function ago(thenMs: number, nowMs: number): string {
   if (min < 1) return 'just now';
   if (min < 60) return `${min} min ago`;
   if (min < 24 * 60) return `${Math.round(min / 60)} h ago`;
-  return `${Math.round(min / 1440)} d ago`;
+  if (min < 45 * 1440) return `${Math.round(min / 1440)} d ago`;
+  return new Date(thenMs).toLocaleDateString('en-GB', { month: 'short', year: 'numeric' });
 }
 
 export interface DueRow { factId: string; jobId: string; site: string; title: string; check: CheckId; due: string; days: number }

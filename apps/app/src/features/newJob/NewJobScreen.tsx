@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { v7 } from 'uuid';
 import type { SheetRecord } from '@jumper/contract';
-import { COMPLAINT_ROWS, COMPLAINTS, REPLACEABLE_PARTS, type CircuitSheet, type Complaint, type ReplaceablePart } from '@jumper/core';
+import { chargeOfSchool, COMPLAINT_ROWS, COMPLAINTS, REPLACEABLE_PARTS, vesselsOf, withCharge, type CircuitSheet, type Complaint, type ReplaceablePart } from '@jumper/core';
 import { useStore } from '../../offline/SyncProvider';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
@@ -15,8 +15,10 @@ import { Text } from '../../ui/Text';
 import { SheetFields } from '../sheet/SheetFields';
 import { Choice } from '../../ui/Choice';
 import { CircuitPicker } from '../jobs/CircuitPicker';
+import { useJobs } from '../jobs/jobData';
 import { PLANT_IDS, PLANT_TITLES, type PlantId } from '../sheet/plants';
 import { blankForm, formOf, sheetOf } from '../sheet/sheetForm';
+import { companySchools } from '../work/companySchools';
 import { capital, plain } from '../units/words';
 import { useUnits } from '../units/UnitsProvider';
 
@@ -37,6 +39,9 @@ export function NewJobScreen() {
   const [changed, setChanged] = useState<ReplaceablePart[]>([]);
   const takePlant = (p: PlantId) => { setPlant(p); setForm({ ...blankForm(units, p), site: form.site, town: form.town }); setProblems({}); };
   const takeKnown = (s: SheetRecord) => { setKnown(s); setForm(formOf(s, units)); setPicking(false); setProblems({}); };
+  const company = companySchools(useJobs().data ?? []);
+  // A new circuit goes by the company's way of charging, where it has one and nothing was typed.
+  const byCompany = (sheet: CircuitSheet) => { const school = company.get('precharge'), bar = school && !vesselsOf(sheet).some((v) => v.targetPrechargeBar !== undefined) ? chargeOfSchool(sheet, school) : null; return bar === null ? sheet : withCharge(sheet, bar); };
   const bad = Object.values(problems);
 
   const begin = async () => {
@@ -48,7 +53,7 @@ export function NewJobScreen() {
     }
     const now = new Date().toISOString();
     const circuitId = known?.circuitId ?? v7(), jobId = v7();
-    const sheet: SheetRecord = { id: v7(), circuitId, recordedAt: now, site: result.site, ...(result.town ? { town: result.town } : {}), sheet: result.sheet as never, assumed: result.assumed };
+    const sheet: SheetRecord = { id: v7(), circuitId, recordedAt: now, site: result.site, ...(result.town ? { town: result.town } : {}), sheet: (known ? result.sheet : byCompany(result.sheet)) as never, assumed: result.assumed };
     // A circuit that is known keeps its history; its sheet is written again only where something on it changed.
     const same = known !== null && JSON.stringify([known.site, known.town, known.sheet, known.assumed]) === JSON.stringify([sheet.site, sheet.town, sheet.sheet, sheet.assumed]);
     await sync.save([

@@ -3,7 +3,7 @@ import type { RunBand } from '@jumper/core';
 import { Text } from '../../ui/Text';
 import { pressureNumber, temperatureText, type Units } from '../units/units';
 
-const SAYS = { right: 'right', high: 'too high', behind: 'not yet there' } as const;
+const SAYS = { right: 'right', high: 'too high', behind: 'not yet' } as const;
 const TONE = { right: 'text-verdigris', high: 'text-oxide', behind: 'text-ink2' } as const;
 
 /** The run after the work as it goes: what it shows at each temperature, what is right there, and what it was before the work. */
@@ -25,4 +25,4 @@ export function RunTable({ bands, units }: { bands: RunBand[]; units: Units }) {
   );
 }
 
-const WIDTH = ['w-[50px]', 'w-[62px]', 'flex-1', 'w-[48px]', 'w-[84px]'];
+const WIDTH = ['w-[46px]', 'w-[58px]', 'w-[88px]', 'w-[46px]', 'flex-1'];

@@ -13,6 +13,9 @@ import { linkAddress, newLinkKey } from './linkKey';
 
 const DAYS = 60;
 
+/** The address is of use only if it is seen: on a phone it would come up below the edge. */
+const intoView = (view: unknown): void => { (view as HTMLElement | null)?.scrollIntoView({ block: 'center' }); };
+
 /** A page for the customer: read only, for a while, and taken back with a touch. The address is shown once, since nobody keeps its key. */
 export function CustomerLink({ jobId, report }: { jobId: string; report: CustomerReport }) {
   const client = useQueryClient();
@@ -33,7 +36,7 @@ export function CustomerLink({ jobId, report }: { jobId: string; report: Custome
       {problem ? <Notice kind="danger" live>{problem}</Notice> : null}
       {made ? (
         <Notice kind="sound" title={`Good for ${DAYS} days`} live>
-          <View className="gap-2"><Text selectable testID="customer-link" className="text-[14px]">{made}</Text><Text className="text-[13px] text-ink2">Send it now: it is not shown again.</Text>{'clipboard' in navigator ? <Key label="Copy it" className="px-4" onPress={() => void navigator.clipboard.writeText(made)} /> : null}</View>
+          <View ref={intoView} className="gap-2"><Text selectable testID="customer-link" className="text-[14px]">{made}</Text><Text className="text-[13px] text-ink2">Send it now: it is not shown again.</Text>{'clipboard' in navigator ? <Key label="Copy it" className="px-4" onPress={() => void navigator.clipboard.writeText(made)} /> : null}</View>
         </Notice>
       ) : null}
       {links.data?.map((l) => (

@@ -15,10 +15,11 @@ import { useUnits } from '../units/UnitsProvider';
 import { CustomerLink } from './CustomerLink';
 import { customerReportOf } from './customerReport';
 import { fileName, saveBlob } from '../caseFile/saveFile';
-import { reportChart } from './reportChart';
+import { ON_A_PHONE, reportChart } from './reportChart';
 import { reportDocument } from './reportDocument';
 import { makePdf } from './savePdf';
-import { reportView, type ReportView } from './reportView';
+import { FoundLeft } from './FoundLeft';
+import { reportView } from './reportView';
 import { useReportPhotos } from './useReportPhotos';
 import { useSession } from './useSession';
 
@@ -79,7 +80,7 @@ function Report({ parts }: { parts: JobParts }) {
           {view.open.length > 0 ? <Part title="Not put back yet">{view.open.map((w) => <Text key={w} className="text-oxide">{w}</Text>)}</Part> : null}
           <Part title="For you">{view.advice.map((a) => <Text key={a} className="text-[14px] leading-[19px]">{a}</Text>)}{view.checks.length > 0 ? view.checks.map((c) => <Text key={c}><Text className="font-semibold">Next: </Text>{c}</Text>) : <Text><Text className="font-semibold">Next check: </Text>{view.nextCheck}</Text>}</Part>
         </View>
-        <View {...offPaper} className="px-4 pb-5"><CustomerLink jobId={parts.job.id} report={customerReportOf(view, head, chart)} /></View>
+        <View {...offPaper} className="px-4 pb-5"><CustomerLink jobId={parts.job.id} report={customerReportOf(view, head, figure.taken > 1 ? reportChart(figure, units, ON_A_PHONE) : null)} /></View>
       </ScrollView>
       <View {...offPaper} className="gap-2 border-t border-ink bg-sheet px-3 py-3">
         {failed ? <Notice kind="danger" live>{failed}</Notice> : null}
@@ -95,25 +96,6 @@ function Part({ title, children }: { title: string; children: ReactNode }) {
     <View className="gap-0.5">
       <Text role="heading" aria-level={3} className="font-semibold text-[13.5px] text-ink2">{title}</Text>
       {children}
-    </View>
-  );
-}
-
-function FoundLeft({ rows, left }: { rows: ReportView['rows']; left: boolean }) {
-  return (
-    <View role="table" aria-label="Found and left">
-      <View role="row" className="flex-row gap-3 py-1">
-        <Text role="columnheader" className="min-w-0 flex-[2] text-[13px] text-ink2">{' '}</Text>
-        <Text role="columnheader" className="min-w-0 flex-1 text-[13px] text-ink2">Found</Text>
-        {left ? <Text role="columnheader" className="min-w-0 flex-1 text-[13px] text-ink2">Left</Text> : null}
-      </View>
-      {rows.map((r) => (
-        <View key={r.label} role="row" className="flex-row gap-3 border-t border-hair py-1.5">
-          <Text role="cell" className="min-w-0 flex-[2] text-[14px] leading-[18px]">{r.label}</Text>
-          <Text role="cell" className="min-w-0 flex-1 font-medium">{r.found}</Text>
-          {left ? <Text role="cell" className="min-w-0 flex-1 font-medium">{r.left ?? ''}</Text> : null}
-        </View>
-      ))}
     </View>
   );
 }

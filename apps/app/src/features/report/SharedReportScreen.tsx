@@ -6,6 +6,7 @@ import { openLink } from '../../api/links';
 import { State } from '../../ui/State';
 import { Picture } from '../../ui/Picture';
 import { Text } from '../../ui/Text';
+import { FoundLeft } from './FoundLeft';
 
 const TONE = { pass: 'text-verdigris', fail: 'text-oxide', unclear: 'text-brass' } as const;
 
@@ -29,7 +30,7 @@ function Shared({ report: r }: { report: CustomerReport }) {
           <Text className="text-ink2">{[r.company, r.date].filter(Boolean).join(', ')}</Text>
         </View>
         {lines('What you told us', [r.complaint])}
-        <Part title="What we found">{r.rows.map((row) => <View key={row.label} className="min-h-[40px] flex-row items-center gap-3 border-t border-hair"><Text className="min-w-0 flex-[2]">{row.label}</Text><Text className="min-w-0 flex-1 font-semibold">{row.left ? `${row.found}, then ${row.left}` : row.found}</Text></View>)}</Part>
+        <Part title="What we found"><FoundLeft rows={r.rows} left={r.work.length > 0} /></Part>
         {r.chart ? <Picture address={`data:image/svg+xml;utf8,${encodeURIComponent(r.chart)}`} alt={`Pressure over time. ${r.rows.map((row) => `${row.label}: ${row.found}`).join('. ')}`} width="100%" whole white /> : null}
         {lines('Tests', r.tests)}
         {lines('Cause', r.cause ? [r.cause] : [])}

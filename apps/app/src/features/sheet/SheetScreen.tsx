@@ -1,11 +1,8 @@
 import { router } from 'expo-router';
-import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import { v7 } from 'uuid';
 import type { JobParts, SheetRecord } from '@jumper/contract';
 import type { CircuitSheet } from '@jumper/core';
-import { useStore } from '../../offline/SyncProvider';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { Header } from '../../ui/Header';
@@ -18,6 +15,7 @@ import { WithJob } from '../jobs/WithJob';
 import { useUnits } from '../units/UnitsProvider';
 import { SheetFields } from './SheetFields';
 import { formOf, sheetOf } from './sheetForm';
+import { useSaveSheet } from './useSaveSheet';
 
 export function SheetScreen({ jobId }: { jobId: string }) {
   return <WithJob jobId={jobId} opening="the circuit" missing="This circuit is not on this device">{(parts) => <Editor parts={parts} />}</WithJob>;
@@ -26,8 +24,7 @@ export function SheetScreen({ jobId }: { jobId: string }) {
 /** A changed sheet is a new version; the old ones stay. */
 function Editor({ parts }: { parts: JobParts }) {
   const { units } = useUnits();
-  const { sync } = useStore();
-  const client = useQueryClient();
+  const saveSheet = useSaveSheet();
   const [form, setForm] = useState(() => formOf(parts.sheet, units));
   const [problems, setProblems] = useState<Record<string, string>>({});
   const [copying, setCopying] = useState(false);
@@ -37,9 +34,7 @@ function Editor({ parts }: { parts: JobParts }) {
   const save = async () => {
     const result = sheetOf(form, units, parts.sheet.sheet as unknown as CircuitSheet);
     if (result.kind === 'bad') return setProblems(result.problems);
-    const record: SheetRecord = { id: v7(), circuitId: parts.job.circuitId, recordedAt: new Date().toISOString(), site: result.site, ...(result.town ? { town: result.town } : {}), sheet: result.sheet as never, assumed: result.assumed };
-    await sync.save([{ kind: 'sheet', record }]);
-    await client.invalidateQueries({ queryKey: ['records'] });
+    await saveSheet({ circuitId: parts.job.circuitId, ...result });
     router.navigate(back as never);
   };
   const bad = Object.values(problems);

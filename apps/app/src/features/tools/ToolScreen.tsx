@@ -1,11 +1,8 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { router } from 'expo-router';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import { v7 } from 'uuid';
-import { asSheet, type JobParts, type SheetRecord } from '@jumper/contract';
-import { CALCULATOR_IDS, calculator, isChoice, type CalculatorId } from '@jumper/core';
-import { useStore } from '../../offline/SyncProvider';
+import { asSheet, type JobParts } from '@jumper/contract';
+import { CALCULATOR_IDS, calculator, isChoice, withCharge, type CalculatorId, type CircuitSheet } from '@jumper/core';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/Choice';
 import { Field } from '../../ui/Field';
@@ -14,6 +11,7 @@ import { Notice } from '../../ui/Notice';
 import { State } from '../../ui/State';
 import { Text } from '../../ui/Text';
 import { useJob } from '../jobs/jobData';
+import { useSaveSheet } from '../sheet/useSaveSheet';
 import { shownAs } from '../units/quantity';
 import { useUnits } from '../units/UnitsProvider';
 import { curveView } from './curveView';
@@ -38,8 +36,7 @@ function remembered(id: CalculatorId): Given {
 function Tool({ id, query, parts }: { id: CalculatorId; query: Record<string, string | string[] | undefined>; parts: JobParts | null }) {
   const c = calculator(id);
   const { units } = useUnits();
-  const { sync } = useStore();
-  const client = useQueryClient();
+  const saveSheet = useSaveSheet();
   const [form, setForm] = useState(() => formOf(id, givenOf(id, query) ?? (parts ? { ...remembered(id), ...givenFromSheet(asSheet(parts.sheet.sheet)) } : remembered(id)), units));
   const [said, setSaid] = useState<string | null>(null);
   const view = useMemo(() => toolView(id, form, units), [id, form, units]);
@@ -60,10 +57,8 @@ function Tool({ id, query, parts }: { id: CalculatorId; query: Record<string, st
   const keepInJob = async () => {
     if (!parts || !view.main || !c.sheetField) return;
     const sheet = asSheet(parts.sheet.sheet), value = Math.round(view.main.value * 1000) / 1000;
-    const changed = c.sheetField.field === 'waterVolumeL' ? { ...sheet, waterVolumeL: value, waterVolumeSource: c.sheetField.measured ? 'measured' : 'estimated' } : { ...sheet, vessel: { ...sheet.vessel, targetPrechargeBar: value } };
-    const record: SheetRecord = { ...parts.sheet, id: v7(), recordedAt: new Date().toISOString(), sheet: changed as never, assumed: parts.sheet.assumed.filter((f) => f !== c.sheetField!.field) };
-    await sync.save([{ kind: 'sheet', record }]);
-    await client.invalidateQueries({ queryKey: ['records'] });
+    const changed = c.sheetField.field === 'waterVolumeL' ? { ...sheet, waterVolumeL: value, waterVolumeSource: c.sheetField.measured ? 'measured' : 'estimated' } : withCharge(sheet, value);
+    await saveSheet({ ...parts.sheet, sheet: changed as CircuitSheet, assumed: parts.sheet.assumed.filter((f) => f !== c.sheetField!.field) });
     router.navigate(`/jobs/${parts.job.id}` as never);
   };
   const lead = view.results.find((r) => r.main);

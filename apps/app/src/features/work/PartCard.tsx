@@ -28,7 +28,7 @@ export function PartCard({ kind, sheet, units, onAdd }: Props) {
   };
   return (
     <View role="form" aria-label={`New ${PART_KINDS[kind].toLowerCase()}`} className="gap-3">
-      {FIELDS_OF[kind].map((f) => <Field key={f} label={PART_FIELD_LABELS[f].label} unit={PART_FIELD_LABELS[f].unit === 'bar' ? units.pressure : PART_FIELD_LABELS[f].unit} numeric value={form[f] ?? ''} onChange={(t) => set({ [f]: t })} problem={problems[f] ?? null} />)}
+      {pairs(FIELDS_OF[kind]).map((pair) => <View key={pair[0]} className="flex-row gap-3">{pair.map((f) => <View key={f} className="min-w-0 flex-1"><Field label={PART_FIELD_LABELS[f].label} unit={PART_FIELD_LABELS[f].unit === 'bar' ? units.pressure : PART_FIELD_LABELS[f].unit} numeric value={form[f] ?? ''} onChange={(t) => set({ [f]: t })} problem={problems[f] ?? null} /></View>)}</View>)}
       <View className="flex-row gap-3">
         <View className="min-w-0 flex-1"><Field label="Thread or seat, new" value={form.size} onChange={(size) => set({ size })} problem={problems.size ?? null} /></View>
         <View className="min-w-0 flex-1"><Field label="Thread or seat, old" value={form.oldSize} onChange={(oldSize) => set({ oldSize })} problem={problems.oldSize ?? null} /></View>
@@ -42,3 +42,5 @@ export function PartCard({ kind, sheet, units, onAdd }: Props) {
     </View>
   );
 }
+
+const pairs = <T,>(items: readonly T[]): T[][] => Array.from({ length: Math.ceil(items.length / 2) }, (_, i) => items.slice(2 * i, 2 * i + 2));

@@ -1,7 +1,8 @@
 import { useMemo } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 import type { JobParts } from '@jumper/contract';
-import { schoolsOf, type CircuitSheet, type School, type SchoolOption } from '@jumper/core';
+import { resolveCircuit, schoolsOf, withCharge, type CircuitSheet, type School, type SchoolOption } from '@jumper/core';
+import { Button } from '../../ui/Button';
 import { Header } from '../../ui/Header';
 import { Text } from '../../ui/Text';
 import { useAddFact } from '../jobs/useAddFact';
@@ -9,6 +10,7 @@ import { useJobs } from '../jobs/jobData';
 import { WithJob } from '../jobs/WithJob';
 import { pressureText, signedPressure, type Units } from '../units/units';
 import { useUnits } from '../units/UnitsProvider';
+import { useSaveSheet } from '../sheet/useSaveSheet';
 import { companySchools } from './companySchools';
 import { workState } from './workState';
 
@@ -23,7 +25,11 @@ function Schools({ parts }: { parts: JobParts }) {
   const jobs = useJobs();
   const company = useMemo(() => companySchools(jobs.data ?? []), [jobs.data]);
   const chosen = useMemo(() => workState(parts).schools, [parts]);
-  const schools = useMemo(() => schoolsOf(parts.sheet.sheet as unknown as CircuitSheet), [parts.sheet]);
+  const sheet = parts.sheet.sheet as unknown as CircuitSheet, saveSheet = useSaveSheet();
+  const schools = useMemo(() => schoolsOf(sheet), [sheet]);
+  const wanted = useMemo(() => resolveCircuit(sheet).prechargeGaugeBar, [sheet]);
+  // What the school asks for, where that is not what the circuit goes by.
+  const chargeHere = (s: School, follows: string) => { const bar = s.options.find((o) => o.id === follows)?.bar; return bar !== undefined && Math.abs(bar - wanted) > 0.005 ? { bar, wanted } : null; };
   return (
     <View className="mx-auto w-full max-w-[760px] flex-1">
       <Header title="Where practitioners differ" subtitle={parts.sheet.site} backTo={`/jobs/${parts.job.id}/work`} />
@@ -31,21 +37,23 @@ function Schools({ parts }: { parts: JobParts }) {
         {schools.map((s) => {
           const house = company.get(s.id), usual = house && s.options.some((o) => o.id === house) ? house : s.usual;
           const follows = chosen.get(s.id) ?? usual;
-          return <SchoolBlock key={s.id} school={s} follows={follows} usual={usual} byHouse={usual === house} units={units} onPick={(option) => void add({ kind: 'school', at: new Date().toISOString(), school: s.id, option })} onHouse={() => void add({ kind: 'school', at: new Date().toISOString(), school: s.id, option: follows, forCompany: true })} />;
+          return <SchoolBlock key={s.id} school={s} follows={follows} usual={usual} byHouse={usual === house} units={units} onPick={(option) => void add({ kind: 'school', at: new Date().toISOString(), school: s.id, option })} onHouse={() => void add({ kind: 'school', at: new Date().toISOString(), school: s.id, option: follows, forCompany: true })}
+            {...(s.id === 'precharge' ? { charge: chargeHere(s, follows), onCharge: (bar: number) => void saveSheet({ ...parts.sheet, sheet: withCharge(sheet, bar) }) } : {})} />;
         })}
       </ScrollView>
     </View>
   );
 }
 
-interface BlockProps { school: School; follows: string; usual: string; byHouse: boolean; units: Units; onPick: (option: string) => void; onHouse: () => void }
+interface BlockProps { school: School; follows: string; usual: string; byHouse: boolean; units: Units; onPick: (option: string) => void; onHouse: () => void; charge?: { bar: number; wanted: number } | null; onCharge?: (bar: number) => void }
 
-function SchoolBlock({ school, follows, usual, byHouse, units, onPick, onHouse }: BlockProps) {
+function SchoolBlock({ school, follows, usual, byHouse, units, onPick, onHouse, charge, onCharge }: BlockProps) {
   return (
     <View role="radiogroup" aria-label={school.title} className="gap-1">
       <Text role="heading" aria-level={2} className="px-4 font-semibold text-[17px]">{school.title}</Text>
       <Text className="px-4 pb-1 text-[13.5px] leading-[18px] text-ink2">{byHouse ? 'As your company does it.' : school.why}</Text>
       {school.options.map((o) => <Option key={o.id} option={o} on={o.id === follows} usual={o.id === usual} units={units} onPick={() => onPick(o.id)} />)}
+      {charge && onCharge ? <View className="gap-2 px-4 pt-2"><Text>{`This circuit goes by ${pressureText(charge.wanted, units.pressure)} so far: the bench, the tests and the run sheets.`}</Text><Button label={`Go by ${pressureText(charge.bar, units.pressure)} here`} onPress={() => onCharge(charge.bar)} /></View> : null}
       {follows !== usual ? <Pressable role="button" onPress={onHouse} className="min-h-[48px] justify-center px-4 active:opacity-70"><Text className="underline">Make this the company’s way</Text></Pressable> : null}
     </View>
   );

@@ -2,14 +2,14 @@ import { partFitted, problemsOf } from '@jumper/contract';
 import { toBar, type PartFitted, type PartKind } from '@jumper/core';
 import { parseTyped, type Units } from '../units/units';
 
-export type PartField = 'setBar' | 'capacityKw' | 'volumeL' | 'maxBar' | 'chargeBar';
+export type PartField = 'setBar' | 'capacityKw' | 'volumeL' | 'maxBar' | 'chargeBar' | 'oldSetBar' | 'oldVolumeL';
 export type PartForm = { make: string; serial: string; size: string; oldSize: string } & Partial<Record<PartField, string>>;
 
 export const EMPTY_PART: PartForm = { make: '', serial: '', size: '', oldSize: '' };
 export const PART_FIELD_LABELS: Record<PartField, { label: string; unit: 'bar' | 'kW' | 'L' }> = {
-  setBar: { label: 'Set pressure on it', unit: 'bar' }, capacityKw: { label: 'Capacity on it', unit: 'kW' }, volumeL: { label: 'Volume on it', unit: 'L' }, maxBar: { label: 'Greatest pressure on it', unit: 'bar' }, chargeBar: { label: 'Charge that you set', unit: 'bar' },
+  setBar: { label: 'Set pressure on it', unit: 'bar' }, capacityKw: { label: 'Capacity on it', unit: 'kW' }, volumeL: { label: 'Volume on it', unit: 'L' }, maxBar: { label: 'Greatest pressure on it', unit: 'bar' }, chargeBar: { label: 'Charge that you set', unit: 'bar' }, oldSetBar: { label: 'On the old one', unit: 'bar' }, oldVolumeL: { label: 'On the old one', unit: 'L' },
 };
-export const FIELDS_OF: Record<PartKind, PartField[]> = { vessel: ['volumeL', 'maxBar', 'chargeBar'], 'relief-valve': ['setBar', 'capacityKw'], 'reducing-valve': ['setBar'], 'valve-core': [], 'plate-exchanger': [], gauge: [] };
+export const FIELDS_OF: Record<PartKind, PartField[]> = { vessel: ['volumeL', 'oldVolumeL', 'maxBar', 'chargeBar'], 'relief-valve': ['setBar', 'oldSetBar', 'capacityKw'], 'reducing-valve': ['setBar', 'oldSetBar'], 'valve-core': [], 'plate-exchanger': [], gauge: [] };
 
 export type PartResult = { kind: 'ok'; part: PartFitted } | { kind: 'bad'; problems: Record<string, string> };
 

@@ -28,6 +28,8 @@ export function expectedText(n: ExpectedNumber, units: Units): { label: string; 
 export function partProblemText(p: PartProblem, units: Units): string {
   const bar = (x: number | undefined) => pressureText(x ?? 0, units.pressure);
   switch (p.code) {
+    case 'old-not-as-sheet': return `The old one is marked ${bar(p.data.oldBar)}; the circuit’s sheet says ${bar(p.data.sheetBar)}. One of them is wrong: look at the boiler’s plate and the vessel’s.`;
+    case 'rating-unknown': return 'Nobody has said what the old one opens at. Read its marking before another goes in.';
     case 'relief-other-rating': return `The new relief is for ${bar(p.data.setBar)}; this circuit wants ${bar(p.data.wantedBar)}. Do not fit it.`;
     case 'relief-above-vessel': return `The relief would open at ${bar(p.data.setBar)}; the vessel is only made for ${bar(p.data.ratedBar)}.`;
     case 'relief-too-small': return `The relief passes ${p.data.capacityKw} kW, the boiler makes ${p.data.outputKw} kW.`;
