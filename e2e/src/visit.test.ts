@@ -231,7 +231,9 @@ describe('in a cellar', () => {
   it('keeps a photo of a part with no network, shows it on another device, and puts it into the report', async () => {
     const { page, context } = at.device;
     await page.evaluate(async () => { await navigator.serviceWorker.ready; });
-    await openJob(page, '7 Quarry Steps');
+    await newJob(page, '6 Bobbin Court');
+    await logPressure(page, '1.0');
+    await page.getByRole('status').filter({ hasText: 'all sent' }).waitFor();
     // A picture as a camera makes it: large, and not square.
     const jpeg = Buffer.from(await page.evaluate(async () => {
       const canvas = Object.assign(document.createElement('canvas'), { width: 3000, height: 2000 }), pen = canvas.getContext('2d')!;
@@ -254,7 +256,7 @@ describe('in a cellar', () => {
     await page.getByRole('status').filter({ hasText: 'all sent' }).waitFor();
 
     const other = await at.jumper.device();
-    await openJob(other.page, '7 Quarry Steps');
+    await openJob(other.page, '6 Bobbin Court');
     await other.page.getByRole('group', { name: 'Drawing of the circuit' }).getByRole('button', { name: /^Vessel/ }).click();
     await thumb(other.page).click();
     const whole = other.page.getByRole('dialog').locator('img');

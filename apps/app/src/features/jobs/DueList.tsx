@@ -19,7 +19,7 @@ export function DueList({ rows, onDone }: { rows: DueRow[]; onDone: (row: DueRow
       <View role="list" aria-label="Due">
         {shown.map((r) => (
           <View key={r.factId} role="listitem" className="min-h-[60px] flex-row items-center gap-3 border-b border-hair px-4 py-1.5">
-            <Pressable role="button" aria-label={`${r.title}, ${r.site}, ${dueText(r.days)}`} onPress={() => router.navigate(`/jobs/${r.jobId}` as never)} className="min-h-[48px] min-w-0 flex-1 justify-center active:opacity-70">
+            <Pressable role="button" onPress={() => router.navigate(`/jobs/${r.jobId}` as never)} className="min-h-[48px] min-w-0 flex-1 justify-center active:opacity-70">
               <Text className="font-medium">{r.title}</Text>
               <Text className="text-[13.5px] text-ink2">{r.site}<Text className={`text-[13.5px] font-semibold ${r.days < 0 ? 'text-oxide' : 'text-ink2'}`}>{`  ${dueText(r.days)}`}</Text></Text>
             </Pressable>
