@@ -24,6 +24,7 @@ export interface LogFit {
 
 /** Steps from every start before the best of them are gone on with. */
 const LOOK_ITERATIONS = 4;
+const FURTHEST_START = 2.5;
 /** Counts, fixed: the same input gives the same answer on any machine. `moreRounds` is how often more is drawn where too few draws hit. */
 export interface Effort { starts: number; scouts: number; kept: number; iterations: number; draws: number; moreRounds: number }
 export const THOROUGH: Effort = { starts: 5, scouts: 60, kept: 4, iterations: 12, draws: 360, moreRounds: 4 };
@@ -39,8 +40,9 @@ const FIRST_SHARE = 0.4, ADAPTED_SHARE = 0.5;
 interface ProposalPart { z: Float64Array; l: Float64Array; logDetL: number; share: number }
 
 /** Fits by damped least squares from several starts, then samples round the modes with a wide-tailed proposal and weights the draws. With no
- *  tracks the draws come from the priors. Counts are fixed and the generator seeded: the same input gives the same answer. */
-export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBar: number, seed: number, effort: Effort = THOROUGH): LogFit {
+ *  tracks the draws come from the priors. Counts are fixed and the generator seeded: the same input gives the same answer.
+ *  @param borrowed what other models, or a quicker look at this one, fitted best with (parameters by slot): starts beside its own */
+export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBar: number, seed: number, effort: Effort = THOROUGH, borrowed: readonly Float64Array[] = []): LogFit {
   const n = space.free.length;
   const points = tracks.reduce((s, t) => s + t.n, 0);
   const v = space.fixed.slice();
@@ -160,7 +162,7 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
   }
 
   function findModes() {
-    const starts = [...spread(startingPoints(space, n), effort.starts), ...scouts(Math.ceil(effort.starts / 2))];
+    const starts = [...spread(startingPoints(space, n), effort.starts), ...scouts(Math.ceil(effort.starts / 2)), ...borrowed.map(startAt)];
     const found: { z: Float64Array; l: Float64Array; logDetL: number; laplace: number }[] = [];
     // A few steps from each tell which are worth going on with.
     const looked = starts.map((start) => descend(start, LOOK_ITERATIONS)).sort((a, b) => a.half - b.half).slice(0, effort.kept);
@@ -170,6 +172,17 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
     }
     found.sort((a, b) => b.laplace - a.laplace);
     return found.filter((f) => f.laplace > found[0]!.laplace - 8).slice(0, 3);
+  }
+
+  /** Where this model comes nearest to another's parameters: a circuit whose vessel runs empty on the way has kinks that few starts get past, and whoever
+   *  got past them once need not be alone with it. */
+  function startAt(other: Float64Array): Float64Array {
+    return Float64Array.from(space.free, (p) => {
+      const value = other[p.slot] ?? 0, rises = p.of(1) >= p.of(-1);
+      let low = -FURTHEST_START, high = FURTHEST_START;
+      for (let k = 0; k < 30; k++) { const mid = (low + high) / 2; if (p.of(mid) < value === rises) low = mid; else high = mid; }
+      return (low + high) / 2;
+    });
   }
 
   /** The best of a few draws from the priors: where the response has kinks (an empty vessel, a relief, a gauge at its foot) the slopes at the usual

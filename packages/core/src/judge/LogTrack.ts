@@ -28,8 +28,12 @@ export interface LogTrack {
    *  water has only begun to go round. */
   warmth: Float64Array;
   modelErrorS: number;
+  /** Share of the model's error that is still the same at a point as at the one before. */
+  errorKept: Float64Array;
   /** Doubt about the mean water temperature at each point, K: little while it stands idle, more when warm. */
   temperatureErrorK: Float64Array;
+  /** Error of one reading of the temperatures, K. */
+  readErrorK: number;
   meanGaugeBar: number;
   temperatures: 'flow-and-return' | 'flow' | 'none';
   /** Span of mean water temperature, K. */
@@ -84,8 +88,8 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
     n, tS: Float64Array.from(r.tS), gaugeBar: Float64Array.from(observed),
     variance: new Float64Array(n), growth: new Float64Array(n), starts: new Uint8Array(n),
     fillOn: new Uint8Array(n).fill(1), coilOn: new Uint8Array(n).fill(1), boilerOn: new Uint8Array(n).fill(1), drawnL: new Float64Array(n),
-    modelErrorBar: new Float64Array(n), warmth: new Float64Array(n), modelErrorS: Math.max(LEAST_ERROR_S, ERROR_SPAN_SHARE * (r.tS[n - 1]! - r.tS[0]!)), temperatureErrorK: new Float64Array(n), meanGaugeBar: observed.reduce((a, b) => a + b, 0) / n,
-    temperatures: means.source, spanK: Math.max(...means.meanC) - Math.min(...means.meanC),
+    modelErrorBar: new Float64Array(n), warmth: new Float64Array(n), modelErrorS: Math.max(LEAST_ERROR_S, ERROR_SPAN_SHARE * (r.tS[n - 1]! - r.tS[0]!)), temperatureErrorK: new Float64Array(n), errorKept: new Float64Array(n), meanGaugeBar: observed.reduce((a, b) => a + b, 0) / n,
+    temperatures: means.source, readErrorK: means.source === 'none' || !bySensor(log) ? 0 : READ_SENSOR_K, spanK: Math.max(...means.meanC) - Math.min(...means.meanC),
   };
   const step = readingStepBar(log, log.samples.pressureBar.slice(0, GRAIN_SAMPLE).flatMap((p) => (p === null ? [] : [p])), circuit.gaugeStepBar);
   // A person reads a needle between two marks, and not always with the same care.
@@ -103,13 +107,23 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
   // A needle sticks; a sensor does not.
   const dialStepBar = bySensor(log) ? 0 : circuit.gaugeStepBar;
   const spanC = Math.max(LEAST_SPAN_K, track.spanK), coldestC = Math.min(...means.meanC);
+  let began = track.gaugeBar[0]!;
   for (let i = 0; i < n; i++) {
     track.warmth[i] = Math.sqrt((means.meanC[i]! - coldestC) / spanC);
-    track.temperatureErrorK[i] = IDLE_ERROR_K + (means.source === 'none' ? WARM_ERROR_BLIND_K : WARM_ERROR_K) * track.warmth[i]!;
-    track.modelErrorBar[i] = IDLE_ERROR_BAR + STICTION_SHARE * dialStepBar + (means.source === 'none' || !bySensor(log) ? WARM_ERROR_ROUGH : WARM_ERROR) * rangeBar * track.warmth[i]!;
+    track.temperatureErrorK[i] = IDLE_ERROR_K + (means.source === 'none' ? WARM_ERROR_BLIND_K * track.warmth[i]! + EVENT_ERROR_S * paceAt(i) : WARM_ERROR_K * track.warmth[i]!);
+    track.errorKept[i] = i === 0 ? 0 : Math.exp(-(track.tS[i]! - track.tS[i - 1]!) / track.modelErrorS);
+    if (track.starts[i]) began = track.gaugeBar[i]!;
+    const warmBar = (means.source === 'none' || !bySensor(log) ? WARM_ERROR_ROUGH : WARM_ERROR) * rangeBar * track.warmth[i]!;
+    track.modelErrorBar[i] = IDLE_ERROR_BAR + STICTION_SHARE * dialStepBar + Math.max(warmBar, MOVED_ERROR * Math.abs(track.gaugeBar[i]! - began));
   }
   allowForRelief(track, means.meanC, circuit.reliefSetGaugeBar, step);
   return track;
+
+  /** How fast the mean temperature goes round a point, K/s. */
+  function paceAt(i: number): number {
+    const k = (a: number, b: number) => (a < 0 || b >= n ? 0 : Math.abs(means.meanC[b]! - means.meanC[a]!) / Math.max(30, track.tS[b]! - track.tS[a]!));
+    return Math.max(k(i - 1, i), k(i, i + 1));
+  }
 
   function apply(e: LogEvent, i: number) {
     if (UNKNOWN_WATER.has(e.kind)) track.starts[i] = 1;
@@ -146,10 +160,16 @@ function readingStepBar(log: PressureLog, gaugeBar: number[], sheetStepBar: numb
 /** The model's own error while nothing is heated, bar, and when warm as a share of the log's range: logged temperatures, and those read by hand or not at all. Set by the
  *  evaluation on plants of another physics. */
 const IDLE_ERROR_BAR = 0.012, STICTION_SHARE = 0.2, WARM_ERROR = 0.06, WARM_ERROR_ROUGH = 0.09, LEAST_SPAN_K = 8;
+/** What moves the pressure cold (water coming in, water lost) keeps no law to the last hundredth either: share of how far it has moved. */
+const MOVED_ERROR = 0.05;
 
 /** Doubt about the water's mean temperature, K: a circuit that stands idle follows its rooms; when warm, dead legs and far emitters count. More than
  *  this, and circuits with no vessel in play are doubted out of the picture. */
 const IDLE_ERROR_K = 0.03, WARM_ERROR_K = 0.6, WARM_ERROR_BLIND_K = 1;
+/** Where temperatures are worked out from the switching of the heat, an error in its time moves them while they move. Times are noted to about a minute. */
+const EVENT_ERROR_S = 30;
+/** Error of one temperature of a logger's, K: what comes and goes from sample to sample. A hand's is slower than that, and stands in the doubt about the mean. */
+const READ_SENSOR_K = 0.15;
 
 /** From this share of the relief's set pressure on it may be blowing; while it does, the pressure saws between its lift and its seat. */
 const NEAR_RELIEF = 0.88, SAW_SHARE = 0.06;

@@ -89,7 +89,8 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
     const unsplit = (logEvidence - fit.trackLikelihoods.reduce((a, b) => a + b, 0)) / Math.max(1, tracks.length);
     return { faults, prior: weight, probability: 0, logEvidence, logParts: fit.trackLikelihoods.map((l) => l + unsplit), findingEvidence, draws, fit };
   });
-  const fitter = (effort: Effort) => fitterOf(evidence.circuit, seen, tracks, effort);
+  let lookedAt: ReadonlyMap<string, LogFit> = new Map();
+  const fitter = (effort: Effort) => { const f = fitterOf(evidence.circuit, seen, tracks, effort, lookedAt); lookedAt = f.fits; return f.fitOf; };
   // Every set is screened; those that may matter are judged again with care. With no log there is nothing to fit.
   const first = judgeWith(fitter(tracks.length ? QUICK : THOROUGH), priors, 0, SCREENED);
   if (!tracks.length) return { sets: withProbabilities(first), circuit, seen, tracks, logs, trackLog };
@@ -156,20 +157,28 @@ function sharesOf(logs: number[]): number[] {
 }
 
 /** Fits models, each once. */
-function fitterOf(sheet: CircuitSheet, circuit: ResolvedCircuit, tracks: LogTrack[], effort: Effort): (wanted: LogModel) => LogFit {
+function fitterOf(sheet: CircuitSheet, circuit: ResolvedCircuit, tracks: LogTrack[], effort: Effort, lookedAt: ReadonlyMap<string, LogFit>): { fitOf: (wanted: LogModel) => LogFit; fits: ReadonlyMap<string, LogFit> } {
   const fits = new Map<string, LogFit>();
-  return (wanted) => {
+  /** Bests to start from: of a look at the same model before, and of the models that fit best so far. */
+  const borrowedFor = (key: string): Float64Array[] => {
+    const best = [...new Set([...fits.values(), ...lookedAt.values()])].sort((a, b) => b.logEvidence - a.logEvidence).slice(0, LENDERS);
+    return [...new Set([...(lookedAt.has(key) ? [lookedAt.get(key)!] : []), ...best])].map((f) => f.best);
+  };
+  const fitOf = (wanted: LogModel): LogFit => {
     const known = fits.get(logModelKey(wanted));
     if (known) return known;
     const model = sameInLogs(wanted, tracks);
     const key = logModelKey(model);
-    const fit = fits.get(key) ?? fitLogs(parameterSpace(model, sheet, circuit, tracks), tracks, circuit.atmosphericBar, 20_011 + fits.size, effort);
+    const fit = fits.get(key) ?? fitLogs(parameterSpace(model, sheet, circuit, tracks), tracks, circuit.atmosphericBar, 20_011 + fits.size, effort, borrowedFor(key));
     fits.set(key, fit);
     const own = model.inflow === wanted.inflow ? fit : { ...fit, draws: fit.draws.map(inflowByCoil) };
     fits.set(logModelKey(wanted), own);
     return own;
   };
+  return { fitOf, fits };
 }
+
+const LENDERS = 3;
 
 /** Two ways in look alike as long as no log shuts one of them, and so do two ways out: such models are fitted once. */
 function sameInLogs(model: LogModel, tracks: LogTrack[]): LogModel {

@@ -34,7 +34,7 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
     const P = c >= 0 ? (c + root) / (2 * s) : (2 * b) / (root - c);
     return P > 0.02 ? P : 0.02;
   };
-  let held = false;
+  let held = false, keepS = -1, keep = 1;
   let stretch = 0, lagged = track.growth[0]!, water = 0, P = 1, first = 0;
   for (let i = 0; i < track.n; i++) {
     const target = track.growth[i]!;
@@ -44,7 +44,9 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
       const steps = gap > 0 ? Math.max(1, Math.min(MOST_STEPS, Math.ceil(gap / LONGEST_STEP_S))) : 0;
       const dt = gap / steps, hours = dt / 3600;
       const from = track.growth[i - 1]!;
-      const keep = Math.exp(-dt / lagS), rise = (target - from) / steps, ramp = rise / dt;
+      // Loggers read at even times: the same share is kept again and again.
+      if (dt !== keepS) { keepS = dt; keep = Math.exp(-dt / lagS); }
+      const rise = (target - from) / steps, ramp = rise / dt;
       const inFill = track.fillOn[i] ? v[7]! : 0, inCoil = track.coilOn[i] ? v[8]! : 0;
       const into = inFill + inCoil;
       const leak = v[9]! + (track.boilerOn[i] ? v[10]! : 0);

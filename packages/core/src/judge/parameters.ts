@@ -36,7 +36,7 @@ export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: Resolved
   if (model.inflow !== 'none') free.push(leakage(model.inflow === 'fill' ? SLOT.inFill : SLOT.inCoil, 0.8));
   if (model.outflow !== 'none') free.push(leakage(model.outflow === 'boiler' ? SLOT.outBoiler : SLOT.outCircuit, 0.4));
   free.push(model.lift === 'early' ? uniform(SLOT.lift, 0.42 * c.reliefSetGaugeBar, 0.87 * c.reliefSetGaugeBar) : normal(SLOT.lift, 0.98 * c.reliefSetGaugeBar, Math.max(0.035 * c.reliefSetGaugeBar, 0.1)));
-  if (model.gauge === 'off') free.push({ ...normal(SLOT.offset, 0, 0.6), starts: [-0.9, 0.9] });
+  if (model.gauge === 'off') free.push({ slot: SLOT.offset, of: (z) => (z < 0 ? -1 : 1) * (GAUGE_OFF_BAR + GAUGE_OFF_SPREAD_BAR * Math.abs(z)), starts: [-0.9, 0.9] });
   else free.push(normal(SLOT.offset, 0, 0.05));
   if (model.gauge === 'stuck') free.push(uniform(SLOT.stuck, 0.75, 1, [0]));
   let slot: number = SLOT.start;
@@ -51,6 +51,11 @@ function thermal(tracks: LogTrack[]): FreeParameter[] {
   if (poorest === 'none') return [normal(SLOT.share, 0.8, 0.18, 0.2), logNormal(SLOT.lagS, 220, 0.8)];
   return [normal(SLOT.share, poorest === 'both' ? 0.92 : 0.9, poorest === 'both' ? 0.09 : 0.11, 0.4), logNormal(SLOT.lagS, poorest === 'both' ? 90 : 150, 0.95)];
 }
+
+/** From where a gauge counts as misreading, and how far beyond they are found. Common practice. */
+const GAUGE_OFF_BAR = 0.2, GAUGE_OFF_SPREAD_BAR = 0.45;
+/** A charge counts as right from so far below its target to so far above it; beyond, it is a fault by its size. */
+const RIGHT_BELOW_BAR = 0.17, RIGHT_ABOVE_BAR = 0.27;
 
 /** Most that a vessel is found overcharged beyond where it counts, bar. Common practice. */
 const MOST_OVER_BAR = 1.6;
@@ -69,7 +74,12 @@ function gas(model: LogModel, c: ResolvedCircuit): FreeParameter[] {
     case 'over': return [amount({ slot: SLOT.gas, of: (z) => target + 0.25 + MOST_OVER_BAR * (1 - Math.sqrt(normalCdf(-z))), starts: [-0.7, 0.8] }), air, ...vessel];
     case 'cut-off': return [{ slot: SLOT.gas, of: () => 0, starts: [0] }, { slot: SLOT.vesselL, of: () => 0, starts: [0] }, logNormal(SLOT.air, 0.2, 1.2)];
     case 'small': return [amount(normal(SLOT.gas, target, 0.07, -0.9)), air, ...vessel, { slot: SLOT.contentL, of: (z) => c.contentL * (1.3 + 1.4 * normalCdf(z)), starts: [-0.5, 0.8] }];
-    default: return [amount(normal(SLOT.gas, target, rightSd, -0.9)), air, ...vessel];
+    default: {
+      // Where nobody knows what was wanted here, what was found is no fault by its size.
+      const within = (x: number, most: number) => most * Math.tanh(x / most);
+      const right: FreeParameter = c.prechargeFrom === 'static-head' ? normal(SLOT.gas, target, rightSd, -0.9) : { slot: SLOT.gas, of: (z) => target + (z < 0 ? within(rightSd * z, RIGHT_BELOW_BAR) : within(rightSd * z, RIGHT_ABOVE_BAR)), starts: [0] };
+      return [amount(right), air, ...vessel];
+    }
   }
 }
 

@@ -8,21 +8,25 @@ import type { LogTrack } from './LogTrack';
 export function whiten(track: LogTrack, residual: Float64Array, perKelvin: Float64Array): number {
   // The wandering error is its own size at each point times a unit process; mean and variance are that process's.
   let mean = 0, variance = 1, logDet = 0;
+  // A logarithm for many points at once.
+  let product = 1;
   for (let i = 0; i < track.n; i++) {
     if (i > 0) {
-      const keep = Math.exp(-(track.tS[i]! - track.tS[i - 1]!) / track.modelErrorS);
+      const keep = track.errorKept[i]!;
       mean *= keep;
       variance = variance * keep * keep + (1 - keep * keep);
     }
     const stiff = perKelvin[i]! * track.temperatureErrorK[i]!;
     const size = Math.sqrt(track.modelErrorBar[i]! * track.modelErrorBar[i]! + stiff * stiff);
-    const total = size * size * variance + track.variance[i]!;
+    const read = perKelvin[i]! * track.readErrorK;
+    const total = size * size * variance + track.variance[i]! + read * read;
     const innovation = residual[i]! - size * mean;
     residual[i] = innovation / Math.sqrt(total);
-    logDet += 0.5 * Math.log(2 * Math.PI * total);
+    product *= 2 * Math.PI * total;
+    if (product < 1e-200 || product > 1e200) { logDet += 0.5 * Math.log(product); product = 1; }
     const gain = (variance * size) / total;
     mean += gain * innovation;
     variance *= 1 - gain * size;
   }
-  return logDet;
+  return logDet + 0.5 * Math.log(product);
 }
