@@ -32,7 +32,7 @@ export interface LogTrack {
   errorKept: Float64Array;
   /** Doubt about the mean water temperature at each point, K: little while it stands idle, more when warm. */
   temperatureErrorK: Float64Array;
-  /** Error of one reading of the temperatures, K. */
+  /** Error of one reading of the temperatures when warm, K; standing idle the water follows its rooms, and no reading of it is needed. */
   readErrorK: number;
   meanGaugeBar: number;
   temperatures: 'flow-and-return' | 'flow' | 'none';
