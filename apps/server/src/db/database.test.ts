@@ -32,9 +32,9 @@ describe('the demo', () => {
     const first = await jobs();
     expect(await seedDemo(server.source, server.store, { fresh: false, nowMs })).toBe(0);
     expect((await jobs()).jobs.map((j) => j.id)).toEqual(first.jobs.map((j) => j.id));
-    expect(await seedDemo(server.source, server.store, { fresh: true, nowMs })).toBe(8);
+    expect(await seedDemo(server.source, server.store, { fresh: true, nowMs })).toBe(10);
     const anew = await jobs();
-    expect(anew.jobs).toHaveLength(8);
+    expect(anew.jobs).toHaveLength(10);
     expect(anew.epoch).not.toBe(first.epoch);
   });
 

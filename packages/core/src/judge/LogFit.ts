@@ -30,26 +30,39 @@ export interface Effort { starts: number; scouts: number; kept: number; iteratio
 export const THOROUGH: Effort = { starts: 5, scouts: 60, kept: 4, iterations: 12, draws: 360, moreRounds: 4 };
 /** Enough to see that a model is out of the question. */
 export const QUICK: Effort = { starts: 2, scouts: 30, kept: 1, iterations: 8, draws: 60, moreRounds: 0 };
+/** Only from what is lent. */
+export const LENT: Effort = { ...THOROUGH, starts: 0, scouts: 0 };
 const TAIL = 5;
 /** What the fit itself takes off the residuals, points. */
 const SPENT_BY_FIT = 3;
 /** Share of the draws that go into the first lot, and of the later proposals that the adapted part takes. */
 const FIRST_SHARE = 0.4, ADAPTED_SHARE = 0.5;
 
+export type Hint = (v: Float64Array) => number;
+/** Share of the draws that are taken where findings say to look. */
+const HINTED_SHARE = 0.4;
+
+/** What a descent goes down on: half the square sum of so many residuals, and the noise's own cost beside it. */
+interface Target { rows: number; residuals: (z: Float64Array, out: Float64Array) => number }
+
 /** One part of the proposal: a multivariate t round z with precision L Lᵀ. */
+/** A place that fits best round about: its curvature as L Lᵀ, and Laplace's estimate of its weight. */
+interface Mode { z: Float64Array; l: Float64Array; logDetL: number; laplace: number }
 interface ProposalPart { z: Float64Array; l: Float64Array; logDetL: number; share: number }
 
 /** Fits by damped least squares from several starts, then samples round the modes with a wide-tailed proposal and weights the draws. With no
  *  tracks the draws come from the priors. Counts are fixed and the generator seeded: the same input gives the same answer.
- *  @param borrowed what other models, or a quicker look at this one, fitted best with (parameters by slot): starts beside its own */
-export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBar: number, seed: number, effort: Effort = THOROUGH, borrowed: readonly Float64Array[] = []): LogFit {
+ *  @param borrowed what other models, or a quicker look at this one, fitted best with (parameters by slot): starts beside its own
+ *  @param hints where findings say to look as well: standard deviations between a finding's number and what the parameters make of it. They only say where to
+ *  draw; the draws are weighted by the logs alone, and findings weigh them afterwards */
+export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBar: number, seed: number, effort: Effort = THOROUGH, borrowed: readonly Float64Array[] = [], hints: readonly Hint[] = []): LogFit {
   const n = space.free.length;
   const points = tracks.reduce((s, t) => s + t.n, 0);
   const v = space.fixed.slice();
-  const buffers = tracks.map((t) => new Float64Array(t.n)), perKelvin = tracks.map((t) => new Float64Array(t.n));
+  const buffers = tracks.map((t) => new Float64Array(t.n)), perKelvin = tracks.map((t) => new Float64Array(t.n)), held = tracks.map((t) => new Float64Array(t.n));
   const random = seededRandom(seed);
   const set = (z: Float64Array) => { for (let i = 0; i < n; i++) v[space.free[i]!.slot] = space.free[i]!.of(z[i]!); };
-  let logDet = 0;
+  let logDet = 0, noiseHeld = false;
   const trackLikelihoods = tracks.map(() => 0);
   /** Residuals, whitened, the priors' at the end; returns half their square sum. */
   const residuals = (z: Float64Array, out: Float64Array): number => {
@@ -61,7 +74,7 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
       // Each track's stretches follow one another in the vector: shift a view rather than copy.
       predictGauge(track, k === 0 ? v : shifted(v, tracks, k), atmosphericBar, b, perKelvin[k]!);
       for (let i = 0; i < track.n; i++) b[i] = track.gaugeBar[i]! - b[i]!;
-      const ownLogDet = whiten(track, b, perKelvin[k]!), before = sum;
+      const ownLogDet = whiten(track, b, noiseHeld ? held[k]! : perKelvin[k]!), before = sum;
       for (let i = 0; i < track.n; i++) { out[at] = b[i]!; sum += b[i]! * b[i]!; at++; }
       logDet += ownLogDet;
       trackLikelihoods[k] = -ownLogDet - (sum - before) / 2;
@@ -69,13 +82,25 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
     for (let i = 0; i < n; i++) { out[at++] = z[i]!; sum += z[i]! * z[i]!; }
     return sum / 2;
   };
+  const byLogs: Target = { rows: points + n, residuals };
+  const byHintsToo: Target = {
+    rows: points + n + hints.length,
+    residuals: (z, out) => {
+      let half = residuals(z, out);
+      hints.forEach((hint, i) => { const x = hint(v); out[points + n + i] = x; half += (x * x) / 2; });
+      return half;
+    },
+  };
   const r = new Float64Array(points + n);
-  const modes = tracks.length ? findModes() : [];
+  if (!tracks.length && !hints.length) return priorDraws();
+  const modes = tracks.length ? findModes(byLogs, []) : [priorMode(n)];
   if (!modes.length) return priorDraws();
+  const hinted = hints.length ? findModes(byHintsToo, modes.map((m) => m.z)) : [];
 
   const best = modes[0]!;
   const total = modes.reduce((sum, m) => sum + Math.exp(m.laplace - best.laplace), 0);
-  const parts: ProposalPart[] = modes.map((m) => ({ z: m.z, l: m.l, logDetL: m.logDetL, share: Math.exp(m.laplace - best.laplace) / total }));
+  const parts: ProposalPart[] = [...sharedOut(modes, hinted.length ? 1 - HINTED_SHARE : 1), ...sharedOut(hinted, HINTED_SHARE)];
+  const basic = parts.length;
   const z = new Float64Array(n), d = new Float64Array(n);
   const targets: number[] = [], drawnAt: Float64Array[] = [], draws: Float64Array[] = [];
   // A first lot round the modes shows where the weight really lies; the rest is drawn round its own mean and spread as well.
@@ -92,7 +117,7 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
   }
   const effective = kish(cut);
   const sampled = most + Math.log(cut.reduce((a, b) => a + b, 0) / cut.length);
-  // Where hardly a draw hit, one lucky hit is no estimate: the modes' own curvature says more.
+  // Where hardly a draw hit, one lucky hit is no estimate, and the modes' own curvature may flatter: the humbler of the two counts.
   const trust = Math.min(1, (effective - 1) / TRUSTED_DRAWS);
   const weights = effective < LEAST_EFFECTIVE ? flattened(cut, LEAST_EFFECTIVE) : cut;
   const sum = weights.reduce((a, b) => a + b, 0);
@@ -102,7 +127,7 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
   return {
     misfit: squares / Math.max(1, points - SPENT_BY_FIT),
     trackLikelihoods: trackLikelihoods.slice(),
-    logEvidence: trust * sampled + (1 - trust) * (best.laplace + Math.log(total)),
+    logEvidence: tracks.length ? trust * sampled + (1 - trust) * Math.min(sampled, best.laplace + Math.log(total)) : 0,
     draws: draws.map((vector, i) => ({ v: vector, weight: weights[i]! / sum })),
     effective,
     best: v.slice(),
@@ -113,7 +138,7 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
   function adapt(weights: number[]): void {
     const part = adaptedPart(drawnAt, weights, n);
     if (!part) return;
-    parts.length = modes.length;
+    parts.length = basic;
     const kept = parts.reduce((sum, p) => sum + p.share, 0);
     for (const p of parts) p.share *= (1 - ADAPTED_SHARE) / kept;
     parts.push({ ...part, share: ADAPTED_SHARE });
@@ -161,13 +186,13 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
     return Math.log(density + 1e-300);
   }
 
-  function findModes() {
-    const starts = [...spread(startingPoints(space, n), effort.starts), ...scouts(Math.ceil(effort.starts / 2)), ...borrowed.map(startAt)];
-    const found: { z: Float64Array; l: Float64Array; logDetL: number; laplace: number }[] = [];
+  function findModes(target: Target, known: Float64Array[]) {
+    const starts = [...spread(startingPoints(space, n), effort.starts), ...scouts(Math.ceil(effort.starts / 2)), ...borrowed.map(startAt), ...known];
+    const found: Mode[] = [];
     // A few steps from each tell which are worth going on with.
-    const looked = starts.map((start) => descend(start, LOOK_ITERATIONS)).sort((a, b) => a.half - b.half).slice(0, effort.kept);
+    const looked = starts.map((start) => descend(target, start, LOOK_ITERATIONS)).sort((a, b) => a.value - b.value).slice(0, effort.kept);
     for (const { at } of looked) {
-      const m = settle(descend(at, effort.iterations).at);
+      const m = settle(target, descend(target, at, effort.iterations).at);
       if (m && !found.some((f) => f.z.every((x, i) => Math.abs(x - m.z[i]!) < 0.15))) found.push(m);
     }
     found.sort((a, b) => b.laplace - a.laplace);
@@ -195,14 +220,15 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
     return tried.sort((a, b) => a.half - b.half).slice(0, most).map((t) => t.at);
   }
 
-  function descend(start: Float64Array, iterations: number): { at: Float64Array; half: number } {
-    const rows = points + n;
+  /** Damped least squares. How large the noise is hangs on the parameters too, and a square sum alone would run to where it is largest: so it is held still for the
+   *  slopes, and a step counts as one down only where the sum with the noise's cost falls. */
+  function descend({ rows, residuals }: Target, start: Float64Array, iterations: number): { at: Float64Array; value: number } {
     let at = start.slice();
     let r0 = new Float64Array(rows), r1 = new Float64Array(rows);
     const jac = new Float64Array(rows * n), normal = new Float64Array(n * n), damped = new Float64Array(n * n), step = new Float64Array(n);
-    let half = residuals(at, r0), damping = 1e-2;
+    let value = residuals(at, r0) + logDet, damping = 1e-2;
     for (let it = 0; it < iterations; it++) {
-      jacobian(at, r0, r1, jac, rows);
+      jacobian(residuals, at, r0, r1, jac, rows);
       gram(jac, normal, rows);
       let moved = false, gain = 0;
       for (let attempt = 0; attempt < 5 && !moved; attempt++) {
@@ -214,22 +240,21 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
           forwardSolve(l, step, n);
           backSolve(l, step, n);
           const trial = at.map((x, i) => Math.max(-4, Math.min(4, x + Math.max(-1.5, Math.min(1.5, step[i]!)))));
-          const h = residuals(trial, r1);
-          if (h < half) { gain = half - h; at = trial; half = h; [r0, r1] = [r1, r0]; moved = true; damping = Math.max(1e-6, damping / 5); }
+          const h = residuals(trial, r1) + logDet;
+          if (h < value) { gain = value - h; at = trial; value = h; [r0, r1] = [r1, r0]; moved = true; damping = Math.max(1e-6, damping / 5); }
         }
         if (!moved) damping *= 6;
       }
       if (!moved || gain < 3e-3) break;
     }
-    return { at, half };
+    return { at, value };
   }
 
   /** The mode's curvature and Laplace's estimate of its weight. */
-  function settle(at: Float64Array) {
-    const rows = points + n;
+  function settle({ rows, residuals }: Target, at: Float64Array): Mode | null {
     const r0 = new Float64Array(rows), r1 = new Float64Array(rows), jac = new Float64Array(rows * n), normal = new Float64Array(n * n);
     const half = residuals(at, r0);
-    jacobian(at, r0, r1, jac, rows);
+    jacobian(residuals, at, r0, r1, jac, rows);
     gram(jac, normal, rows);
     const l = cholesky(normal, n);
     if (!l) return null;
@@ -238,8 +263,11 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
     return { z: at, l, logDetL, laplace: -half - logDet - logDetL };
   }
 
-  function jacobian(at: Float64Array, r0: Float64Array, r1: Float64Array, jac: Float64Array, rows: number) {
+  function jacobian(residuals: Target['residuals'], at: Float64Array, r0: Float64Array, r1: Float64Array, jac: Float64Array, rows: number) {
     const h = 1e-4, saved = logDet;
+    residuals(at, r0);
+    perKelvin.forEach((k, i) => held[i]!.set(k));
+    noiseHeld = true;
     for (let i = 0; i < n; i++) {
       const keep = at[i]!;
       at[i] = keep + h;
@@ -247,6 +275,7 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
       at[i] = keep;
       for (let k = 0; k < rows; k++) jac[i * rows + k] = (r1[k]! - r0[k]!) / h;
     }
+    noiseHeld = false;
     logDet = saved;
   }
 
@@ -268,6 +297,19 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
     set(zero);
     return { misfit: 1, trackLikelihoods: [], logEvidence: 0, draws, effective: THOROUGH.draws, best: v.slice(), predicted: [] };
   }
+}
+
+/** Parts of a proposal round modes, each by its weight, `share` in all. */
+function sharedOut(modes: Mode[], share: number): ProposalPart[] {
+  const total = modes.reduce((sum, m) => sum + Math.exp(m.laplace - modes[0]!.laplace), 0);
+  return modes.map((m) => ({ z: m.z, l: m.l, logDetL: m.logDetL, share: (share * Math.exp(m.laplace - modes[0]!.laplace)) / total }));
+}
+
+/** What is believed before any log: standard normal in every parameter. */
+function priorMode(n: number): Mode {
+  const l = new Float64Array(n * n);
+  for (let i = 0; i < n; i++) l[i * n + i] = 1;
+  return { z: new Float64Array(n), l, logDetL: 0, laplace: 0 };
 }
 
 /** Cuts weights at √N times their mean: one lucky draw far out must not speak for the whole model.
@@ -343,7 +385,7 @@ function startingPoints(space: ParameterSpace, n: number): Float64Array[] {
 
 /** `most` of the points, evenly taken, the first and last among them. */
 function spread(points: Float64Array[], most: number): Float64Array[] {
-  if (points.length <= most) return points;
+  if (points.length <= most || most < 2) return points.slice(0, most);
   return Array.from({ length: most }, (_, i) => points[Math.round((i * (points.length - 1)) / (most - 1))]!);
 }
 

@@ -2,6 +2,7 @@ import type { LogEvent, PressureLog } from '../log/PressureLog';
 import { keepPeaks } from '../log/keepPeaks';
 import { reduceLog, type ReducedLog } from '../log/reduceLog';
 import { fluidGrowth } from '../water/fluid';
+import { blindMeanC, growthTable, type BlindHeat } from './blindHeat';
 import { HEATED } from '../circuit/expectedPressure';
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 
@@ -12,8 +13,10 @@ export interface LogTrack {
   gaugeBar: Float64Array;
   /** Variance of one point's own error (rounding, noise), bar². */
   variance: Float64Array;
-  /** Growth of the content from the first point's mean temperature, per litre. */
+  /** Growth of the content from the first point's mean temperature, per litre; where no temperature was read, at the usual tempos. */
   growth: Float64Array;
+  /** Set where no temperature was read: growth then hangs on the tempos. */
+  blind: BlindHeat | null;
   /** First point of a stretch in which no unknown water was let in or out by hand. */
   starts: Uint8Array;
   fillOn: Uint8Array;
@@ -53,7 +56,8 @@ const LEAST_ERROR_S = 900, ERROR_SPAN_SHARE = 1 / 12;
  *  that every heat cycle's cold and hot ends stay what they were. */
 const A_VISIT_S = 6 * 3600, MOST_BLOCKS = 3000, DAY_SLICES = 25;
 
-interface Informative { r: ReducedLog; means: { meanC: number[]; source: LogTrack['temperatures'] } }
+interface Means { meanC: number[]; source: LogTrack['temperatures']; /** Heat on over the gap before each point, where that is all that is known. */ on: number[] }
+interface Informative { r: ReducedLog; means: Means }
 
 function informativePoints(log: PressureLog, events: LogEvent[], untilS: number, circuit: ResolvedCircuit): Informative | null {
   const { tS } = log.samples;
@@ -63,9 +67,10 @@ function informativePoints(log: PressureLog, events: LogEvent[], untilS: number,
   while (n > 0 && r.tS[n - 1]! >= untilS) n--;
   if (n < 2) return null;
   const means = meanTemperatures(r, n, events, circuit);
+  if (!bySensor(log) && means.source !== 'none') smoothIdle(r.tS, means.meanC, events);
   const kept = long ? keepPeaks(r.gaugeBar.slice(0, n), DAY_SLICES) : [...Array(n).keys()];
   const of = <T>(values: T[]) => kept.map((i) => values[i]!);
-  return { r: { tS: of(r.tS), gaugeBar: of(r.gaugeBar), count: of(r.count), flowC: of(r.flowC), returnC: of(r.returnC) }, means: { meanC: of(means.meanC), source: means.source } };
+  return { r: { tS: of(r.tS), gaugeBar: of(r.gaugeBar), count: of(r.count), flowC: of(r.flowC), returnC: of(r.returnC) }, means: { meanC: of(means.meanC), source: means.source, on: means.on.length ? of(means.on) : [] } };
 }
 
 /** How fast a circuit warms and cools by its content and its boiler. */
@@ -86,7 +91,7 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
   const rangeBar = Math.max(...observed) - Math.min(...observed);
   const track: LogTrack = {
     n, tS: Float64Array.from(r.tS), gaugeBar: Float64Array.from(observed),
-    variance: new Float64Array(n), growth: new Float64Array(n), starts: new Uint8Array(n),
+    variance: new Float64Array(n), growth: new Float64Array(n), blind: means.source === 'none' ? blindHeatOf(means.on, circuit) : null, starts: new Uint8Array(n),
     fillOn: new Uint8Array(n).fill(1), coilOn: new Uint8Array(n).fill(1), boilerOn: new Uint8Array(n).fill(1), drawnL: new Float64Array(n),
     modelErrorBar: new Float64Array(n), warmth: new Float64Array(n), modelErrorS: Math.max(LEAST_ERROR_S, ERROR_SPAN_SHARE * (r.tS[n - 1]! - r.tS[0]!)), temperatureErrorK: new Float64Array(n), errorKept: new Float64Array(n), meanGaugeBar: observed.reduce((a, b) => a + b, 0) / n,
     temperatures: means.source, readErrorK: means.source === 'none' || !bySensor(log) ? 0 : READ_SENSOR_K, spanK: Math.max(...means.meanC) - Math.min(...means.meanC),
@@ -110,7 +115,7 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
   let began = track.gaugeBar[0]!;
   for (let i = 0; i < n; i++) {
     track.warmth[i] = Math.sqrt((means.meanC[i]! - coldestC) / spanC);
-    track.temperatureErrorK[i] = IDLE_ERROR_K + (means.source === 'none' ? WARM_ERROR_BLIND_K * track.warmth[i]! + EVENT_ERROR_S * paceAt(i) : WARM_ERROR_K * track.warmth[i]!);
+    track.temperatureErrorK[i] = IDLE_ERROR_K + (means.source === 'none' ? WARM_ERROR_BLIND_K * track.warmth[i]! + EVENT_ERROR_S * paceAt(i) : WARM_ERROR_K * track.warmth[i]! + (bySensor(log) ? 0 : HAND_LATE_S * paceAt(i)));
     track.errorKept[i] = i === 0 ? 0 : Math.exp(-(track.tS[i]! - track.tS[i - 1]!) / track.modelErrorS);
     if (track.starts[i]) began = track.gaugeBar[i]!;
     const warmBar = (means.source === 'none' || !bySensor(log) ? WARM_ERROR_ROUGH : WARM_ERROR) * rangeBar * track.warmth[i]!;
@@ -168,65 +173,82 @@ const MOVED_ERROR = 0.05;
 const IDLE_ERROR_K = 0.03, WARM_ERROR_K = 0.6, WARM_ERROR_BLIND_K = 1;
 /** Where temperatures are worked out from the switching of the heat, an error in its time moves them while they move. Times are noted to about a minute. */
 const EVENT_ERROR_S = 30;
+/** A hand does not read gauge and thermometer at one moment. */
+const HAND_LATE_S = 12;
 /** Error of one temperature of a logger's, K: what comes and goes from sample to sample. A hand's is slower than that, and stands in the doubt about the mean. */
 const READ_SENSOR_K = 0.15;
 
 /** From this share of the relief's set pressure on it may be blowing; while it does, the pressure saws between its lift and its seat. */
-const NEAR_RELIEF = 0.88, SAW_SHARE = 0.06;
-/** A fall between two readings that no cooling explains: the relief let go, or water was taken that nobody wrote down. */
-const DROP_BAR = 0.22, DROP_COOLING_K = 4;
+const NEAR_RELIEF = 0.88, SAW_SHARE = 0.06, STILL_BLOWS = 0.8;
+/** A fall between two readings that no cooling explains, from warm and from where a relief may lift, however early: it let go. Cold, or from lower down, the water is
+ *  leaving by another way, and a vessel that runs empty on it lets the pressure fall all at once. */
+const DROP_BAR = 0.22, DROP_COOLING_K = 4, DROP_FROM_SHARE = 0.4, WARM_K = 5;
 
 /** How much a relief lets go cannot be foretold: near it readings count for little, and after it the water begins anew. */
 function allowForRelief(track: LogTrack, meanC: number[], reliefSetGaugeBar: number, stepBar: number): void {
   const near = NEAR_RELIEF * reliefSetGaugeBar;
+  const coldestC = Math.min(...meanC);
   let blowing = false;
   for (let i = 1; i < track.n; i++) {
     const before = track.gaugeBar[i - 1]!, now = track.gaugeBar[i]!;
     if (now >= near) blowing = true;
-    if (blowing && now >= 0.8 * reliefSetGaugeBar) track.variance[i]! += (SAW_SHARE * reliefSetGaugeBar) ** 2;
-    if (blowing && before >= 0.8 * reliefSetGaugeBar && now < 0.8 * reliefSetGaugeBar) { track.starts[i] = 1; blowing = false; }
-    if (before - now > Math.max(DROP_BAR, 2.5 * stepBar) && meanC[i - 1]! - meanC[i]! < DROP_COOLING_K) track.starts[i] = 1;
+    if (blowing && now >= STILL_BLOWS * reliefSetGaugeBar) track.variance[i]! += (SAW_SHARE * reliefSetGaugeBar) ** 2;
+    if (blowing && before >= STILL_BLOWS * reliefSetGaugeBar && now < STILL_BLOWS * reliefSetGaugeBar) { track.starts[i] = 1; blowing = false; }
+    const mayLift = before >= DROP_FROM_SHARE * reliefSetGaugeBar && meanC[i - 1]! - coldestC > WARM_K;
+    if (mayLift && !(blowing && now >= STILL_BLOWS * reliefSetGaugeBar) && before - now > Math.max(DROP_BAR, 2.5 * stepBar) && meanC[i - 1]! - meanC[i]! < DROP_COOLING_K) track.starts[i] = 1;
   }
 }
 
 /** Mean water temperature at each point: from flow and return, from the flow with the usual drop, or — with none read — a step to the
  *  greatest flow temperature while the heat is on, which the kernel's lag then softens. */
-function meanTemperatures(r: { tS: number[]; gaugeBar: number[]; flowC: (number | null)[]; returnC: (number | null)[] }, n: number, events: LogEvent[], circuit: ResolvedCircuit): { meanC: number[]; source: LogTrack['temperatures'] } {
+function meanTemperatures(r: { tS: number[]; gaugeBar: number[]; flowC: (number | null)[]; returnC: (number | null)[] }, n: number, events: LogEvent[], circuit: ResolvedCircuit): Means {
   const heatOnS = events.find((e) => e.kind === 'heat-on')?.tS ?? null;
   const flow = fillGaps(r.tS, r.flowC, n, heatOnS), ret = fillGaps(r.tS, r.returnC, n, heatOnS);
   const clamp = (c: number) => Math.min(150, Math.max(1, c));
-  if (flow && ret) return { meanC: flow.map((f, i) => clamp((f + ret[i]!) / 2)), source: 'flow-and-return' };
+  if (flow && ret) return { meanC: flow.map((f, i) => clamp((f + ret[i]!) / 2)), source: 'flow-and-return', on: [] };
   const coldest = flow ? Math.min(...flow) : 0;
-  if (flow) return { meanC: flow.map((f) => clamp(f - Math.min(HEATED.dropK / 2, (f - coldest) / 3))), source: 'flow' };
-  const hotC = circuit.maxFlowC - HEATED.dropK / 2;
+  if (flow) return { meanC: flow.map((f) => clamp(f - Math.min(HEATED.dropK / 2, (f - coldest) / 3))), source: 'flow', on: [] };
   const switches = events.filter((e) => e.kind === 'heat-on' || e.kind === 'heat-off');
   const gauge = r.gaugeBar.slice(0, n);
   const peak = gauge.reduce((best, p, i, all) => (p > all[best]! ? i : best), 0);
   // Nobody wrote down that it was heated: a clear rise says so, a steady gauge does not.
   const rose = gauge[peak]! - gauge[0]! > Math.max(0.25, 2.5 * circuit.gaugeStepBar);
   let on = false;
-  let now: number = NO_TEMPERATURE_COLD_C;
-  const pace = paceOf(circuit);
-  const meanC = Array.from({ length: n }, (_, i) => {
+  const onBefore = Array.from({ length: n }, (_, i) => {
     if (switches.length === 0) on = rose && i > 0 && i <= peak;
     else for (const s of switches) if (s.tS < r.tS[i]!) on = s.kind === 'heat-on';
-    // Heating adds what the boiler gives, up to its limit; cooling loses in proportion to what is there.
-    const gapS = i === 0 ? 0 : r.tS[i]! - r.tS[i - 1]!;
-    now = on ? warmed(now, hotC, pace.kPerS, gapS) : NO_TEMPERATURE_COLD_C + (now - NO_TEMPERATURE_COLD_C) * Math.exp(-gapS / pace.coolingS);
-    return now;
+    return on ? 1 : 0;
   });
-  return { meanC, source: 'none' };
+  const meanC = new Float64Array(n);
+  blindMeanC(blindHeatOf(onBefore, circuit), r.tS, n, 1, 1, meanC);
+  return { meanC: [...meanC], source: 'none', on: onBefore };
 }
 
-/** Burners throttle back over the last kelvins below their limit. Common practice. */
-const THROTTLED_K = 15;
+const blindHeatOf = (on: number[], c: ResolvedCircuit): BlindHeat => {
+  const hotC = c.maxFlowC - HEATED.dropK / 2;
+  return { on: Uint8Array.from(on), coldC: NO_TEMPERATURE_COLD_C, hotC, ...paceOf(c), growthAt: growthTable(c.fluid, NO_TEMPERATURE_COLD_C, hotC) };
+};
 
-/** Mean temperature after heating for a time: at full pace, then ever slower towards the limit. */
-function warmed(fromC: number, limitC: number, kPerS: number, gapS: number): number {
-  const throttledC = limitC - THROTTLED_K;
-  const atFullS = Math.min(gapS, Math.max(0, (throttledC - fromC) / kPerS));
-  const reachedC = fromC + kPerS * atFullS;
-  return gapS <= atFullS ? reachedC : limitC - (limitC - reachedC) * Math.exp((-(gapS - atFullS) * kPerS) / THROTTLED_K);
+/** Times of events are off by so much. */
+const EVENT_OFF_S = 60;
+/** Temperatures read by hand off an idle circuit scatter like this round what it does, K. */
+const IDLE_SCATTER_K = 2.5;
+
+/** While nothing is heated the water's mean goes in a straight line at most, whatever a hand reads off the pipes: a kelvin too much there would move a stiff
+ *  circuit far. Only the stretch before the heat comes on, or all of a log in which it never does; left alone where the readings are no line. */
+function smoothIdle(tS: number[], meanC: number[], events: LogEvent[]): void {
+  const heat = events.filter((e) => e.kind === 'heat-on' || e.kind === 'heat-off');
+  if (heat[0]?.kind === 'heat-off') return;
+  const untilS = heat[0] ? heat[0].tS - EVENT_OFF_S : Infinity;
+  let n = 0;
+  while (n < meanC.length && tS[n]! <= untilS) n++;
+  if (n < 2) return;
+  const t0 = tS.slice(0, n).reduce((a, b) => a + b, 0) / n, c0 = meanC.slice(0, n).reduce((a, b) => a + b, 0) / n;
+  const spread = tS.slice(0, n).reduce((s, t) => s + (t - t0) ** 2, 0);
+  const slope = n < 4 || spread === 0 ? 0 : tS.slice(0, n).reduce((s, t, i) => s + (t - t0) * (meanC[i]! - c0), 0) / spread;
+  const line = (t: number) => c0 + slope * (t - t0);
+  const scatter = Math.sqrt(tS.slice(0, n).reduce((s, t, i) => s + (meanC[i]! - line(t)) ** 2, 0) / n);
+  if (scatter < IDLE_SCATTER_K) for (let i = 0; i < n; i++) meanC[i] = line(tS[i]!);
 }
 
 /** Straight lines between the values read, level after the last; before the first level too, unless the heat had come on by then: back along the

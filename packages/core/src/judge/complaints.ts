@@ -12,9 +12,9 @@ interface ComplaintRow { title: string; short: string; favours: [FaultId[], numb
 
 /** How many times likelier a complaint makes a fault against one that it says nothing of. Common practice, reviewed. */
 export const COMPLAINT_ROWS: Record<Complaint, ComplaintRow> = {
-  'topped-up-often': { title: 'Topped up often', short: 'tops it up', favours: [[OUTFLOW, 4], [LITTLE_GAS, 3], [['relief-valve-lifts-early', 'vessel-gas-valve-leaking'], 2], [['none', 'fill-pressure-too-high'], 0.4], [INFLOW, 0.5]] },
-  'drips-outside': { title: 'Drips from the pipe outside', short: 'drips outside', favours: [[LITTLE_GAS, 3], [INFLOW, 3], [['relief-valve-passing', 'relief-valve-lifts-early', 'fill-pressure-too-high', 'reducing-valve-set-high'], 2.5], [['none'], 0.4], [['circuit-leak', 'boiler-exchanger-leak'], 0.5]] },
-  'gauge-climbs-hot': { title: 'Gauge climbs when it heats', short: 'climbs when hot', favours: [[LITTLE_GAS, 5], [['vessel-overcharged', 'boiler-overheating'], 1.3], [INFLOW, 1.5], [['circuit-leak'], 0.6], [['none'], 0.6]] },
+  'topped-up-often': { title: 'Topped up often', short: 'tops it up', favours: [[OUTFLOW, 4], [LITTLE_GAS, 3], [['relief-valve-lifts-early', 'vessel-gas-valve-leaking', 'vessel-overcharged'], 2], [['fill-pressure-too-low', 'air-in-circuit'], 1.4], [['none', 'fill-pressure-too-high'], 0.4], [INFLOW, 0.5]] },
+  'drips-outside': { title: 'Drips from the pipe outside', short: 'drips outside', favours: [[LITTLE_GAS, 3], [INFLOW, 3], [['relief-valve-passing', 'relief-valve-lifts-early', 'fill-pressure-too-high', 'reducing-valve-set-high'], 2.5], [['vessel-overcharged', 'boiler-overheating'], 1.6], [['none'], 0.4], [['circuit-leak', 'boiler-exchanger-leak'], 0.5]] },
+  'gauge-climbs-hot': { title: 'Gauge climbs when it heats', short: 'climbs when hot', favours: [[LITTLE_GAS, 5], [['vessel-overcharged'], 3], [['boiler-overheating', 'fill-pressure-too-high', 'reducing-valve-set-high'], 2], [INFLOW, 1.5], [['circuit-leak'], 0.6], [['none'], 0.6]] },
   'no-heat': { title: 'No heat at all', short: 'no heat', favours: [[CIRCULATION, 6], [['fill-pressure-too-low', 'feed-starved', 'pressurisation-unit-fault'], 2], [OUTFLOW, 1.5], [['none'], 0.7]] },
   'no-heat-zone': { title: 'No heat in one zone', short: 'zone without heat', favours: [[CIRCULATION, 8], [['air-in-circuit'], 1.6]] },
   'cold-room': { title: 'One room is cold', short: 'one cold room', favours: [[CIRCULATION, 6], [['air-in-circuit'], 2.5]] },

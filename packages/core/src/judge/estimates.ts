@@ -1,5 +1,5 @@
 import type { Interval, Judgement } from './Diagnosis';
-import { chargeOf } from './findingLikelihood';
+import { chargeOf } from './findingNumbers';
 import type { Judged, JudgedSet } from './judgeEvidence';
 import { SLOT } from './kernel';
 

@@ -34,7 +34,7 @@ export const FAULTS = {
   'vessel-diaphragm-failed': row('Vessel diaphragm holed', 5, 'change-vessel', 'water passes to the gas side', 'Change the vessel; set the new one’s charge before any water.'),
   'vessel-gas-valve-leaking': row('Vessel valve core leaking', 3, 'change-core', 'bubbles in leak fluid, charge lost within weeks', 'Change the core, recharge, leak fluid, cap on.'),
   'vessel-connection-blocked': row('Vessel connection blocked', 2.5, 'clear-connection', 'water cannot reach the vessel freely', 'Clear the hose or port, then a heat run.'),
-  'vessel-isolated': row('Vessel shut off', 2, 'open-vessel-valve', 'a valve between vessel and circuit is shut', 'Open the valve, take the handle off, note it.', (s) => s.vessel?.isolationValve !== 'none'),
+  'vessel-isolated': row('Vessel shut off', 2, 'open-vessel-valve', 'a valve between vessel and circuit is shut', 'Open the valve, take the handle off, note it.'),
   'vessel-undersized': row('Vessel too small', 2.5, 'add-vessel-volume', 'right charge, yet the hot pressure reaches the relief', 'Add vessel volume for the content that is really there.'),
   'vessel-overcharged': row('Vessel overcharged', 2, 'lower-charge', 'charge more than 0.25 bar above target', 'Let the charge down to target with the drain open.'),
   'relief-valve-passing': row('Relief valve passing', 6, 'change-relief', 'drips below its set pressure, cold or hot', 'Change the relief valve for one of the same rating.'),

@@ -1,20 +1,24 @@
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
+import { INFLOW, LITTLE_GAS, OUTFLOW } from './faultGroups';
 import type { FaultId } from './faults';
 import type { Finding } from './Finding';
+import { changeOver, chargeOf, curveOf, expectedNumber, readingSd, waterBehind } from './findingNumbers';
 import { SLOT } from './kernel';
 import { normalCdf, normalPdf } from './normal';
 import { drippingWaterShare, numberDensity } from './numberTable';
 import { outcomeShares } from './outcomeTable';
+import { waterCurve, type WaterCurve } from './waterCurve';
 
 /** Likelihood of one finding under one fault set, given one draw of the circuit's parameters (and the highest pressure logged, where one was). A density for numbers, a probability for outcomes;
  *  only ratios between sets matter. Never 0: a share of every number is put down to a slip of the hand. */
 export function findingLikelihood(f: Finding, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit, peakGaugeBar: number | null = null): number {
   const number = numericLikelihood(f, faults, v, c);
-  if (number !== null) return 0.98 * number + 0.02 * SLIP_DENSITY;
+  if (number !== null) return 0.98 * number + (f.test === 'relief-marking' ? PRINTED_SLIP : 0.02) * SLIP_DENSITY;
   const tabled = numberDensity(f, faults);
   if (tabled !== null) return tabled;
   if (f.outcome === undefined) return 1;
   if (f.test === 'gas-valve-press' && faults.includes('vessel-undercharged')) return pressOfUndercharged(v, c)[f.outcome as keyof ReturnType<typeof pressOfUndercharged>] ?? 1;
+  if (f.test === 'low-pressure-stop') return f.outcome === 'not-shown' ? notShown(v) : 1 - notShown(v);
   const shares = outcomeShares(f.test, faults);
   if (f.test === 'discharge-pipe' && shares && peakGaugeBar !== null) return (dischargeShares(shares, faults, peakGaugeBar, c)[f.outcome] ?? 1) * drippingWaterShare(f, faults);
   return (shares?.[f.outcome] ?? 1) * drippingWaterShare(f, faults);
@@ -34,17 +38,17 @@ function dischargeShares(shares: Record<string, number>, faults: readonly FaultI
 /** Whether a finding's likelihood hangs on the circuit's parameters, or only on which faults there are: then one draw will do for all. */
 export function hangsOnDraw(f: Finding, faults: readonly FaultId[]): boolean {
   if (f.outcome === undefined) return true;
-  return f.test === 'gas-valve-press' && faults.includes('vessel-undercharged');
+  return f.test === 'low-pressure-stop' ? faults.includes('gauge-misreading') : f.test === 'gas-valve-press' && faults.includes('vessel-undercharged');
 }
+
+/** How often a drained boiler does not report low pressure: a sensor that over-reads, or stands where it got stuck, mostly does not. Common practice. */
+export const notShown = (v: Float64Array): number => (v[SLOT.offset]! > 0.3 || v[SLOT.stuck]! > 0.5 ? 0.7 : 0.05);
 
 /** Density of a slip: any number over about three bars (or litres) alike. */
 const SLIP_DENSITY = 0.3;
+/** What is printed is seldom misread. */
+const PRINTED_SLIP = 0.004;
 const has = (faults: readonly FaultId[], ...ids: FaultId[]) => ids.some((id) => faults.includes(id));
-
-/** The vessel's charge in a draw, bar gauge. A cut-off vessel keeps its own, which the circuit's parameters do not hold. */
-export function chargeOf(v: Float64Array, c: ResolvedCircuit): number | null {
-  return v[SLOT.vesselL]! > 0 ? v[SLOT.gas]! / v[SLOT.vesselL]! - c.atmosphericBar : null;
-}
 
 /** Pressing an undercharged vessel's valve: what is left decides between air and nothing. */
 export function pressOfUndercharged(v: Float64Array, c: ResolvedCircuit): { air: number; nothing: number; water: number } {
@@ -52,119 +56,99 @@ export function pressOfUndercharged(v: Float64Array, c: ResolvedCircuit): { air:
   return { air: 0.97 * (0.98 - nothing), nothing: 0.97 * (nothing + 0.02), water: 0.03 };
 }
 
-/** Room that a bar of pressure makes, L/bar: the gas and the stretch. */
-function complianceLPerBar(v: Float64Array, gaugeBar: number, c: ResolvedCircuit): number {
-  const P = Math.max(0.3, gaugeBar + c.atmosphericBar);
-  const inPlay = v[SLOT.vesselL]! > 0 && P > v[SLOT.gas]! / v[SLOT.vesselL]!;
-  return (inPlay ? v[SLOT.gas]! / (P * P) : 0) + v[SLOT.stretch]! + v[SLOT.air]! / (P * P);
-}
-
-/** Error of reading a difference twice off the same gauge. */
-export const readingSd = (c: ResolvedCircuit) => 0.025 + 0.42 * c.gaugeStepBar;
-
 function numericLikelihood(f: Finding, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit): number | null {
-  const sd = readingSd(c);
   switch (f.test) {
     case 'idle-cold-pressure': return f.valueBar === undefined ? null : coldLevelDensity(f.valueBar, faults, c, v);
     case 'precharge': return f.valueBar === undefined ? null : prechargeDensity(f, faults, v, c);
-    case 'draw-off': {
-      if (f.volumeL === undefined || f.beforeBar === undefined || f.afterBar === undefined) return null;
-      const volumeL = takenBetween(v, f.beforeBar, f.afterBar, c);
-      const errorL = complianceLPerBar(v, f.afterBar, c) * sd;
-      return normalPdf(f.volumeL, volumeL, Math.hypot(errorL, 0.03, 0.03 * f.volumeL));
-    }
-    case 'vessel-drained-volume': {
-      if (f.volumeL === undefined || f.fromBar === undefined) return null;
-      // The boiler's own water comes with it: a litre or four. Common practice.
-      return normalPdf(f.volumeL, takenBetween(v, f.fromBar, 0, c) + 2.5, 1.4);
-    }
-    case 'second-gauge': return f.valueBar === undefined || f.firstGaugeBar === undefined ? null : normalPdf(f.firstGaugeBar - f.valueBar, v[SLOT.offset]!, 0.04 + 0.5 * c.gaugeStepBar);
-    case 'gauge-at-zero': return f.valueBar === undefined ? null : normalPdf(f.valueBar, Math.max(0, v[SLOT.offset]!), 0.05 + 0.3 * c.gaugeStepBar);
-    case 'fill-disconnected-watch': case 'fill-isolated-watch': case 'cold-main-off-watch': case 'cold-main-on-watch': case 'coil-isolated-watch':
-      return watchDensity(f, faults, v, c, sd);
-    case 'boiler-isolated-hold': return holdDensity(f, faults, sd);
+    case 'fill-disconnected-watch': case 'fill-isolated-watch': case 'cold-main-off-watch': case 'cold-main-on-watch': case 'coil-isolated-watch': return watchDensity(f, faults, v, c);
+    case 'boiler-isolated-hold': return holdDensity(f, faults, v, c);
     case 'top-ups-per-month': {
       if (f.count === undefined) return null;
-      const losing = has(faults, 'circuit-leak', 'relief-valve-passing', 'boiler-exchanger-leak', 'air-vent-faulty', 'vessel-undercharged', 'vessel-diaphragm-failed', 'vessel-connection-blocked', 'vessel-isolated', 'relief-valve-lifts-early', 'vessel-undersized');
-      const mean = losing ? 4 : 0.3;
-      // Gamma–Poisson, shape 1: rates differ widely from house to house.
-      return Math.pow(mean / (1 + mean), f.count) / (1 + mean);
+      // Gamma–Poisson, shape 1: rates differ widely from house to house. Some top up for reasons of their own.
+      const counted = (mean: number) => Math.pow(mean / (1 + mean), f.count!) / (1 + mean);
+      return 0.93 * counted(topUpsAMonth(faults)) + 0.07 * counted(4);
     }
-    case 'relief-marking': return f.markedBar === undefined ? null : normalPdf(f.markedBar, has(faults, 'relief-valve-lifts-early') ? c.reliefSetGaugeBar - 0.25 : c.reliefSetGaugeBar, has(faults, 'relief-valve-lifts-early') ? 0.6 : 0.15);
-    case 'heat-run-after': {
-      if (f.coldBar === undefined || f.hotBar === undefined) return null;
-      const grown = v[SLOT.contentL]! * v[SLOT.share]! * 0.000_42 * Math.max(5, (f.hotC ?? c.maxFlowC) - 20);
-      return normalPdf(takenBetween(v, f.hotBar, f.coldBar, c), grown, 0.15 * grown + complianceLPerBar(v, f.hotBar, c) * sd * 1.4);
+    case 'relief-marking': {
+      if (f.markedBar === undefined) return null;
+      const right = normalPdf(f.markedBar, c.reliefSetGaugeBar, 0.1);
+      // One that lifts early has a tired spring, or was the wrong one from the start. Common practice.
+      return has(faults, 'relief-valve-lifts-early') ? 0.65 * right + 0.35 * normalPdf(f.markedBar, 0.78 * c.reliefSetGaugeBar, 0.15 * c.reliefSetGaugeBar) : right;
     }
     case 'discharge-catch': {
       if (f.volumeMl === undefined || f.minutes === undefined) return null;
-      const flows = f.volumeMl > 2 ? 1 : 0;
-      const chance = f.during === 'cold' ? (has(faults, 'relief-valve-passing') ? 0.85 : 0.05) : has(faults, 'relief-valve-passing', 'vessel-undercharged', 'vessel-diaphragm-failed', 'vessel-connection-blocked', 'vessel-isolated', 'relief-valve-lifts-early') ? 0.75 : 0.1;
-      return flows ? chance : 1 - chance;
+      const chance = caughtChance(f.during ?? 'hot', faults);
+      return f.volumeMl > JUST_WET_ML ? chance : 1 - chance;
     }
-    default: return null;
+    default: { const n = expectedNumber(f, v, c); return n && normalPdf(n.seen, n.expected, n.sd); }
   }
 }
 
-/** Water that the gas and the stretch give back between two pressures, L. */
-function takenBetween(v: Float64Array, fromGaugeBar: number, toGaugeBar: number, c: ResolvedCircuit): number {
-  const held = (gaugeBar: number) => {
-    const P = Math.max(0.05, gaugeBar + c.atmosphericBar), V = v[SLOT.vesselL]!;
-    const vessel = V > 0 ? V - Math.min(V, Math.max((1 - v[SLOT.cap]!) * V, v[SLOT.gas]! / P)) : 0;
-    return vessel + v[SLOT.stretch]! * gaugeBar - v[SLOT.air]! / P;
-  };
-  return held(fromGaugeBar) - held(toGaugeBar);
+/** How often it is topped up, a month. Common practice. */
+function topUpsAMonth(faults: readonly FaultId[]): number {
+  if (has(faults, ...OUTFLOW)) return 4;
+  if (has(faults, ...LITTLE_GAS, 'relief-valve-lifts-early')) return 3;
+  return has(faults, 'fill-pressure-too-high', 'vessel-overcharged', 'boiler-overheating', 'air-in-circuit', 'fill-pressure-too-low') ? 0.8 : 0.3;
+}
+
+/** As much as clings to the pipe. */
+const JUST_WET_ML = 2;
+
+/** How often a jug under the discharge catches something. Common practice. */
+function caughtChance(during: string, faults: readonly FaultId[]): number {
+  if (has(faults, 'relief-valve-passing')) return 0.87;
+  if (during === 'cold') return has(faults, ...INFLOW) ? 0.25 : has(faults, 'fill-pressure-too-high') ? 0.12 : 0.04;
+  return has(faults, ...LITTLE_GAS, 'relief-valve-lifts-early') ? 0.65 : has(faults, ...INFLOW) ? 0.5 : has(faults, 'fill-pressure-too-high', 'reducing-valve-set-high', 'vessel-overcharged', 'boiler-overheating') ? 0.35 : 0.07;
 }
 
 /** With water still standing behind the diaphragm the tyre gauge only repeats the water's pressure. */
 function prechargeDensity(f: Finding, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit): number {
-  // All as seen from the gauge: the charge stands higher there by the head up to the vessel, and so does a vessel with nothing behind it.
-  const value = f.valueBar! + c.vesselStaticBar, nothingBar = c.vesselStaticBar;
-  const behindBar = Math.max(nothingBar, f.circuitBar ?? (f.drainOpen ? 0 : c.fillGaugeBar));
-  const sd = f.circuitBar === undefined && !f.drainOpen ? 0.35 : 0.06;
+  const seen = f.valueBar! + c.vesselStaticBar, nothingBar = c.vesselStaticBar, behindBar = waterBehind(f, c);
   if (has(faults, 'vessel-diaphragm-failed')) {
     // A holed one shows what stands on the water side, or what little air is caught.
-    return 0.7 * normalPdf(value, behindBar, 0.12) + 0.3 * normalPdf(value, Math.max(behindBar, nothingBar + 0.15), 0.3);
+    return 0.7 * normalPdf(seen, behindBar, 0.12) + 0.3 * normalPdf(seen, Math.max(behindBar, nothingBar + 0.15), 0.3);
   }
-  const charge = Math.max(nothingBar, chargeOf(v, c) ?? c.prechargeGaugeBar);
   if (has(faults, 'vessel-connection-blocked', 'vessel-isolated')) {
     // Drained circuit, but the vessel's own water may still stand behind the stop.
-    return 0.65 * normalPdf(value, Math.max(charge, behindBar), 0.12) + 0.35 * normalPdf(value, charge + 0.5, 0.4);
+    const charge = Math.max(nothingBar, chargeOf(v, c) ?? c.prechargeGaugeBar);
+    return 0.78 * normalPdf(seen, Math.max(charge, behindBar), 0.12) + 0.22 * normalPdf(seen, charge + 0.4, 0.35);
   }
-  return normalPdf(value, Math.max(charge, behindBar), sd);
+  const n = expectedNumber(f, v, c)!;
+  return normalPdf(n.seen, n.expected, n.sd);
 }
 
-function watchDensity(f: Finding, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit, sd: number): number | null {
-  if (f.startBar === undefined || f.endBar === undefined || f.minutes === undefined) return null;
-  const fill = f.test === 'coil-isolated-watch' || f.test === 'cold-main-on-watch';
-  const coil = f.test === 'fill-disconnected-watch' || f.test === 'fill-isolated-watch' || f.test === 'cold-main-on-watch';
-  const over = Math.sqrt(Math.max(0, c.mainsGaugeBar - f.startBar));
-  const inLPerH = ((fill ? v[SLOT.inFill]! : 0) + (coil ? v[SLOT.inCoil]! : 0)) * over;
-  const outLPerH = (v[SLOT.outCircuit]! + v[SLOT.outBoiler]!) * Math.sqrt(Math.max(0, f.startBar));
-  const litres = ((inLPerH - outLPerH) * f.minutes) / 60;
-  const most = Math.max(f.startBar, c.mainsGaugeBar);
-  const rise = Math.max(-f.startBar, Math.min(most - f.startBar, litres / complianceLPerBar(v, f.startBar, c)));
-  const change = f.endBar - f.startBar;
+function watchDensity(f: Finding, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit): number | null {
+  const n = expectedNumber(f, v, c);
+  if (!n) return null;
   // Standing water above a boiler that is not shut off lifts a drained gauge by itself.
-  if (f.test === 'fill-disconnected-watch' && !f.boilerIsolated && f.startBar < 0.2)
-    return 0.5 * normalPdf(change, rise, sd) + 0.5 * normalPdf(change, rise + 0.5 * c.staticGaugeBar, sd + 0.3 * c.staticGaugeBar);
+  if (f.test === 'fill-disconnected-watch' && !f.boilerIsolated && f.startBar! < 0.2)
+    return 0.5 * normalPdf(n.seen, n.expected, n.sd) + 0.5 * normalPdf(n.seen, n.expected + 0.5 * c.staticGaugeBar, n.sd + 0.3 * c.staticGaugeBar);
   if (f.heating) {
-    const swing = has(faults, 'vessel-undercharged', 'vessel-diaphragm-failed', 'vessel-connection-blocked', 'vessel-isolated') ? 1 : 0.4;
-    return normalPdf(change, rise + 0.5 * swing, sd + 0.5 * swing);
+    const swing = has(faults, ...LITTLE_GAS) ? 1 : 0.4;
+    return normalPdf(n.seen, n.expected + 0.5 * swing, n.sd + 0.5 * swing);
   }
-  return normalPdf(change, rise, sd);
+  return normalPdf(n.seen, n.expected, n.sd);
 }
 
-function holdDensity(f: Finding, faults: readonly FaultId[], sd: number): number | null {
-  if (f.boilerStartBar === undefined || f.boilerEndBar === undefined) return null;
-  const falls = (start: number, end: number, probable: boolean) => {
-    const change = end - start;
-    return probable ? 0.15 * normalPdf(change, 0, sd) + 0.85 * 0.8 * Math.exp(Math.min(0, change) / 0.6) * (0.05 + normalCdf(-(change + 0.03) / sd)) : normalPdf(change, 0, sd);
+/** Boiler and circuit shut off from each other: each side falls by what leaks on it and rises by what comes in there. Which side has the vessel, and with it the
+ *  room, is not said: half and half. */
+function holdDensity(f: Finding, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit): number | null {
+  if (f.boilerStartBar === undefined || f.boilerEndBar === undefined || f.minutes === undefined) return null;
+  const hours = f.minutes / 60, sd = readingSd(c);
+  const bare = waterCurve(0, 0, 0, v[SLOT.stretch]!, v[SLOT.air]!), whole = curveOf(v);
+  const side = (start: number, end: number, loses: boolean, gains: boolean) => {
+    const seen = end - start, still = normalPdf(seen, 0, sd);
+    if (!loses && !gains) return 0.94 * still + 0.06 * ANYWHERE;
+    const ways = { inK: gains ? v[SLOT.inFill]! + v[SLOT.inCoil]! : 0, outK: loses ? v[SLOT.outCircuit]! + v[SLOT.outBoiler]! : 0, feedGaugeBar: -1, liftGaugeBar: v[SLOT.lift]!, mainsGaugeBar: v[SLOT.mains]! };
+    const by = (curve: WaterCurve) => { const change = changeOver(curve, start, hours, ways, c); return normalPdf(seen, change, Math.hypot(sd, 0.15 * change)); };
+    return 0.42 * by(whole) + 0.42 * by(bare) + 0.08 * still + 0.08 * ANYWHERE;
   };
-  const boiler = falls(f.boilerStartBar, f.boilerEndBar, has(faults, 'boiler-exchanger-leak', 'relief-valve-passing'));
+  const boiler = side(f.boilerStartBar, f.boilerEndBar, has(faults, 'boiler-exchanger-leak', 'relief-valve-passing'), has(faults, 'dhw-plate-perforated'));
   if (f.circuitStartBar === undefined || f.circuitEndBar === undefined) return boiler;
-  return boiler * falls(f.circuitStartBar, f.circuitEndBar, has(faults, 'circuit-leak', 'air-vent-faulty'));
+  return boiler * side(f.circuitStartBar, f.circuitEndBar, has(faults, 'circuit-leak', 'air-vent-faulty'), has(faults, ...INFLOW) && !has(faults, 'dhw-plate-perforated'));
 }
+
+/** Density of a change that has nothing to do with the faults: a valve that does not shut, a room that cools. */
+const ANYWHERE = 0.5;
 
 /** How often a cold circuit is found at a pressure, by fault. Cold pressures are set by hand, so they spread even where nothing is wrong.
  *  @param v the draw: how far the gauge is off counts where the set says that it lies, and what the feed holds where it is set high; see {@link levelHangsOnDraw} */
@@ -210,7 +194,7 @@ function coldLevelOf(p: number, fault: FaultId, c: ResolvedCircuit): number {
       return 0.55 * near + 0.45 * flat(0, fill);
     case 'vessel-undercharged': case 'vessel-diaphragm-failed': case 'vessel-connection-blocked': case 'vessel-isolated': case 'vessel-undersized':
       // Topped up to where it should be, or fallen since.
-      return c.fedByItself ? 0.8 * near + 0.15 * flat(0.1, fill) + 0.05 * flat(fill, fill + 0.8) : 0.65 * normalPdf(p, fill + 0.05, 1.3 * sd) + 0.35 * flat(0.2, fill);
+      return c.fedByItself ? 0.82 * near + 0.13 * flat(0.1, fill) + 0.05 * flat(fill, fill + 0.8) : 0.75 * normalPdf(p, fill + 0.05, 1.3 * sd) + 0.25 * flat(0.2, fill);
     default: return near;
   }
 }

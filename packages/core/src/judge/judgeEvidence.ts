@@ -6,8 +6,9 @@ import type { FaultId } from './faults';
 import type { Finding } from './Finding';
 import { coldLevelDensity, findingLikelihood, hangsOnDraw, levelHangsOnDraw } from './findingLikelihood';
 import { SLOT } from './kernel';
-import { fitLogs, QUICK, THOROUGH, type Effort, type LogFit } from './LogFit';
-import { logModelKey, logModelOf, type LogModel } from './logModel';
+import { expectedNumber, foretold } from './findingNumbers';
+import { fitLogs, LENT, QUICK, THOROUGH, type Effort, type Hint, type LogFit } from './LogFit';
+import { logModelKey, logModelOf, waysApart, type LogModel } from './logModel';
 import { layOutLog, type LogTrack } from './LogTrack';
 import { parameterSpace } from './parameters';
 import type { WeightedSet } from './priors';
@@ -90,24 +91,27 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
     return { faults, prior: weight, probability: 0, logEvidence, logParts: fit.trackLikelihoods.map((l) => l + unsplit), findingEvidence, draws, fit };
   });
   let lookedAt: ReadonlyMap<string, LogFit> = new Map();
-  const fitter = (effort: Effort) => { const f = fitterOf(evidence.circuit, seen, tracks, effort, lookedAt); lookedAt = f.fits; return f.fitOf; };
+  const hints = hintsOf(evidence.findings, seen);
+  const fitter = (effort: Effort) => { const f = fitterOf(evidence.circuit, seen, tracks, hints, effort, lookedAt); lookedAt = f.fits; return f; };
   // Every set is screened; those that may matter are judged again with care. With no log there is nothing to fit.
-  const first = judgeWith(fitter(tracks.length ? QUICK : THOROUGH), priors, 0, SCREENED);
+  const first = judgeWith(fitter(tracks.length ? QUICK : THOROUGH).fitOf, priors, 0, SCREENED);
   if (!tracks.length) return { sets: withProbabilities(first), circuit, seen, tracks, logs, trackLog };
   const misfit = Math.min(MOST_MISFIT, ...first.map((s) => s.fit.misfit)), misjudged = misfit > BEARABLE_MISFIT;
   if (misjudged) tracks.forEach((t) => allowForMisfit(t, misfit));
-  const screened = withProbabilities(misjudged ? judgeWith(fitter(QUICK), priors, SCREENED, 2 * SCREENED) : first);
+  const screened = withProbabilities(misjudged ? judgeWith(fitter(QUICK).fitOf, priors, SCREENED, 2 * SCREENED) : first);
   const contends = (s: JudgedSet) => s.faults.length === 1 || s.probability > CONTENDS;
   const contenders = screened.filter(contends), rest = screened.filter((s) => !contends(s));
-  const careful = judgeWith(fitter(THOROUGH), contenders.map((s) => ({ faults: s.faults, weight: s.prior })), misjudged ? 2 * SCREENED : SCREENED, 1);
-  return { sets: withProbabilities([...careful, ...rest]), circuit, seen, tracks, logs, trackLog };
+  const thorough = fitter(THOROUGH), which = contenders.map((s) => ({ faults: s.faults, weight: s.prior }));
+  const careful = judgeWith(thorough.fitOf, which, misjudged ? 2 * SCREENED : SCREENED, CAREFULLY);
+  const settled = thorough.lendToNeighbours() ? judgeWith(thorough.fitOf, which, CAREFULLY, 1) : careful;
+  return { sets: withProbabilities([...settled, ...rest]), circuit, seen, tracks, logs, trackLog };
 }
 
 /** A log that begins warmer than this says nothing of the cold pressure. */
 const COLD_BELOW_C = 40;
 
-/** Share of the work that the screening is. */
-const SCREENED = 0.2;
+/** Shares of the work at which the screening is done, and all contenders are judged. */
+const SCREENED = 0.2, CAREFULLY = 0.9;
 
 /** Where even the best of all models misses the log by more than its noise explains, the noise is what is misjudged: a rough hand, a sticking needle,
  *  a plant that does what no model here does. It is widened until the best fits, so that the others are not thrown out for it. */
@@ -136,6 +140,8 @@ function softened(logEvidence: number, best: number): number {
 /** Many sets differ in what no evidence touches, and together take more than is theirs: with something measured the answer is sharpened by this
  *  power. Fixed by the evaluation, where answers held for 40 % were right in 60 %. */
 const SHARPEN = 1.8;
+/** What somebody went and looked at counts for more than what a log shows by the way: the tables of outcomes are careful. Fixed like the above, on pairs of faults. */
+const FINDINGS_COUNT = 1.3;
 /** Share of the answer that stays flat whatever the evidence says: the sheet may be wrong, or the plant one that no model here knows. */
 const DOUBT = 0.06, DOUBT_POWER = 0.35;
 
@@ -143,7 +149,7 @@ const DOUBT = 0.06, DOUBT_POWER = 0.35;
 function withProbabilities(sets: JudgedSet[]): JudgedSet[] {
   const best = Math.max(...sets.map((s) => s.logEvidence));
   const measured = sets.some((s) => s.logEvidence !== 0 || s.findingEvidence.length > 0);
-  const scores = sets.map((s) => (measured ? SHARPEN : 1) * (Math.log(s.prior) + softened(s.logEvidence, best) + s.findingEvidence.reduce((a, b) => a + b, 0)));
+  const scores = sets.map((s) => (measured ? SHARPEN : 1) * (Math.log(s.prior) + softened(s.logEvidence, best) + (measured ? FINDINGS_COUNT : 1) * s.findingEvidence.reduce((a, b) => a + b, 0)));
   const shares = sharesOf(scores);
   const flat = measured ? sharesOf(scores.map((l) => DOUBT_POWER * l)) : shares;
   sets.forEach((s, i) => (s.probability = (1 - DOUBT) * shares[i]! + DOUBT * flat[i]!));
@@ -156,27 +162,65 @@ function sharesOf(logs: number[]): number[] {
   return weights.map((w) => w / sum);
 }
 
+interface Fitter {
+  fitOf: (wanted: LogModel) => LogFit;
+  fits: ReadonlyMap<string, LogFit>;
+  /** Fits those again that a model one change away outdoes by far, from where that one stands: with a kink in between (a vessel that runs empty, a relief) few starts
+   *  find the place. Whether any got better. */
+  lendToNeighbours: () => boolean;
+}
+
 /** Fits models, each once. */
-function fitterOf(sheet: CircuitSheet, circuit: ResolvedCircuit, tracks: LogTrack[], effort: Effort, lookedAt: ReadonlyMap<string, LogFit>): { fitOf: (wanted: LogModel) => LogFit; fits: ReadonlyMap<string, LogFit> } {
-  const fits = new Map<string, LogFit>();
+function fitterOf(sheet: CircuitSheet, circuit: ResolvedCircuit, tracks: LogTrack[], hints: Hint[], effort: Effort, lookedAt: ReadonlyMap<string, LogFit>): Fitter {
+  const fits = new Map<string, LogFit>(), fitted = new Map<string, LogModel>(), asked = new Map<string, LogModel>();
   /** Bests to start from: of a look at the same model before, and of the models that fit best so far. */
   const borrowedFor = (key: string): Float64Array[] => {
     const best = [...new Set([...fits.values(), ...lookedAt.values()])].sort((a, b) => b.logEvidence - a.logEvidence).slice(0, LENDERS);
     return [...new Set([...(lookedAt.has(key) ? [lookedAt.get(key)!] : []), ...best])].map((f) => f.best);
   };
-  const fitOf = (wanted: LogModel): LogFit => {
-    const known = fits.get(logModelKey(wanted));
-    if (known) return known;
-    const model = sameInLogs(wanted, tracks);
-    const key = logModelKey(model);
-    const fit = fits.get(key) ?? fitLogs(parameterSpace(model, sheet, circuit, tracks), tracks, circuit.atmosphericBar, 20_011 + fits.size, effort, borrowedFor(key));
-    fits.set(key, fit);
-    const own = model.inflow === wanted.inflow ? fit : { ...fit, draws: fit.draws.map(inflowByCoil) };
+  const fit = (model: LogModel, how: Effort, borrowed: Float64Array[]) => fitLogs(parameterSpace(model, sheet, circuit, tracks), tracks, circuit.atmosphericBar, 20_011 + fits.size, how, borrowed, hints);
+  const keep = (wanted: LogModel, found: LogFit): LogFit => {
+    const own = sameInLogs(wanted, tracks).inflow === wanted.inflow ? found : { ...found, draws: found.draws.map(inflowByCoil) };
     fits.set(logModelKey(wanted), own);
     return own;
   };
-  return { fitOf, fits };
+  const fitOf = (wanted: LogModel): LogFit => {
+    const known = fits.get(logModelKey(wanted));
+    if (known) return known;
+    const model = sameInLogs(wanted, tracks), key = logModelKey(model);
+    if (!fits.has(key)) { fits.set(key, fit(model, effort, borrowedFor(key))); fitted.set(key, model); }
+    asked.set(logModelKey(wanted), wanted);
+    return keep(wanted, fits.get(key)!);
+  };
+  const lendToNeighbours = () => {
+    let better = false;
+    const before = new Map([...fitted].map(([key, model]) => [key, { model, found: fits.get(key)! }]));
+    for (const [key, { model, found }] of before) {
+      const outdo = [...before.values()].filter((o) => waysApart(o.model, model) === 1 && o.found.logEvidence > found.logEvidence + OUTDONE).sort((a, b) => b.found.logEvidence - a.found.logEvidence);
+      if (!outdo.length) continue;
+      const again = fit(model, LENT, [found.best, ...outdo.slice(0, LENDERS).map((o) => o.found.best)]);
+      if (again.logEvidence <= found.logEvidence) continue;
+      fits.set(key, again);
+      better = true;
+    }
+    if (better) for (const wanted of asked.values()) keep(wanted, fits.get(logModelKey(sameInLogs(wanted, tracks)))!);
+    return better;
+  };
+  return { fitOf, fits, lendToNeighbours };
 }
+
+/** A model that is behind another by so much, in nats, that only a better place to start would help. */
+const OUTDONE = 4;
+
+/** Findings whose number the circuit's parameters foretell say where to look for them. */
+function hintsOf(findings: Evidence['findings'], circuit: ResolvedCircuit): Hint[] {
+  return findings.filter(({ finding }) => foretold(finding)).map(({ finding }) => (v: Float64Array) => {
+    const n = expectedNumber(finding, v, circuit);
+    return n ? Math.max(-FURTHEST_HINT, Math.min(FURTHEST_HINT, (n.seen - n.expected) / n.sd)) : 0;
+  });
+}
+/** Beyond so many standard deviations a finding pulls no harder. */
+const FURTHEST_HINT = 12;
 
 const LENDERS = 3;
 

@@ -1,7 +1,9 @@
+import { blindGrowth, type BlindHeat } from './blindHeat';
 import type { LogTrack } from './LogTrack';
+import { waterCurve } from './waterCurve';
 
 /** Places in the kernel's parameter vector; the starting pressures of a track's stretches follow from START on. */
-export const SLOT = { gas: 0, vesselL: 1, contentL: 2, share: 3, lagS: 4, stretch: 5, air: 6, inFill: 7, inCoil: 8, outCircuit: 9, outBoiler: 10, lift: 11, offset: 12, feedHolds: 13, stuck: 14, mains: 15, cap: 16, start: 17 } as const;
+export const SLOT = { gas: 0, vesselL: 1, contentL: 2, share: 3, lagS: 4, stretch: 5, air: 6, inFill: 7, inCoil: 8, outCircuit: 9, outBoiler: 10, lift: 11, offset: 12, feedHolds: 13, stuck: 14, mains: 15, cap: 16, heatTempo: 17, coolTempo: 18, start: 19 } as const;
 
 const LONGEST_STEP_S = 60;
 const MOST_STEPS = 6;
@@ -9,6 +11,16 @@ const MOST_STEPS = 6;
 const GROWTH_PER_K = 4e-4;
 /** The relief and the gauge's foot keep even the stiffest circuit within its range. */
 const MOST_BAR_PER_K = 0.5;
+/** Where the pressure stands on the average while a relief blows, as a share of its absolute lift: some simmer at it, some saw down to a seat 10 to 20 % lower. Common
+ *  practice. */
+const BLOWS_AT = 0.98;
+
+function blindGrowthOf(track: LogTrack, heat: BlindHeat, v: Float64Array): Float64Array {
+  if (scratch.length < track.n) scratch = new Float64Array(track.n);
+  blindGrowth(heat, track.tS, track.n, v[17]!, v[18]!, scratch);
+  return scratch;
+}
+let scratch = new Float64Array(256);
 
 /** Predicts what the gauge shows at each point of a track. The judge's own model, apart from the simulator's on purpose.
  *  Gas amounts are absolute bar · L, pressures gauge bar inside with the atmosphere added where the gas law wants it.
@@ -19,31 +31,18 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
   const gas = v[0]!, vesselL = v[1]!, content = v[2]! * v[3]!, lagS = v[4]!, s = v[5]!, air = v[6]!;
   const lift = v[11]! + atmosphericBar, feed = v[13]! + atmosphericBar, mains = v[15]! + atmosphericBar;
   const stuck = v[14]!;
-  const emptyBelow = vesselL > 0 ? gas / vesselL : Infinity;
-  const cap = v[16]!;
-  const fullAbove = emptyBelow / (1 - cap);
-  const excessAt = (P: number) => s * P + (P <= emptyBelow ? 0 : P >= fullAbove ? cap * vesselL : vesselL - gas / P) - air / P;
-  const emptyAt = vesselL > 0 ? excessAt(emptyBelow) : Infinity;
-  const fullAt = vesselL > 0 ? excessAt(fullAbove) : Infinity;
-  const pressureAt = (x: number) => {
-    let c = x, b = air;
-    if (x > fullAt) c = x - cap * vesselL;
-    else if (x > emptyAt) { c = x - vesselL; b = gas + air; }
-    const root = Math.sqrt(c * c + 4 * s * b);
-    // The same root written so that nothing cancels for either sign of c.
-    const P = c >= 0 ? (c + root) / (2 * s) : (2 * b) / (root - c);
-    return P > 0.02 ? P : 0.02;
-  };
+  const { emptyBelowBar: emptyBelow, fullAboveBar: fullAbove, excessAt, pressureAt } = waterCurve(gas, vesselL, v[16]!, s, air);
+  const growth = track.blind ? blindGrowthOf(track, track.blind, v) : track.growth;
   let held = false, keepS = -1, keep = 1;
-  let stretch = 0, lagged = track.growth[0]!, water = 0, P = 1, first = 0;
+  let stretch = 0, lagged = growth[0]!, water = 0, P = 1, first = 0;
   for (let i = 0; i < track.n; i++) {
-    const target = track.growth[i]!;
+    const target = growth[i]!;
     if (i > 0) {
       const gap = track.tS[i]! - track.tS[i - 1]!;
       // Two readings of one moment have nothing between them.
       const steps = gap > 0 ? Math.max(1, Math.min(MOST_STEPS, Math.ceil(gap / LONGEST_STEP_S))) : 0;
       const dt = gap / steps, hours = dt / 3600;
-      const from = track.growth[i - 1]!;
+      const from = growth[i - 1]!;
       // Loggers read at even times: the same share is kept again and again.
       if (dt !== keepS) { keepS = dt; keep = Math.exp(-dt / lagS); }
       const rise = (target - from) / steps, ramp = rise / dt;
@@ -71,7 +70,8 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
       water -= track.drawnL[i]!;
       P = pressureAt(water + content * lagged);
     }
-    const shown = stuck > 0 ? first + (1 - stuck) * (P - first) : P;
+    const now = held ? BLOWS_AT * P : P;
+    const shown = stuck > 0 ? first + (1 - stuck) * (now - first) : now;
     const gauge = shown - atmosphericBar + v[12]!;
     out[i] = gauge > 0 ? gauge : 0;
     const inPlay = P > emptyBelow && P < fullAbove ? gas + air : air;

@@ -42,3 +42,6 @@ export function logModelOf(faults: readonly FaultId[]): LogModel {
 }
 
 export const logModelKey = (m: LogModel): string => [m.gas, m.inflow, m.outflow, m.lift, m.gauge, m.feed, m.air ? 'air' : ''].join('/');
+
+/** In how many ways two models differ. */
+export const waysApart = (a: LogModel, b: LogModel): number => (Object.keys(RIGHT) as (keyof LogModel)[]).filter((k) => a[k] !== b[k]).length;

@@ -26,6 +26,7 @@ export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: Resolved
   fixed[SLOT.feedHolds] = -2;
   fixed[SLOT.lift] = c.reliefSetGaugeBar;
   fixed[SLOT.cap] = MOST_WATER_SHARE;
+  fixed[SLOT.heatTempo] = fixed[SLOT.coolTempo] = 1;
   const free: FreeParameter[] = [
     logNormal(SLOT.contentL, c.contentL, c.contentSpread),
     ...thermal(tracks),
@@ -48,7 +49,7 @@ export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: Resolved
 
 function thermal(tracks: LogTrack[]): FreeParameter[] {
   const poorest = tracks.some((t) => t.temperatures === 'none') ? 'none' : tracks.some((t) => t.temperatures === 'flow') ? 'flow' : 'both';
-  if (poorest === 'none') return [normal(SLOT.share, 0.8, 0.18, 0.2), logNormal(SLOT.lagS, 220, 0.8)];
+  if (poorest === 'none') return [normal(SLOT.share, 0.85, 0.13, 0.2), logNormal(SLOT.lagS, 150, 0.8), logNormal(SLOT.heatTempo, 1, 0.35), logNormal(SLOT.coolTempo, 1, 0.45)];
   return [normal(SLOT.share, poorest === 'both' ? 0.92 : 0.9, poorest === 'both' ? 0.09 : 0.11, 0.4), logNormal(SLOT.lagS, poorest === 'both' ? 90 : 150, 0.95)];
 }
 

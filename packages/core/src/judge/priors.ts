@@ -32,7 +32,7 @@ const COUPLED: { one: FaultId[]; other: FaultId[]; factor: number; why: string }
   { one: ['fill-pressure-too-high', 'reducing-valve-set-high'], other: ['relief-valve-passing'], factor: 5, why: 'a high start lifts the relief hot, which then passes' },
   { one: ['vessel-undercharged', 'vessel-diaphragm-failed'], other: INFLOW, factor: 1, why: 'a vessel that is full of water says nothing of the hole behind it' },
   { one: ['vessel-undercharged', 'vessel-diaphragm-failed'], other: ['circuit-leak', 'fill-pressure-too-high'], factor: 2, why: 'topped up, and topped up too far' },
-  { one: ['gauge-misreading'], other: ['vessel-undercharged', 'relief-valve-passing', 'fill-pressure-too-high'], factor: 4, why: 'filled and judged by a lying gauge' },
+  { one: ['gauge-misreading'], other: ['vessel-undercharged', 'relief-valve-passing', 'fill-pressure-too-high'], factor: 3, why: 'filled and judged by a lying gauge' },
   { one: ['circuit-leak'], other: ['fill-pressure-too-low', 'air-in-circuit'], factor: 3, why: 'what leaks out is missing, and air comes in with the top-ups' },
 ];
 
@@ -93,9 +93,13 @@ function singleWeight(id: FaultId, { circuit, complaint = [], alreadyDone = [] }
   if (faultRow(id).plant === 'circulation' && !complaint.some((c) => ['no-heat', 'no-heat-zone', 'cold-room'].includes(c))) weight *= 0.05;
   const ageYears = circuit.vessel?.ageYears;
   if (ageYears !== undefined && id.startsWith('vessel-') && ['vessel-undercharged', 'vessel-diaphragm-failed'].includes(id)) weight *= ageYears < 3 ? 0.5 : ageYears > 8 ? 1.4 : 1;
+  if (id === 'vessel-isolated' && circuit.vessel?.isolationValve === 'none') weight *= OVERLOOKED_VALVE;
   if (id === 'vessel-undersized') weight *= undersizeFactor(circuit);
   return weight;
 }
+
+/** Valves that are there though the sheet says none. Common practice. */
+const OVERLOOKED_VALVE = 0.05;
 
 /** The sheet itself says how close to the relief a right charge brings the circuit. */
 function undersizeFactor(sheet: CircuitSheet): number {

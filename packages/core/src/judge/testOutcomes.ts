@@ -1,6 +1,7 @@
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import type { FaultId } from './faults';
-import { chargeOf, coldLevelDensity, pressOfUndercharged, readingSd } from './findingLikelihood';
+import { coldLevelDensity, notShown, pressOfUndercharged } from './findingLikelihood';
+import { chargeOf, readingSd } from './findingNumbers';
 import { SLOT } from './kernel';
 import { normalCdf } from './normal';
 import { outcomeShares } from './outcomeTable';
@@ -36,6 +37,7 @@ export function testOutcomes(test: TestId, faults: readonly FaultId[], v: Float6
       const boiler = is('boiler-exchanger-leak', 'relief-valve-passing') ? 0.8 : 0.06, circuit = is('circuit-leak', 'air-vent-faulty') ? 0.8 : 0.06;
       return [boiler * circuit, boiler * (1 - circuit), (1 - boiler) * circuit, (1 - boiler) * (1 - circuit)];
     }
+    case 'low-pressure-stop': return [1 - notShown(v), notShown(v)];
     default: break;
   }
   const shares = outcomeShares(test, faults);

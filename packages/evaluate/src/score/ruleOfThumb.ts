@@ -1,43 +1,82 @@
-/** What a careful technician concludes without arithmetic: thresholds on swing, creep and level, then the findings. The judge has to beat it. */
+/** What a careful technician concludes without arithmetic: the findings that name a fault outright, then thresholds on swing, creep and level. The judge has to beat it. */
 export function ruleOfThumb(input: Record<string, unknown>): string[] {
   const c = input as unknown as RuleCase;
-  const found = (test: string, ...outcomes: string[]) => c.findings.some((f) => f.test === test && outcomes.includes(f.outcome ?? ''));
-  const log = c.logs[0]!;
-  const { tS, pressureBar, flowC } = log.samples;
-  const on = log.events.find((e) => e.kind === 'heat-on')?.tS ?? Infinity, off = log.events.find((e) => e.kind === 'heat-off')?.tS ?? Infinity;
-  const points = tS.map((t, i) => ({ t, p: pressureBar[i] ?? NaN })).filter((x) => !Number.isNaN(x.p));
-  const idle = points.filter((x) => x.t <= on), hot = points.filter((x) => x.t > on && x.t <= off + 120);
-  const cold = (idle.at(-1) ?? points[0]!).p, peak = Math.max(cold, ...hot.map((x) => x.p)), last = points.at(-1)!.p;
-  const swing = peak - cold, relief = c.circuit.reliefValve.setBar;
-  const idleS = (idle.at(-1)?.t ?? 0) - (idle[0]?.t ?? 0);
-  const creep = idleS > 600 ? (cold - idle[0]!.p) / (idleS / 3600) : 0;
-  const fed = c.circuit.fill.kind === 'reducing-valve';
-  const inflow = () => (found('fill-outlet-drip', 'drips') ? 'fill-loop-passing' : found('listen-at-exchanger', 'hiss') || !fed ? (c.circuit.domesticHotWater.kind === 'plate-exchanger' ? 'dhw-plate-perforated' : 'dhw-coil-perforated') : 'reducing-valve-creeping');
-  const outflow = () => (found('condensate-when-off', 'drips') ? 'boiler-exchanger-leak' : found('discharge-pipe', 'dripping', 'running') ? 'relief-valve-passing' : 'circuit-leak');
-  const vessel = () => (found('gas-valve-press', 'water') || found('pump-up-hold', 'bubbles-at-drain', 'would-not-rise') ? 'vessel-diaphragm-failed' : found('vessel-valve-position', 'closed') ? 'vessel-isolated' : found('vessel-connection-flow', 'blocked', 'restricted') ? 'vessel-connection-blocked' : 'vessel-undercharged');
-  const set: string[] = [];
-  if (creep > 0.12) set.push(inflow());
-  else if (creep < -0.12) set.push(outflow());
-  if (swing > 0.8 || peak > relief - 0.15) set.push(vessel());
-  else if (peak - last > 0.15 && swing > 0.25 && hot.length > 3 && peak < relief - 0.3 && off === Infinity) set.push('relief-valve-lifts-early');
-  const cooled = off < Infinity && flowC && (flowC.at(-1) ?? 99)! < (flowC[0] ?? 0)! + 8;
-  if (set.length === 0 && cooled && last < cold - 0.2) set.push(outflow());
-  if (set.length === 0 && cooled && last > cold + 0.2) set.push(inflow());
-  if (set.length === 0 && found('discharge-pipe', 'dripping', 'running')) set.push('relief-valve-passing');
-  if (set.length === 0 && found('visible-leak', 'found')) set.push('circuit-leak');
-  if (set.length === 0 && found('bleed-radiators', 'much-air')) set.push('air-in-circuit');
-  const two = c.findings.find((f) => f.test === 'second-gauge');
-  if (two && Math.abs(two.firstGaugeBar! - two.valueBar!) > 0.22) set.push('gauge-misreading');
-  if (found('gas-valve-bubbles', 'bubbles') && !set.includes('vessel-gas-valve-leaking')) set.push('vessel-gas-valve-leaking');
-  const wanted = fed ? 0.97 : (c.circuit.vessel.labelPrechargeBar ?? 0.75) + 0.3;
-  if (set.length === 0 && cold < wanted - 0.4) set.push(fed ? 'feed-starved' : 'fill-pressure-too-low');
-  if (set.length === 0 && cold > wanted + 0.55) set.push(fed ? 'reducing-valve-set-high' : 'fill-pressure-too-high');
-  if (set.length === 0 && flowC?.some((t) => t !== null && t > (c.circuit.maxFlowC ?? 80) + 8)) set.push('boiler-overheating');
-  return set.length ? [...new Set(set)].sort() : ['none'];
+  const read = readLog(c);
+  const named = namedByFindings(c);
+  const set = new Set([...named, ...namedByLog(c, read, named)]);
+  return set.size ? [...set].sort().slice(0, 2) : ['none'];
 }
 
+interface RuleFinding { test: string; outcome?: string; water?: string; during?: string; [value: string]: unknown }
 interface RuleCase {
   circuit: { reliefValve: { setBar: number }; fill: { kind: string }; domesticHotWater: { kind: string }; vessel: { labelPrechargeBar?: number }; maxFlowC?: number };
   logs: { samples: { tS: number[]; pressureBar: (number | null)[]; flowC?: (number | null)[] }; events: { tS: number; kind: string }[] }[];
-  findings: { test: string; outcome?: string; valueBar?: number; firstGaugeBar?: number }[];
+  findings: RuleFinding[];
+}
+interface Read { coldBar: number; peakBar: number; lastBar: number; creepBarPerH: number; cooled: boolean; hotReadings: number; heatStayedOn: boolean; hottestC: number }
+
+/** Changes of a watch that count, bar. */
+const CREEPS = 0.08;
+
+function readLog({ logs }: RuleCase): Read {
+  const { samples: { tS, pressureBar, flowC }, events } = logs[0]!;
+  const on = events.find((e) => e.kind === 'heat-on')?.tS ?? Infinity, off = events.find((e) => e.kind === 'heat-off')?.tS ?? Infinity;
+  const points = tS.map((t, i) => ({ t, p: pressureBar[i] ?? NaN })).filter((x) => !Number.isNaN(x.p));
+  const idle = points.filter((x) => x.t <= on), hot = points.filter((x) => x.t > on && x.t <= off + 120);
+  const coldBar = (idle.at(-1) ?? points[0]!).p, idleS = (idle.at(-1)?.t ?? 0) - (idle[0]?.t ?? 0);
+  return {
+    coldBar, peakBar: Math.max(coldBar, ...hot.map((x) => x.p)), lastBar: points.at(-1)!.p, creepBarPerH: idleS > 600 ? (coldBar - idle[0]!.p) / (idleS / 3600) : 0,
+    cooled: off < Infinity && flowC !== undefined && (flowC.at(-1) ?? 99)! < (flowC[0] ?? 0)! + 8, hotReadings: hot.length, heatStayedOn: off === Infinity, hottestC: Math.max(...(flowC ?? []).map((t) => t ?? -Infinity), -Infinity),
+  };
+}
+
+const wantedCharge = (c: RuleCase) => c.circuit.vessel.labelPrechargeBar ?? 0.75;
+const throughCylinder = (c: RuleCase) => (c.circuit.domesticHotWater.kind === 'plate-exchanger' ? 'dhw-plate-perforated' : 'dhw-coil-perforated');
+
+/** Findings that by themselves name what is wrong. */
+function namedByFindings(c: RuleCase): string[] {
+  const named: string[] = [];
+  const found = (test: string, ...outcomes: string[]) => c.findings.some((f) => f.test === test && outcomes.includes(f.outcome ?? ''));
+  const number = (test: string, value: (f: RuleFinding) => number) => { const f = c.findings.find((x) => x.test === test); return f ? value(f) : NaN; };
+  const rise = (test: string) => number(test, (f) => Number(f.endBar) - Number(f.startBar));
+  const fed = c.circuit.fill.kind === 'reducing-valve';
+  if (found('gas-valve-press', 'water') || found('pump-up-hold', 'bubbles-at-drain', 'would-not-rise')) named.push('vessel-diaphragm-failed');
+  else if (found('vessel-valve-position', 'closed')) named.push('vessel-isolated');
+  else if (found('vessel-connection-flow', 'blocked', 'restricted')) named.push('vessel-connection-blocked');
+  else if (number('precharge', (f) => Number(f.valueBar)) < wantedCharge(c) - 0.2 || found('gas-valve-press', 'nothing')) named.push('vessel-undercharged');
+  else if (number('precharge', (f) => Number(f.valueBar)) > wantedCharge(c) + 0.35) named.push('vessel-overcharged');
+  if (found('gas-valve-bubbles', 'bubbles')) named.push('vessel-gas-valve-leaking');
+  if (found('fill-outlet-drip', 'drips')) named.push('fill-loop-passing');
+  if (found('listen-at-exchanger', 'hiss')) named.push('dhw-plate-perforated');
+  if (rise('fill-disconnected-watch') > CREEPS || rise('fill-isolated-watch') > CREEPS) named.push(throughCylinder(c));
+  if (rise('coil-isolated-watch') > CREEPS) named.push(fed ? 'reducing-valve-creeping' : 'fill-loop-passing');
+  if (found('condensate-when-off', 'drips') || number('boiler-isolated-hold', (f) => Number(f.boilerEndBar) - Number(f.boilerStartBar)) < -0.15) named.push('boiler-exchanger-leak');
+  if (found('visible-leak', 'found') || number('boiler-isolated-hold', (f) => Number(f.circuitEndBar ?? 0) - Number(f.circuitStartBar ?? 0)) < -0.15) named.push('circuit-leak');
+  if (found('relief-reseat', 'still-drips') || found('discharge-pipe', 'running') || c.findings.some((f) => (f.test === 'discharge-pipe' && f.outcome === 'dripping' && f.water !== 'hot') || (f.test === 'discharge-catch' && f.during === 'cold' && Number(f.volumeMl) > 5))) named.push('relief-valve-passing');
+  if (number('relief-marking', (f) => Number(f.markedBar)) < c.circuit.reliefValve.setBar - 0.2) named.push('relief-valve-lifts-early');
+  if (Math.abs(number('second-gauge', (f) => Number(f.firstGaugeBar) - Number(f.valueBar))) > 0.22 || number('gauge-at-zero', (f) => Number(f.valueBar)) > 0.25 || found('low-pressure-stop', 'not-shown')) named.push('gauge-misreading');
+  if (found('bleed-radiators', 'much-air')) named.push('air-in-circuit');
+  // One way out, or in, is enough.
+  return named.includes('relief-valve-passing') ? named.filter((f) => f !== 'boiler-exchanger-leak' || found('condensate-when-off', 'drips')) : named;
+}
+
+/** What the log says beside that, as far as no finding has said it. */
+function namedByLog(c: RuleCase, read: Read, named: string[]): string[] {
+  const has = (...faults: string[]) => faults.some((f) => named.includes(f));
+  const fed = c.circuit.fill.kind === 'reducing-valve', relief = c.circuit.reliefValve.setBar;
+  const wayIn = fed ? 'reducing-valve-creeping' : throughCylinder(c), wayOut = 'circuit-leak';
+  const knownIn = has('fill-loop-passing', 'dhw-plate-perforated', 'dhw-coil-perforated', 'reducing-valve-creeping'), knownOut = has('circuit-leak', 'boiler-exchanger-leak', 'relief-valve-passing');
+  const set: string[] = [];
+  const swing = read.peakBar - read.coldBar;
+  if (read.creepBarPerH > 0.12 && !knownIn) set.push(wayIn);
+  if (read.creepBarPerH < -0.12 && !knownOut) set.push(wayOut);
+  if ((swing > 0.8 || read.peakBar > relief - 0.15) && !named.some((f) => f.startsWith('vessel-')) && !knownIn) set.push('vessel-undercharged');
+  if (named.length + set.length > 0) return set;
+  if (read.peakBar - read.lastBar > 0.15 && swing > 0.25 && read.hotReadings > 3 && read.peakBar < relief - 0.3 && read.heatStayedOn) return ['relief-valve-lifts-early'];
+  if (read.cooled && read.lastBar < read.coldBar - 0.2) return [wayOut];
+  if (read.cooled && read.lastBar > read.coldBar + 0.2) return [wayIn];
+  const wanted = fed ? 0.97 : wantedCharge(c) + 0.3;
+  if (read.coldBar < wanted - 0.4) return [fed ? 'feed-starved' : 'fill-pressure-too-low'];
+  if (read.coldBar > wanted + 0.55) return [fed ? 'reducing-valve-set-high' : 'fill-pressure-too-high'];
+  return read.hottestC > (c.circuit.maxFlowC ?? 80) + 8 ? ['boiler-overheating'] : [];
 }

@@ -3,7 +3,8 @@ import { seeded, type Random } from './random';
 import { runPlant, type Schedule } from './runPlant';
 import { soundPlant, type TruePlant } from './TruePlant';
 import { faultPairs, singleFaults, TRUE_FAULTS } from './trueFaults';
-import { testsFor, trueFinding, type WrittenFinding } from './trueFindings';
+import { testsFor } from './testsFor';
+import { trueFinding, type WrittenFinding } from './trueFindings';
 
 export const TIERS = ['hand', 'logger', 'findings', 'pair', 'several', 'days'] as const;
 export type Tier = (typeof TIERS)[number];
@@ -34,8 +35,8 @@ function tryCase(tier: Tier, seed: number, attempt: number, leastShownBar: numbe
   const key = seed * 7919 + TIERS.indexOf(tier) * 104_729 + attempt * 15_485_863;
   const r = seeded(key);
   const sound = soundPlant(r.weighted([['wall-boiler', 6], ['larger-home', 2], ['fed', 3]] as const), r);
-  const sheet = sheetOf(sound, r);
   const faults = tier === 'pair' ? [...r.pick(faultPairs(sound))] : [r.weighted(singleFaults(sound))];
+  const sheet = sheetOf(sound, faults, r);
   const plantWith = (some: string[]): TruePlant => {
     const p = structuredClone(sound);
     // Each fault has a generator of its own, so that leaving one out leaves the others as they are.
@@ -87,11 +88,14 @@ function tryCase(tier: Tier, seed: number, attempt: number, leastShownBar: numbe
     const least = Math.max(leastShownBar, 1.5 * plant.gauge.stepBar);
     const inLog = seen.logs.some((log, k) => log.samples.pressureBar.some((p, i) => Math.abs((p ?? 0) - (twin.logs[k]!.samples.pressureBar[i] ?? 0)) >= least));
     const other = findingsOf(without, twin.liftedHot);
-    const inFindings = findings.some((f, i) => f && other[i] && (f.outcome !== other[i]!.outcome || ['valueBar', 'afterBar', 'endBar', 'firstGaugeBar'].some((k) => Math.abs(Number(f[k] ?? 0) - Number(other[i]![k] ?? 0)) > 0.15)));
+    const inFindings = findings.some((f, i) => f && other[i] && (f.outcome !== other[i]!.outcome || NUMBERS.some(([k, least]) => Math.abs(Number(f[k] ?? 0) - Number(other[i]![k] ?? 0)) > least)));
     // With findings a fault is asked for when one of them speaks of it: a technician does not stop at tests that say nothing.
     return tests.length > 0 ? inFindings : inLog;
   }
 }
+
+/** Numbers of findings, and by how much one must differ to speak of a fault. */
+const NUMBERS: [string, number][] = [['valueBar', 0.15], ['afterBar', 0.15], ['endBar', 0.15], ['firstGaugeBar', 0.15], ['boilerEndBar', 0.15], ['circuitEndBar', 0.15], ['markedBar', 0.2], ['volumeMl', 20], ['volumeL', 1], ['count', 2]];
 
 /** In a log of days, faults that move water do so at this share of their pace in a visit. */
 const DAYS_PACE = 0.06;
@@ -112,14 +116,14 @@ function scheduleOf(p: TruePlant, tier: Tier, r: Random): Schedule {
 }
 
 /** What stands on the sheet: read off, estimated, wrong or left out. */
-function sheetOf(p: TruePlant, r: Random): Record<string, unknown> {
+function sheetOf(p: TruePlant, faults: string[], r: Random): Record<string, unknown> {
   const measured = r.chance(0.25), hand = p.kind !== 'fed';
   const content = measured ? p.contentL * r.normal(1, 0.02) : p.contentL * Math.exp(r.normal(0, 0.14));
   const label = p.kind === 'fed' ? 0.83 : p.rightChargeBar;
   const sheet: Record<string, unknown> = {
     kind: 'sealed-hot-water', heatOutputKw: p.outputKw,
     gauge: { kind: p.gauge.stepBar < 0.03 ? 'sensor' : 'dial', resolutionBar: p.gauge.stepBar },
-    vessel: { nominalVolumeL: Math.round(p.vesselL), ...(r.chance(0.8) ? { labelPrechargeBar: label } : {}), isolationValve: r.weighted([['none', 3], ['fitted', 2], ['fitted-with-drain', 1]]), ageYears: r.pick([2, 5, 8, 11, 14]) },
+    vessel: { nominalVolumeL: Math.round(p.vesselL), ...(r.chance(0.8) ? { labelPrechargeBar: label } : {}), isolationValve: r.weighted([['none', faults.includes('vessel-isolated') ? 0.3 : 3], ['fitted', 2], ['fitted-with-drain', 1]]), ageYears: r.pick([2, 5, 8, 11, 14]) },
     reliefValve: { setBar: p.reliefMarkedBar },
     fill: hand ? { kind: 'manual-loop', ...(r.chance(0.5) ? { mainsBar: Math.round(10 * p.mainsBar) / 10 } : {}) } : { kind: 'reducing-valve', setBar: 0.97 },
     domesticHotWater: { kind: p.dhw },

@@ -40,15 +40,7 @@ export function stageVisit(told: { title: string; kind: TruePlant['kind']; fault
       logs: [{ ...log, startedAt: '2026-03-04T09:10:00Z' }],
     },
     perform(test, watchMin) {
-      if (!canBeDone(test, plant)) return null;
-      if (test === 'relief-marking') return { test, markedBar: plant.reliefMarkedBar };
-      if (test === 'gauge-at-zero') return { test, valueBar: Math.max(0, Math.round(10 * plant.gauge.offsetBar) / 10) };
-      if (test === 'relief-reseat') return { test, outcome: plant.reliefDrip > 0.1 ? 'still-drips' : 'stopped' };
-      if (test === 'boiler-isolated-hold') {
-        const falls = (leaks: boolean) => Math.round(20 * (plant.coldBar - (leaks ? 0.3 : 0))) / 20, start = falls(false);
-        return { test, boilerStartBar: start, boilerEndBar: falls(plant.leakInBoiler || plant.reliefDrip > 0.1), circuitStartBar: start, circuitEndBar: falls(plant.leak > 0 && !plant.leakInBoiler), minutes: 60 };
-      }
-      return trueFinding(test, plant, liftedHot, randomOfTest(seed, test), watchMin);
+      return canBeDone(test, plant) ? trueFinding(test, plant, liftedHot, randomOfTest(seed, test), watchMin) : null;
     },
     runAgain(mended, coldBar) {
       const after = structuredClone(plant);

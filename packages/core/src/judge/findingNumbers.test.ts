@@ -1,0 +1,68 @@
+import { resolveCircuit } from '../circuit/resolveCircuit';
+import type { Finding } from './Finding';
+import { changeOver, curveOf, expectedNumber, foretold } from './findingNumbers';
+import { SLOT } from './kernel';
+import { waterCurve } from './waterCurve';
+
+const c = resolveCircuit({ kind: 'sealed-hot-water', waterVolumeL: 100, waterVolumeSource: 'measured', vessel: { nominalVolumeL: 8, labelPrechargeBar: 1 }, staticHeadM: 4, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop', mainsBar: 4 }, gauge: { resolutionBar: 0.02 }, maxFlowC: 70 });
+
+/** A circuit with an 8 L vessel, as the kernel's parameters. */
+function drawOf(change: Partial<Record<keyof typeof SLOT, number>> & { chargeBar?: number } = {}): Float64Array {
+  const { chargeBar = 1, ...slots } = change;
+  const v = new Float64Array(SLOT.start);
+  const all = { gas: (chargeBar + c.atmosphericBar) * 8, vesselL: 8, contentL: 100, share: 0.9, lagS: 100, stretch: 0.03, air: 1e-6, lift: 3, feedHolds: -2, mains: 4, cap: 0.9, ...slots };
+  for (const [slot, x] of Object.entries(all)) v[SLOT[slot as keyof typeof SLOT]] = x;
+  return v;
+}
+const number = (f: Finding, v = drawOf()) => expectedNumber(f, v, c)!;
+const watch = (startBar: number, endBar: number, minutes: number): Finding => ({ test: 'fill-disconnected-watch', startBar, endBar, minutes, boilerIsolated: true });
+
+it('half a litre off an 8 L vessel charged to 1 bar brings 1.5 bar to 1.318: the worked value of the draw-off', () => {
+  // By hand: P0·Vn = ΔV / (1/P2 − 1/P1), 2.01325 · 8 = 0.5 / (1/2.3313 − 1/2.51325); the stretch takes 5 mL of it.
+  const { seen, expected } = number({ test: 'draw-off', volumeL: 0.5, beforeBar: 1.5, afterBar: 1.318 });
+  expect(seen).toBe(0.5);
+  expect(Math.abs(expected - 0.5)).toBeLessThan(0.008);
+});
+
+it('a gauge that fell to its foot does not contradict a full jug', () => {
+  const { seen, expected } = number({ test: 'draw-off', volumeL: 1, beforeBar: 1, afterBar: 0 }, drawOf({ vesselL: 0, gas: 0 }));
+  expect(expected).toBe(seen);
+  expect(number({ test: 'draw-off', volumeL: 1, beforeBar: 1, afterBar: 0.7 }, drawOf({ vesselL: 0, gas: 0 })).expected).toBeLessThan(0.02);
+});
+
+it('a charge with water behind it repeats the water’s pressure', () => {
+  expect(Math.abs(number({ test: 'precharge', valueBar: 0.4, circuitBar: 0, drainOpen: true }, drawOf({ chargeBar: 0.4 })).expected - 0.4)).toBeLessThan(1e-9);
+  expect(Math.abs(number({ test: 'precharge', valueBar: 1.2, circuitBar: 1.2, drainOpen: false }, drawOf({ chargeBar: 0.4 })).expected - 1.2)).toBeLessThan(1e-9);
+});
+
+it('two gauges differ by what the first one is off, and a stuck one by anything', () => {
+  const f: Finding = { test: 'second-gauge', valueBar: 1, firstGaugeBar: 1.5 };
+  expect(number(f, drawOf({ offset: 0.5 }))).toMatchObject({ seen: 0.5, expected: 0.5 });
+  expect(number(f, drawOf({ stuck: 0.9 })).sd).toBeGreaterThan(0.4);
+});
+
+describe('a watch', () => {
+  it('shows nothing where nothing comes in or goes out', () => expect(number(watch(1.2, 1.2, 30)).expected).toBe(0));
+  it('rises with the hole, falls with a leak, and never beyond the mains or the relief', () => {
+    const rise = (inCoil: number) => number(watch(1.2, 1.2, 30), drawOf({ inCoil })).expected;
+    expect(rise(0.3)).toBeGreaterThan(0.02);
+    expect(rise(1)).toBeGreaterThan(rise(0.3));
+    expect(rise(200)).toBeLessThanOrEqual(3 - 1.2 + 1e-9);
+    expect(number(watch(1.2, 1.2, 30), drawOf({ outCircuit: 0.5 })).expected).toBeLessThan(-0.02);
+  });
+  it('from zero goes up fast to the charge and slowly from there', () => {
+    const after = (minutes: number) => number(watch(0, 0, minutes), drawOf({ inCoil: 0.8 })).expected;
+    expect(after(5)).toBeGreaterThan(0.9);
+    expect(after(10) - after(5)).toBeLessThan(0.5 * after(5));
+  });
+  it('shows nothing on a needle that is stuck', () => expect(number(watch(1.2, 1.2, 30), drawOf({ inCoil: 2, stuck: 1 })).expected).toBe(0));
+  it('with heat on says too much else to look for it', () => expect([foretold(watch(1, 1, 5)), foretold({ ...watch(1, 1, 5), heating: true })]).toEqual([true, false]));
+});
+
+it('pipes without a vessel fall at once, a side with one slowly', () => {
+  const ways = { inK: 0, outK: 0.3, feedGaugeBar: -1, liftGaugeBar: 3, mainsGaugeBar: 4 };
+  const bare = changeOver(waterCurve(0, 0, 0, 0.03, 1e-6), 1.5, 0.5, ways, c), whole = changeOver(curveOf(drawOf()), 1.5, 0.5, ways, c);
+  expect(bare).toBeLessThan(-1.4);
+  expect(whole).toBeGreaterThan(-0.3);
+  expect(whole).toBeLessThan(0);
+});

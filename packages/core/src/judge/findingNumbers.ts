@@ -1,0 +1,117 @@
+import type { ResolvedCircuit } from '../circuit/resolveCircuit';
+import type { Finding } from './Finding';
+import { SLOT } from './kernel';
+import { waterCurve, type WaterCurve } from './waterCurve';
+
+/** A number that was measured beside what one draw of the circuit's parameters makes of it, and how far the two may lie apart where the draw is the truth. */
+export interface ExpectedNumber { seen: number; expected: number; sd: number }
+
+/** The vessel's charge in a draw, bar gauge. A cut-off vessel keeps its own, which the circuit's parameters do not hold. */
+export function chargeOf(v: Float64Array, c: ResolvedCircuit): number | null {
+  return v[SLOT.vesselL]! > 0 ? v[SLOT.gas]! / v[SLOT.vesselL]! - c.atmosphericBar : null;
+}
+
+/** Error of reading a difference twice off the same gauge. */
+export const readingSd = (c: ResolvedCircuit) => 0.025 + 0.42 * c.gaugeStepBar;
+
+/** How water and pressure go together in a draw. */
+export const curveOf = (v: Float64Array): WaterCurve => waterCurve(v[SLOT.gas]!, v[SLOT.vesselL]!, v[SLOT.cap]!, v[SLOT.stretch]!, v[SLOT.air]!);
+
+const BY_PHYSICS: ReadonlySet<string> = new Set(['precharge', 'draw-off', 'vessel-drained-volume', 'second-gauge', 'gauge-at-zero', 'fill-disconnected-watch', 'fill-isolated-watch', 'cold-main-off-watch', 'cold-main-on-watch', 'coil-isolated-watch']);
+/** Whether physics foretells a finding's number well enough to look for the circuit there. */
+export const foretold = (f: Finding): boolean => BY_PHYSICS.has(f.test) && !f.heating;
+
+/** What a finding's number should be by physics, given a draw; null for findings that carry no such number. What the faults themselves do to a test (a holed
+ *  diaphragm under a tyre gauge, say) is not looked at here. */
+export function expectedNumber(f: Finding, v: Float64Array, c: ResolvedCircuit): ExpectedNumber | null {
+  switch (f.test) {
+    case 'precharge': {
+      const charge = chargeOf(v, c);
+      if (f.valueBar === undefined || charge === null) return null;
+      // All as seen from the gauge: the charge stands higher there by the head up to the vessel, and so does a vessel with nothing behind it.
+      const nothingBar = c.vesselStaticBar, behindBar = waterBehind(f, c);
+      return { seen: f.valueBar + c.vesselStaticBar, expected: Math.max(charge, behindBar, nothingBar), sd: f.circuitBar === undefined && !f.drainOpen ? 0.35 : 0.06 };
+    }
+    case 'draw-off': {
+      if (f.volumeL === undefined || f.beforeBar === undefined || f.afterBar === undefined) return null;
+      const curve = curveOf(v), offset = v[SLOT.offset]!, expected = givenBack(curve, f.beforeBar - offset, f.afterBar - offset, c);
+      // A gauge at its foot says no more: the jug went on filling while air came in behind the water.
+      if (f.afterBar <= AT_THE_FOOT_BAR && expected < f.volumeL) return { seen: f.volumeL, expected: f.volumeL, sd: JUG_ANYHOW_L };
+      const errorL = slopeAt(curve, f.afterBar - offset + c.atmosphericBar) * readingSd(c);
+      return { seen: f.volumeL, expected, sd: Math.hypot(errorL, 0.03, 0.03 * f.volumeL) };
+    }
+    case 'vessel-drained-volume': {
+      if (f.volumeL === undefined || f.fromBar === undefined) return null;
+      const boiler = boilerWater(v[SLOT.contentL]!);
+      return { seen: f.volumeL, expected: givenBack(curveOf(v), f.fromBar - v[SLOT.offset]!, 0, c) + boiler.meanL, sd: boiler.sdL };
+    }
+    case 'second-gauge': return f.valueBar === undefined || f.firstGaugeBar === undefined ? null : { seen: f.firstGaugeBar - f.valueBar, expected: v[SLOT.offset]!, sd: stuckIn(v) ? STUCK_ANYWHERE_BAR : 0.04 + 0.5 * c.gaugeStepBar };
+    case 'gauge-at-zero': return f.valueBar === undefined ? null : { seen: f.valueBar, expected: stuckIn(v) ? c.fillGaugeBar : Math.max(0, v[SLOT.offset]!), sd: stuckIn(v) ? STUCK_ANYWHERE_BAR : 0.05 + 0.3 * c.gaugeStepBar };
+    case 'fill-disconnected-watch': case 'fill-isolated-watch': case 'cold-main-off-watch': case 'cold-main-on-watch': case 'coil-isolated-watch': {
+      if (f.startBar === undefined || f.endBar === undefined || f.minutes === undefined) return null;
+      return { seen: f.endBar - f.startBar, expected: (1 - v[SLOT.stuck]!) * watchedRiseBar(f, v, c), sd: readingSd(c) };
+    }
+    case 'heat-run-after': {
+      if (f.coldBar === undefined || f.hotBar === undefined) return null;
+      const grown = v[SLOT.contentL]! * v[SLOT.share]! * GROWTH_PER_K * Math.max(5, (f.hotC ?? c.maxFlowC) - 20), curve = curveOf(v);
+      return { seen: givenBack(curve, f.hotBar, f.coldBar, c), expected: grown, sd: 0.15 * grown + slopeAt(curve, f.hotBar + c.atmosphericBar) * readingSd(c) * 1.4 };
+    }
+    default: return null;
+  }
+}
+
+const AT_THE_FOOT_BAR = 0.06, JUG_ANYHOW_L = 0.4;
+/** Growth of water for a kelvin between cold and hot, about. */
+const GROWTH_PER_K = 4.2e-4;
+/** A needle that sticks may stand anywhere. */
+const STUCK_ANYWHERE_BAR = 0.6;
+const stuckIn = (v: Float64Array) => v[SLOT.stuck]! > 0.5;
+
+/** Pressure on the vessel's water side while its charge is read, bar gauge. */
+export const waterBehind = (f: Finding, c: ResolvedCircuit): number => Math.max(c.vesselStaticBar, f.circuitBar ?? (f.drainOpen ? 0 : c.fillGaugeBar));
+
+/** The boiler's own water comes with the vessel's: a wall boiler holds a litre or four, a larger one more than anyone knows. Common practice. */
+function boilerWater(contentL: number): { meanL: number; sdL: number } {
+  const more = Math.max(0, contentL - 130);
+  return { meanL: 2.5 + 0.08 * more, sdL: 1.4 + 0.06 * more };
+}
+
+/** Water that a circuit gives back between two gauge pressures, L. */
+function givenBack(curve: WaterCurve, fromGaugeBar: number, toGaugeBar: number, c: ResolvedCircuit): number {
+  const absolute = (gaugeBar: number) => Math.max(0.05, gaugeBar + c.atmosphericBar);
+  return curve.excessAt(absolute(fromGaugeBar)) - curve.excessAt(absolute(toGaugeBar));
+}
+
+const SLOPE_BAR = 0.02;
+/** Room that a bar makes at a pressure, L/bar. */
+const slopeAt = (curve: WaterCurve, absoluteBar: number): number => {
+  const P = Math.max(0.3, absoluteBar);
+  return (curve.excessAt(P + SLOPE_BAR) - curve.excessAt(P - SLOPE_BAR)) / (2 * SLOPE_BAR);
+};
+
+/** Ways in that a watch leaves open. */
+const FILL_OPEN: ReadonlySet<string> = new Set(['coil-isolated-watch', 'cold-main-on-watch']), COIL_OPEN: ReadonlySet<string> = new Set(['fill-disconnected-watch', 'fill-isolated-watch', 'cold-main-on-watch']);
+
+/** By how much the true pressure changes over a watch with no heat: what comes in by the ways left open, less what is lost. */
+function watchedRiseBar(f: Finding, v: Float64Array, c: ResolvedCircuit): number {
+  const fill = FILL_OPEN.has(f.test), inK = (fill ? v[SLOT.inFill]! : 0) + (COIL_OPEN.has(f.test) ? v[SLOT.inCoil]! : 0), outK = v[SLOT.outCircuit]! + v[SLOT.outBoiler]!;
+  // A feed that stands open has had its say before the watch begins, unless it holds more than the gauge shows then.
+  const feeds = fill && f.startBar! < v[SLOT.feedHolds]!;
+  return changeOver(curveOf(v), f.startBar! - v[SLOT.offset]!, f.minutes! / 60, { inK, outK, feedGaugeBar: feeds ? v[SLOT.feedHolds]! : NO_FEED_BAR, liftGaugeBar: v[SLOT.lift]!, mainsGaugeBar: v[SLOT.mains]! }, c);
+}
+
+const STEPS = 6, NO_FEED_BAR = -1;
+interface Ways { inK: number; outK: number; feedGaugeBar: number; liftGaugeBar: number; mainsGaugeBar: number }
+
+/** Change of pressure of a circuit that stands cold while water comes in and goes out through holes, bar. */
+export function changeOver(curve: WaterCurve, startGaugeBar: number, hours: number, { inK, outK, feedGaugeBar, liftGaugeBar, mainsGaugeBar }: Ways, c: ResolvedCircuit): number {
+  const start = Math.max(0.02, startGaugeBar + c.atmosphericBar), most = Math.max(start, liftGaugeBar + c.atmosphericBar), mains = mainsGaugeBar + c.atmosphericBar;
+  let P = start, water = curve.excessAt(P);
+  for (let k = 0; k < STEPS; k++) {
+    water += ((inK * Math.sqrt(Math.max(0, mains - P)) - outK * Math.sqrt(Math.max(0, P - c.atmosphericBar))) * hours) / STEPS;
+    const full = inK > 0 ? Math.max(start, Math.min(most, mains)) : most;
+    P = Math.min(full, Math.max(outK > 0 ? Math.min(start, c.atmosphericBar) : 0, curve.pressureAt(water), feedGaugeBar + c.atmosphericBar));
+    water = curve.excessAt(P);
+  }
+  return P - start;
+}
