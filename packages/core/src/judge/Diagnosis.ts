@@ -12,7 +12,7 @@ export interface Judgement {
   /** Most probable first; fault ids sorted; probabilities sum to at most 1. */
   hypotheses: { faults: FaultId[]; probability: number }[];
   marginals: Partial<Record<FaultId, number>>;
-  estimates: { prechargeBar: Interval | null; inflowLPerH: Interval | null; lossLPerH: Interval | null; gaugeOffsetBar: Interval | null; waterVolumeL: Interval | null };
+  estimates: { prechargeBar: Interval | null; inflowLPerH: Interval | null; lossLPerH: Interval | null; gaugeOffsetBar: Interval | null; waterVolumeL: Interval | null; /** At which the relief really lifts, where it came near or is suspected. */ reliefLiftBar: Interval | null };
   /** For a healthy circuit of this sheet at the temperatures logged; null where nothing is logged and nothing can be expected. */
   expected: { hotBar: number; swingBar: number } | null;
   because: Because[];
@@ -20,8 +20,8 @@ export interface Judgement {
   contradictions: { evidence: string[]; text: string; repeat: string }[];
   enoughKnown: boolean;
   provingTest: TestId | null;
-  /** What the first suspect predicts, point by point of the first as-found log, for the overlay on the trace. */
-  predicted: { tS: number[]; gaugeBar: number[] } | null;
+  /** What the first suspects each make of every log, point by point, gauge bar: the picture beside what was logged. `log` is its place in the case file. */
+  predictions: { log: number; tS: number[]; suspects: { faults: FaultId[]; gaugeBar: number[] }[] }[];
 }
 
 export interface Diagnosis extends Judgement {

@@ -1,22 +1,77 @@
+import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import type { Judgement } from './Diagnosis';
-import type { Evidence } from './judgeEvidence';
-import { testRow } from './tests';
+import type { Finding } from './Finding';
+import { expectedNumber, foretold } from './findingNumbers';
+import type { Evidence, Judged } from './judgeEvidence';
+import { normalPdf } from './normal';
+import { testRow, type TestId } from './tests';
 
-/** The same test done twice with answers that cannot both be right. The later one counts; the pair is named and the test to repeat. */
-export function contradictions(evidence: Evidence): Judgement['contradictions'] {
-  const out: Judgement['contradictions'] = [];
+type Contradiction = Judgement['contradictions'][number];
+
+/** Two pieces of evidence cannot both be right where no set of faults makes both likelier than this, against what each would be by itself. */
+const HARDLY_BOTH = Math.log(1 / 25);
+const MOST_NAMED = 2;
+
+/** Evidence that cannot both be right, each pair with the test to repeat: the same test done twice with different answers (the later counts), and pairs of findings,
+ *  or of a finding and a log, that no set of faults explains together though each is easily explained alone.
+ *  @param all every finding, those done again included @param latest those that were judged, in the order of the sets' evidence */
+export function contradictions(all: Evidence, latest: Evidence, judged: Judged): Contradiction[] {
+  const twice = doneTwice(all);
+  return [...twice, ...unexplained(latest, judged).filter((c) => !twice.some((t) => c.evidence.some((e) => t.evidence.includes(e))))].slice(0, twice.length + MOST_NAMED);
+}
+
+function doneTwice({ findings }: Evidence): Contradiction[] {
+  const out: Contradiction[] = [];
   const last = new Map<string, Evidence['findings'][number]>();
-  for (const item of evidence.findings) {
+  for (const item of findings) {
     const before = last.get(item.finding.test);
     if (before && differs(before.finding, item.finding))
       out.push({ evidence: [`finding:${before.index}`, `finding:${item.index}`], text: `${testRow(item.finding.test).title} was done twice with different answers. The later one counts.`, repeat: item.finding.test });
     last.set(item.finding.test, item);
   }
-  const press = last.get('gas-valve-press'), charge = last.get('precharge');
-  if (press?.finding.outcome === 'water' && charge && (charge.finding.valueBar ?? 0) > 0.4 && charge.finding.drainOpen)
-    out.push({ evidence: [`finding:${press.index}`, `finding:${charge.index}`], text: 'Water at the gas valve, yet a charge with the drain open: one of the two is wrong.', repeat: 'gas-valve-press' });
   return out;
 }
+
+/** One piece of evidence: how well each set explains it, against the set that explains it best. */
+interface Piece { id: string; name: string; test: TestId | null; behind: number[] }
+
+function unexplained({ findings, logIndices }: Evidence, { sets, trackLog, seen }: Judged): Contradiction[] {
+  const piece = (id: string, name: string, test: TestId | null, of: (set: Judged['sets'][number]) => number, attainable = -Infinity): Piece => {
+    const scores = sets.map(of), best = Math.max(attainable, ...scores);
+    return { id, name, test, behind: scores.map((s) => s - best) };
+  };
+  const pieces = [
+    ...trackLog.map((at, k) => piece(`log:${logIndices[at]!}`, 'the log', null, (s) => s.logParts[k]!)),
+    ...findings.map(({ finding, index }, k) => piece(`finding:${index}`, testRow(finding.test).title, finding.test, (s) => s.findingEvidence[k]!, attainable(finding, sets, seen))),
+  ];
+  const found: (Contradiction & { together: number })[] = [];
+  pieces.forEach((a, i) => pieces.slice(i + 1).forEach((b) => {
+    if (!b.test) return;
+    const together = Math.max(...sets.map((_, s) => a.behind[s]! + b.behind[s]!));
+    if (together > HARDLY_BOTH) return;
+    const repeat = a.test ? oddOneOut(a, b, pieces) : b;
+    found.push({ together, evidence: [a.id, b.id], text: `${a.name} and ${lowerFirst(b.name)} hardly go together: no fault explains both. Do “${repeat.name}” again.`.replace(/^the/, 'The'), repeat: repeat.test! });
+  }));
+  return found.sort((a, b) => a.together - b.together).map(({ evidence, text, repeat }) => ({ evidence, text, repeat }));
+}
+
+/** What a number that physics foretells can be explained with at the best: a set's evidence for it is what is left after the logs, which may have ruled every explanation out. */
+function attainable(finding: Finding, sets: Judged['sets'], circuit: ResolvedCircuit): number {
+  const number = foretold(finding) && sets[0] ? expectedNumber(finding, sets[0].draws[0]!.v, circuit) : null;
+  return number ? Math.log(EVEN_AT_BEST * normalPdf(0, 0, number.sd)) : -Infinity;
+}
+const EVEN_AT_BEST = 0.5;
+
+/** Of two that disagree, the one without which the rest is better explained; where that does not part them, the one that is quicker to repeat. */
+function oddOneOut(a: Piece, b: Piece, pieces: Piece[]): Piece {
+  const without = (left: Piece) => { const rest = pieces.filter((p) => p !== left); return Math.max(...left.behind.map((_, s) => rest.reduce((sum, p) => sum + p.behind[s]!, 0))); };
+  const byRest = without(a) - without(b);
+  const effort = (p: Piece) => testRow(p.test!).minutes + testRow(p.test!).effort;
+  return Math.abs(byRest) > CLEARLY ? (byRest > 0 ? a : b) : effort(a) <= effort(b) ? a : b;
+}
+const CLEARLY = 1;
+
+const lowerFirst = (s: string) => s.charAt(0).toLowerCase() + s.slice(1);
 
 function differs(a: { outcome?: string; valueBar?: number }, b: { outcome?: string; valueBar?: number }): boolean {
   if (a.outcome !== b.outcome) return true;

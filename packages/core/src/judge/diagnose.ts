@@ -11,7 +11,7 @@ import { judgeEvidence, type Evidence, type Judged, type Progress } from './judg
 import { nextTests, provingTest, repairKey } from './nextTests';
 import { weightedSets, type WeightedSet } from './priors';
 
-const MOST_HYPOTHESES = 25;
+const MOST_HYPOTHESES = 25, MOST_PREDICTED = 6;
 /** Enough is known to act when one repair is this probable and something was actually measured. */
 const ENOUGH = 0.9;
 const HOT_C = 50;
@@ -47,10 +47,10 @@ function judge(evidence: Evidence, priors: WeightedSet[], told: Progress): Judge
     expected: expected(judged, latest.logs),
     because: because(judged, latest, marginals),
     nextTests: nextTests(judged, evidence.circuit, done, last !== null && last > HOT_C),
-    contradictions: contradictions(evidence),
+    contradictions: contradictions(evidence, latest, judged),
     enoughKnown: leadShare >= ENOUGH && (judged.tracks.length > 0 || done.size > 0),
     provingTest: provingTest(judged, evidence.circuit, done),
-    predicted: predicted(judged),
+    predictions: predictions(judged, latest.logIndices),
   };
 }
 
@@ -64,9 +64,13 @@ function expected(judged: Judged, logs: PressureLog[]): Judgement['expected'] {
   return { hotBar: right.gaugeBar, swingBar: right.gaugeBar - coldGaugeBar };
 }
 
-function predicted(judged: Judged): Judgement['predicted'] {
-  const track = judged.tracks[0], fit = judged.sets[0]?.fit;
-  return track && fit?.predicted[0] ? { tS: [...track.tS], gaugeBar: [...fit.predicted[0]] } : null;
+/** What the first suspects each predict for every log, for the overlay on its trace. */
+function predictions(judged: Judged, logIndices: number[]): Judgement['predictions'] {
+  const suspects = judged.sets.slice(0, MOST_PREDICTED);
+  return judged.tracks.map((track, k) => ({
+    log: logIndices[judged.trackLog[k]!]!, tS: [...track.tS],
+    suspects: suspects.flatMap((s) => (s.fit.predicted[k] ? [{ faults: s.faults, gaugeBar: [...s.fit.predicted[k]!] }] : [])),
+  }));
 }
 
 function lastFlowC(logs: PressureLog[]): number | null {

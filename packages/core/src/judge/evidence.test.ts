@@ -75,3 +75,30 @@ it('how fast a circuit warms need not be known: with no temperature read, a slow
   const { flowC: _f, returnC: _r, ...blind } = log.samples;
   expect(judged([], [{ ...log, source: 'hand', samples: blind }]).hypotheses[0]!.faults).toEqual(['none']);
 });
+
+describe('what each suspect makes of what was logged', () => {
+  const flat = simulateCase({ circuit: SHEET, faults: [{ id: 'vessel-undercharged', severity: 0.6 }], schedule: cycle, seed: 5 }).log;
+  const sound = simulateCase({ circuit: SHEET, faults: [{ id: 'none', severity: 0 }], schedule: cycle, seed: 5 }).log;
+  const d = judged([], [sound, flat]);
+  it('is told for every log at the log’s own times, for the first suspects in their order', () => {
+    expect(d.predictions.map((p) => p.log)).toEqual([0, 1]);
+    for (const p of d.predictions) {
+      expect(p.suspects.map((s) => s.faults)).toEqual(d.hypotheses.slice(0, 6).map((h) => h.faults));
+      for (const s of p.suspects) expect(s.gaugeBar.length).toBe(p.tS.length);
+    }
+  });
+  it('comes nearer to the log with the fault that it has than with nothing wrong', () => {
+    const only = judged([], [flat]), track = only.predictions[0]!;
+    const at = (t: number) => flat.samples.pressureBar[flat.samples.tS.findIndex((x) => x >= t)]!;
+    const miss = (curve: number[]) => Math.sqrt(curve.reduce((s, p, i) => s + (p - at(track.tS[i]!)) ** 2, 0) / curve.length);
+    expect(miss(track.suspects[0]!.gaugeBar)).toBeLessThan(0.2);
+  });
+});
+
+it('says at what a relief lifts once it was seen to, and nothing where the pressure stayed far below', () => {
+  const lifting = simulateCase({ circuit: SHEET, faults: [{ id: 'relief-valve-lifts-early', severity: 0.6, parameters: { reliefLiftGaugeBar: 2 } }, { id: 'vessel-undercharged', severity: 0.9 }], schedule: cycle, gauge: { resolutionBar: 0.02 }, seed: 3 });
+  const lift = judged([], [lifting.log]).estimates.reliefLiftBar!;
+  const peak = Math.max(...lifting.log.samples.pressureBar.map((p) => p ?? 0));
+  expect(Math.abs(lift.median - peak)).toBeLessThan(0.25);
+  expect(judged([], [simulateCase({ circuit: SHEET, faults: [{ id: 'none', severity: 0 }], schedule: cycle, seed: 5 }).log]).estimates.reliefLiftBar).toBeNull();
+});

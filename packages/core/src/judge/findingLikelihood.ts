@@ -153,6 +153,8 @@ const ANYWHERE = 0.5;
 /** How often a cold circuit is found at a pressure, by fault. Cold pressures are set by hand, so they spread even where nothing is wrong.
  *  @param v the draw: how far the gauge is off counts where the set says that it lies, and what the feed holds where it is set high; see {@link levelHangsOnDraw} */
 export function coldLevelDensity(gaugeBar: number, faults: readonly FaultId[], c: ResolvedCircuit, v: Float64Array | null = null): number {
+  // A needle that sticks stands at any pressure.
+  if (v && v[SLOT.stuck]! > 0.5) return 1 / ANY_LEVEL_BAR;
   const offsetBar = v ? v[SLOT.offset]! : 0, feedHoldsBar = v && v[SLOT.feedHolds]! > NO_FEED_BAR ? v[SLOT.feedHolds]! : null;
   const lies = faults.includes('gauge-misreading');
   const others = faults.filter((f) => f !== 'gauge-misreading');

@@ -141,6 +141,14 @@ describe('poor input', () => {
     expect(Math.abs(Object.values(d.marginals).length)).toBeGreaterThan(10);
   });
 
+  it('takes a gauge that stands still through a heat-up for what it is, wherever it stands, and tells no charge from it', () => {
+    for (const bar of [1, 2]) {
+      const d = diagnose(caseOf({ logs: [{ samples: { tS: [0, 120, 300, 600, 1200], pressureBar: Array(5).fill(bar), flowC: [20, 40, 60, 70, 72] }, events: [{ tS: 0, kind: 'heat-on' }] }] }));
+      expect(d.hypotheses[0]!.faults).toEqual(['gauge-misreading']);
+      expect(d.estimates.prechargeBar).toBeNull();
+    }
+  });
+
   it('names findings that cannot both be right', () => {
     const d = diagnose(findings({ test: 'gas-valve-press', outcome: 'air' }, { test: 'gas-valve-press', outcome: 'water' }));
     expect(d.contradictions).toEqual([expect.objectContaining({ evidence: ['finding:0', 'finding:1'], repeat: 'gas-valve-press' })]);

@@ -6,7 +6,7 @@ import { benchView } from './benchView';
 import { checkPressure, checkTemperature } from './checkPressure';
 import { dueText } from './dueText';
 import { recordRows } from './recordRows';
-import { setTitle, shareText, suspects, verdict } from './suspects';
+import { predictedBy, setTitle, shareText, suspects, verdict } from './suspects';
 import { effectText } from './FindingEffect';
 
 jest.mock('../../workers/judgeClient', () => ({}));
@@ -85,6 +85,13 @@ describe('the judge’s answer in words', () => {
     expect(verdict({ ...d, hypotheses: [], now: undefined as never }).kind).toBe('open');
     expect(verdict({ ...d, hypotheses: [{ faults: ['none'], probability: 0.8 }] })).toMatchObject({ kind: 'sound' });
     expect(verdict({ ...d, enoughKnown: true })).toMatchObject({ kind: 'found', text: expect.stringContaining('Recharge') });
+  });
+  it('shows what a suspect makes of the log that is on the figure, and nothing of another', () => {
+    const key = d.hypotheses[1]!.faults.join('+'), curve = predictedBy(d, key, 0)!;
+    expect(curve.length).toBe(d.predictions[0]!.tS.length);
+    expect(curve[1]!.min).toBe(d.predictions[0]!.tS[1]! / 60);
+    expect(curve.map((p) => p.bar)).toEqual(d.predictions[0]!.suspects[1]!.gaugeBar);
+    expect([predictedBy(d, key, 3), predictedBy(d, 'no-such-fault', 0)]).toEqual([null, null]);
   });
   it('writes shares in round numbers, and sets as one line', () => {
     expect([shareText(0.999), shareText(0.004), shareText(0.412)]).toEqual(['over 99 %', 'under 1 %', '41 %']);

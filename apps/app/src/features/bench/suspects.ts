@@ -42,6 +42,12 @@ export function suspects(judgement: Judgement, { least = 3, most = 6 } = {}): Su
   return shown;
 }
 
+/** What a suspect would make of a log, for the overlay on its trace; null where it was not worked out. */
+export function predictedBy(judgement: Judgement, key: string, logIndex: number): { min: number; bar: number }[] | null {
+  const of = judgement.predictions.find((p) => p.log === logIndex), curve = of?.suspects.find((s) => s.faults.join('+') === key);
+  return of && curve ? of.tS.map((t, i) => ({ min: t / 60, bar: curve.gaugeBar[i]! })) : null;
+}
+
 /** Something is wrong, more likely than not. */
 export const faultStands = (d: Diagnosis): boolean => { const first = (d.now ?? d).hypotheses[0]; return first !== undefined && first.faults[0] !== 'none' && first.probability >= 0.5; };
 

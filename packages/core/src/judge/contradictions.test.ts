@@ -1,0 +1,37 @@
+import type { CircuitSheet } from '../circuit/CircuitSheet';
+import { simulateCase } from '../simulate/simulateCase';
+import { diagnose } from './diagnose';
+import type { Finding } from './Finding';
+
+const SHEET: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 95, waterVolumeSource: 'measured', heatOutputKw: 24, staticHeadM: 3.6, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 }, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop', mainsBar: 3.5 }, domesticHotWater: { kind: 'plate-exchanger' }, maxFlowC: 70, gauge: { kind: 'dial', resolutionBar: 0.1 } };
+const logged = (id: 'none' | 'vessel-undercharged') => simulateCase({ circuit: SHEET, faults: [{ id, severity: 0.8 }], schedule: { startC: 18, durationS: 3600, stepS: 120, heat: [{ onS: 300, offS: 2700 }] }, gauge: { resolutionBar: 0.02 }, seed: 4 }).log;
+const judged = (findings: Finding[], logs: ReturnType<typeof logged>[] = []) => diagnose({ format: 'jumper-case', version: 1, id: 'c', circuit: SHEET, logs, findings }).contradictions;
+
+const EMPTY: Finding = { test: 'precharge', valueBar: 0, circuitBar: 0, drainOpen: true };
+const FULL: Finding = { ...EMPTY, valueBar: 0.75 };
+
+it('findings of which no fault explains both are named with the one to repeat', () => {
+  const [c] = judged([{ test: 'gas-valve-press', outcome: 'water' }, FULL]);
+  expect(c).toMatchObject({ evidence: ['finding:0', 'finding:1'] });
+  // The quicker of the two, since nothing else parts them.
+  expect(c!.repeat).toBe('gas-valve-press');
+  expect(c!.text).toMatch(/hardly go together: no fault explains both\. Do “Press the gas valve” again\./);
+});
+
+it('a circuit that stood still for an hour does not fill by half a bar in a quarter: the watch is to be done again', () => {
+  const idle = simulateCase({ circuit: SHEET, faults: [{ id: 'none', severity: 0 }], schedule: { startC: 18, durationS: 3600, stepS: 120, heat: [] }, gauge: { resolutionBar: 0.02 }, seed: 4 }).log;
+  const [c] = judged([{ test: 'fill-disconnected-watch', startBar: 1.2, endBar: 1.8, minutes: 15, boilerIsolated: true }], [idle]);
+  expect(c).toMatchObject({ evidence: ['log:0', 'finding:0'], repeat: 'fill-disconnected-watch' });
+  expect(c!.text).toMatch(/^The log and fill loop off/);
+});
+
+it.each([
+  ['a flat vessel read as flat', [EMPTY, { test: 'gas-valve-press', outcome: 'nothing' } as Finding], [logged('vessel-undercharged')]],
+  ['a sound one read as sound', [FULL, { test: 'gas-valve-press', outcome: 'air' } as Finding], [logged('none')]],
+  ['findings that speak of different things', [{ test: 'discharge-pipe', outcome: 'dripping' }, { test: 'gas-valve-bubbles', outcome: 'bubbles' }, { test: 'visible-leak', outcome: 'none' }] as Finding[], []],
+])('%s is no contradiction', (_name, findings, logs) => expect(judged(findings, logs)).toEqual([]));
+
+it('of a test done twice only that is said, and not that the last disagrees with the first', () => {
+  const all = judged([EMPTY, FULL, { test: 'gas-valve-press', outcome: 'air' }], [logged('none')]);
+  expect(all).toEqual([expect.objectContaining({ evidence: ['finding:0', 'finding:1'], repeat: 'precharge' })]);
+});
