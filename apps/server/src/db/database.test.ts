@@ -1,3 +1,4 @@
+import { DEMO_JOBS } from '../demo/demoJobs';
 import { seedDemo, DEMO_COMPANY_ID } from '../demo/seedDemo';
 import { caseFile, jobToCase } from '@jumper/contract';
 import { diagnose } from '@jumper/core';
@@ -28,29 +29,32 @@ describe('the demo', () => {
   };
 
   it('is laid down once, stays, and is laid anew only when asked', async () => {
-    expect(await seedDemo(server.source, server.store, { fresh: false, nowMs })).toBe(10);
+    expect(await seedDemo(server.source, server.store, { fresh: false, nowMs })).toBe(DEMO_JOBS.length);
     const first = await jobs();
     expect(await seedDemo(server.source, server.store, { fresh: false, nowMs })).toBe(0);
     expect((await jobs()).jobs.map((j) => j.id)).toEqual(first.jobs.map((j) => j.id));
-    expect(await seedDemo(server.source, server.store, { fresh: true, nowMs })).toBe(10);
+    expect(await seedDemo(server.source, server.store, { fresh: true, nowMs })).toBe(DEMO_JOBS.length);
     const anew = await jobs();
-    expect(anew.jobs).toHaveLength(10);
+    expect(anew.jobs).toHaveLength(DEMO_JOBS.length);
     expect(anew.epoch).not.toBe(first.epoch);
   });
 
   it('holds valid cases in which the judge puts the right fault among the first three', async () => {
     const truth: Record<string, string> = {
       '7 Quarry Steps': 'vessel-undercharged', '22 Weir Street': 'dhw-plate-perforated', 'Chapel Cottage': 'none', '5 Mill Hill Close': 'vessel-diaphragm-failed', 'The Old Tollhouse': 'relief-valve-passing',
-      '3 Lamp Lane, garden flat': 'circuit-leak', 'Brewer House, boiler room': 'reducing-valve-creeping', '41 Orchard Bank': 'vessel-undercharged',
+      'Ellerby Cross School, plant room': 'pressurisation-unit-fault', '2 Tithe Lane': 'vessel-isolated', '18 Sluice Row': 'fill-pressure-too-high', '3 Lamp Lane, garden flat': 'circuit-leak', 'Brewer House, boiler room': 'reducing-valve-creeping', '41 Orchard Bank': 'vessel-undercharged',
     };
+    // Of the two service visits to one circuit the first finds the charge low, the second finds it right.
+    const ropewalk = (c: { findings?: readonly { test: string; valueBar?: number | undefined }[] | undefined }) => (c.findings!.find((f) => f.test === 'precharge')!.valueBar! < 0.6 ? 'vessel-undercharged' : 'none');
     for (const c of (await jobs()).jobs) {
+      const right = c.title === '9 Ropewalk' ? ropewalk(c) : truth[c.title!];
       expect(caseFile.safeParse(c).success).toBe(true);
       const d = diagnose(c);
-      expect({ site: c.title, first: d.hypotheses.slice(0, 3).flatMap((h) => h.faults) }).toEqual({ site: c.title, first: expect.arrayContaining([truth[c.title!]]) });
+      expect({ site: c.title, first: d.hypotheses.slice(0, 3).flatMap((h) => h.faults) }).toEqual({ site: c.title, first: expect.arrayContaining([right]) });
       // The repaired one is judged again by its heat run after the work.
       if (c.repairs) expect(d.now!.marginals['vessel-undercharged']).toBeLessThan(0.2);
     }
-    expect((await jobs()).jobs.map((c) => c.title).sort()).toEqual(Object.keys(truth).sort());
+    expect([...new Set((await jobs()).jobs.map((c) => c.title))].sort()).toEqual([...Object.keys(truth), '9 Ropewalk'].sort());
   });
 });
 

@@ -30,6 +30,20 @@ const FED: CircuitSheet = {
   fill: { kind: 'reducing-valve', setBar: 0.97, mainsBar: 4 }, domesticHotWater: { kind: 'indirect-coil' }, maxFlowC: 80,
 };
 
+/** A larger home: external vessel on a valve, cylinder with a coil, filled by hand. */
+const LARGER: CircuitSheet = {
+  kind: 'sealed-hot-water', waterVolumeL: 190, waterVolumeSource: 'estimated', heatOutputKw: 30, staticHeadM: 5, gauge: { kind: 'dial', resolutionBar: 0.1 },
+  vessel: { nominalVolumeL: 18, labelPrechargeBar: 0.75, isolationValve: 'fitted-with-drain', ageYears: 8 }, reliefValve: { setBar: 3, ageYears: 8, capacityKw: 60 },
+  fill: { kind: 'manual-loop', mainsBar: 3.2 }, domesticHotWater: { kind: 'indirect-coil' }, maxFlowC: 70,
+};
+
+/** A plant room: pressurisation unit, several boilers, a vessel of two hundred litres. */
+const PLANT_ROOM: CircuitSheet = {
+  kind: 'sealed-hot-water', waterVolumeL: 1800, waterVolumeSource: 'estimated', heatOutputKw: 240, staticHeadM: 9, gauge: { kind: 'dial', resolutionBar: 0.05 },
+  vessel: { nominalVolumeL: 200, targetPrechargeBar: 1.2, isolationValve: 'fitted-with-drain', ageYears: 11 }, reliefValve: { setBar: 4, ageYears: 6, capacityKw: 300 },
+  fill: { kind: 'pressurisation-unit', cutInBar: 1.5, cutOutBar: 1.8 }, domesticHotWater: { kind: 'none' }, maxFlowC: 80,
+};
+
 const finding = (startMs: number, atMin: number, f: object): FactBody => ({ kind: 'finding', at: new Date(startMs + 60_000 * atMin).toISOString(), finding: f as never });
 
 /** Readings as a hand takes them: at these minutes, off a dial, with the flow temperature to a degree. */
@@ -123,6 +137,29 @@ export const DEMO_JOBS: DemoJob[] = [
     facts: (startMs) => [
       ...handReadings({ circuit: { ...WALL_BOILER, waterVolumeL: 70 }, faults: [{ id: 'none', severity: 0, parameters: { startGaugeBar: 1.1 } }], seed: 3 }, [0, 3, 6, 10, 15, 20, 28], startMs, 0.2),
       { kind: 'finding', at: new Date(startMs + 29 * 60_000).toISOString(), finding: { test: 'discharge-pipe', outcome: 'dry' } },
+    ],
+  },
+  {
+    site: 'Ellerby Cross School, plant room', town: 'Ellerby Cross', sheet: PLANT_ROOM, assumed: ['waterVolumeL'], complaint: ['no-heat', 'locks-out'], startedMinAgo: 70,
+    facts: (startMs) => [
+      ...handReadings({ circuit: PLANT_ROOM, faults: [{ id: 'pressurisation-unit-fault', severity: 0.8, parameters: { startGaugeBar: 0.8 } }], seed: 51 }, [0, 5, 10, 20, 30], startMs, null),
+      finding(startMs, 34, { test: 'second-gauge', firstGaugeBar: 0.8, valueBar: 0.8 }),
+    ],
+  },
+  {
+    site: '2 Tithe Lane', town: 'Nether Ellerby', sheet: LARGER, assumed: ['waterVolumeL', 'fill.mainsBar'], complaint: ['gauge-climbs-hot'], startedMinAgo: 7 * 60,
+    facts: (startMs) => [
+      ...handReadings({ circuit: LARGER, faults: [{ id: 'vessel-isolated', severity: 1, parameters: { startGaugeBar: 1.1 } }], seed: 52 }, [0, 2, 4, 6, 8, 11, 14], startMs, 0.2),
+      finding(startMs, 18, { test: 'gas-valve-press', outcome: 'air' }),
+      finding(startMs, 20, { test: 'vessel-valve-position', outcome: 'closed' }),
+    ],
+  },
+  {
+    site: '18 Sluice Row', town: 'Harrowmere', sheet: { ...WALL_BOILER, gauge: { kind: 'dial', resolutionBar: 0.2 } }, assumed: ['waterVolumeL', 'fill.mainsBar'], complaint: ['drips-outside'], startedMinAgo: 28 * 60,
+    facts: (startMs) => [
+      ...handReadings({ circuit: WALL_BOILER, faults: [{ id: 'fill-pressure-too-high', severity: 0.6, parameters: { startGaugeBar: 2.2 } }], seed: 53 }, [0, 15, 30, 45, 60], startMs, null),
+      finding(startMs, 62, { test: 'second-gauge', firstGaugeBar: 2.2, valueBar: 2.2 }),
+      finding(startMs, 66, { test: 'fill-outlet-drip', outcome: 'dry' }),
     ],
   },
   {

@@ -31,12 +31,13 @@ import { recordRows } from './recordRows';
 import { ShortcutHelp } from './ShortcutHelp';
 import { JudgeProgress } from './JudgeProgress';
 import { SuspectList } from './SuspectList';
-import { predictedBy, suspects } from './suspects';
+import { nextTest, predictedBy, suspects } from './suspects';
 import { caseKey, useDiagnosis } from './useDiagnosis';
 import { useShortcuts } from './useShortcuts';
 import { useWakeLock } from './useWakeLock';
 import { VerdictBlock } from './VerdictBlock';
 import { WorkDone } from './WorkDone';
+import { lowerFirst } from '../units/words';
 import { PutBackList } from '../work/PutBackList';
 import { workState } from '../work/workState';
 
@@ -71,7 +72,7 @@ function Bench({ parts, after }: { parts: JobParts; after?: string }) {
   const state = useMemo(() => workState(parts), [parts]);
   const list = useMemo(() => (judgement ? suspects(judgement) : []), [judgement]);
   const predicted = judgement && overlay !== null ? predictedBy(judgement, overlay, view.shown) : null;
-  const next = judgement?.nextTests.find((t) => !state.skips.has(t.test))?.test;
+  const next = judgement ? nextTest(judgement, state.skips) : null;
   useWakeLock(view.heatOn);
   useShortcuts({ '?': () => setHelp(!help), n: () => { if (next) router.navigate(`/jobs/${jobId}/test/${next}` as never); } });
 
@@ -85,6 +86,7 @@ function Bench({ parts, after }: { parts: JobParts; after?: string }) {
       <Reading view={view} wide={wide} onUnit={() => chooseUnits({ ...units, pressure: NEXT_UNIT[units.pressure] ?? 'bar' })} />
       <LogTabs view={view} onChoose={setLogIndex} />
       <Figure view={view.figure} units={units} height={wide ? 420 : 268} predicted={predicted} />
+      {predicted ? <Text role="status" className="px-4 text-[13px] leading-[18px] text-oxide">{`Dashed: what this log would look like with ${lowerFirst(list.find((s) => s.key === overlay)!.title)}.`}</Text> : null}
       {view.ruleOfThumb ? <Text className="px-4 text-[13px] text-ink2">{view.ruleOfThumb}</Text> : null}
     </View>
   );

@@ -6,7 +6,7 @@ import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
 import { useUnits } from '../units/UnitsProvider';
-import { findingText } from './recordRows';
+import { findingText } from './findingText';
 import { setTitle, shareText } from './suspects';
 import { caseKey, useDiagnosis } from './useDiagnosis';
 

@@ -3,19 +3,20 @@ import { Pressable, View } from 'react-native';
 import { testRow, type Judgement } from '@jumper/core';
 import { Text } from '../../ui/Text';
 import { lowerFirst } from '../units/words';
+import { nextTest } from './suspects';
 
 /** The one thing to do next, with its cost. Before there is any reading it is to take one. */
 export function NextStep({ jobId, judgement, readings, busy, awaitsRun, skipped }: { jobId: string; judgement: Judgement | null; readings: number; busy: boolean; awaitsRun: boolean; skipped: ReadonlyMap<string, string> }) {
   if (readings === 0) return <Card title="Log the cold pressure" text="Then heat on, and a reading every minute or two." />;
   if (awaitsRun) return <Card title="Prove it: log a heat run" text="Cold pressure, heat on, then a reading every two minutes to the highest temperature." />;
-  const next = judgement?.nextTests.find((t) => !skipped.has(t.test));
   if (!judgement) return <Card title={busy ? 'Working it out …' : 'No judgement yet'} text="" />;
-  if (!next) return <Card title="No test left that would tell more" text="Act on the first suspect, or log another heat cycle." />;
-  const cost = `${next.minutes} min, ${next.intrusive ? 'drains or opens something' : 'nothing drained'}.`;
-  const row = testRow(next.test);
+  const test = nextTest(judgement, skipped);
+  if (!test) return <Card title="No test left that would tell more" text="Act on the first suspect, or log another heat cycle." />;
+  const row = testRow(test), minutes = judgement.nextTests.find((t) => t.test === test)?.minutes ?? row.minutes;
+  const cost = `${minutes} min, ${row.intrusive ? 'drains or opens something' : 'nothing drained'}.`;
   return (
-    <Card title={judgement.enoughKnown ? `To be sure: ${lowerFirst(row.title)}` : row.title} text={`${cost} ${next.text}`}
-      action={{ label: 'Start', name: `Start: ${row.title}`, onPress: () => router.navigate(`/jobs/${jobId}/test/${next.test}`) }} />
+    <Card title={judgement.enoughKnown ? `To be sure: ${lowerFirst(row.title)}` : row.title} text={`${cost} ${row.tells}`}
+      action={{ label: 'Start', name: `Start: ${row.title}`, onPress: () => router.navigate(`/jobs/${jobId}/test/${test}`) }} />
   );
 }
 

@@ -5,10 +5,11 @@ import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
 import type { ProofView } from '../proof/proofView';
-import { pressureText, type Units } from '../units/units';
+import type { Units } from '../units/units';
 import { lowerFirst } from '../units/words';
 import { RunTable } from '../proof/RunTable';
-import { verdict } from './suspects';
+import { estimateLines } from './estimateLines';
+import { nextTest, verdict } from './suspects';
 
 interface Props { jobId: string; skipped: ReadonlyMap<string, string>; diagnosis: Diagnosis; proof: ProofView | null; stale: boolean; units: Units }
 
@@ -21,11 +22,10 @@ export function VerdictBlock({ jobId, skipped, diagnosis, proof, stale, units }:
   const v = verdict(diagnosis);
   const lead = judgement.hypotheses[0];
   // Worth a line once one fault stands out, and only where the next test is another.
-  const test = !proof && lead && lead.faults[0] !== 'none' && lead.probability > 0.5 && judgement.provingTest !== judgement.nextTests[0]?.test ? judgement.provingTest : null;
+  const test = !proof && lead && lead.faults[0] !== 'none' && lead.probability > 0.5 && judgement.provingTest !== nextTest(judgement, skipped) ? judgement.provingTest : null;
   // What mends it, once enough is known to act, or nothing is left that would tell more and one set stands out.
   const toldOut = lead !== undefined && lead.probability > 0.6 && judgement.nextTests.every((t) => skipped.has(t.test));
   const mends = !proof && lead && (judgement.enoughKnown || toldOut) ? sheetsForSet(lead.faults) : [];
-  const charge = judgement.estimates.prechargeBar;
   return (
     <View testID="verdict" aria-busy={stale} className={`gap-1 px-4 ${stale ? 'opacity-60' : ''}`}>
       {proof ? (
@@ -40,7 +40,7 @@ export function VerdictBlock({ jobId, skipped, diagnosis, proof, stale, units }:
           <Text className="text-ink2">{v.text}</Text>
         </>
       )}
-      {charge ? <Text><Text className="text-ink2">Vessel’s charge, from this log: </Text><Text className="font-semibold">{pressureText(charge.median, units.pressure)}</Text><Text className="text-ink2">{`, ${pressureText(charge.p05, units.pressure)} to ${pressureText(charge.p95, units.pressure)}`}{charge.median < 0 ? ' (below zero: waterlogged)' : ''}</Text></Text> : null}
+      {estimateLines(judgement, units).map((e) => <Text key={e.label}><Text className="text-ink2">{`${e.label}: `}</Text><Text className="font-semibold">{e.value}</Text><Text className="text-ink2">{`, ${e.range}`}</Text></Text>)}
       {mends.map((id) => <Button key={id} label={runSheet(id).title} kind="next" onPress={() => router.navigate(`/jobs/${jobId}/work/${id}` as never)} />)}
       {test ? (
         <Pressable role="button" onPress={() => router.navigate(`/jobs/${jobId}/test/${test}`)} className="min-h-[48px] justify-center active:opacity-70">

@@ -6,7 +6,7 @@ import { benchView } from './benchView';
 import { checkPressure, checkTemperature } from './checkPressure';
 import { dueText } from './dueText';
 import { recordRows } from './recordRows';
-import { predictedBy, setTitle, shareText, suspects, verdict } from './suspects';
+import { nextTest, predictedBy, setTitle, shareText, suspects, verdict } from './suspects';
 import { effectText } from './FindingEffect';
 
 jest.mock('../../workers/judgeClient', () => ({}));
@@ -92,6 +92,20 @@ describe('the judge’s answer in words', () => {
     expect(curve[1]!.min).toBe(d.predictions[0]!.tS[1]! / 60);
     expect(curve.map((p) => p.bar)).toEqual(d.predictions[0]!.suspects[1]!.gaugeBar);
     expect([predictedBy(d, key, 3), predictedBy(d, 'no-such-fault', 0)]).toEqual([null, null]);
+  });
+  it('goes for the most telling test, and once enough is known for the one that would show it wrong; what was left out does not come again', () => {
+    const open = { ...d, enoughKnown: false }, sure = { ...d, enoughKnown: true, provingTest: 'pump-up-hold' as const };
+    expect(nextTest(open, new Map())).toBe(d.nextTests[0]!.test);
+    expect(nextTest(open, new Map([[d.nextTests[0]!.test, 'no tool']]))).toBe(d.nextTests[1]!.test);
+    expect(nextTest(sure, new Map())).toBe('pump-up-hold');
+    expect(nextTest(sure, new Map([['pump-up-hold', 'no time']]))).toBe(d.nextTests[0]!.test);
+    expect(nextTest({ ...open, nextTests: [] }, new Map())).toBeNull();
+  });
+  it('says of which fault of a pair a piece of evidence speaks', () => {
+    const pair = d.hypotheses.find((h) => h.faults.length > 1)!;
+    const [shown] = suspects({ ...d, hypotheses: [pair], because: [{ evidence: 'log:0', for: pair.faults[1]!, bits: 2, text: 'Rose far.' }] });
+    expect(shown!.evidence[0]!.text).toBe(`${setTitle([pair.faults[1]!])}: rose far.`);
+    expect(shown!.reason).toBe('Rose far.');
   });
   it('writes shares in round numbers, and sets as one line', () => {
     expect([shareText(0.999), shareText(0.004), shareText(0.412)]).toEqual(['over 99 %', 'under 1 %', '41 %']);

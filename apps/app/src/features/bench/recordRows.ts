@@ -3,6 +3,7 @@ import { CHECKS, PART_KINDS, positionRow, runSheet, testRow, type Finding, type 
 import { pressureText, temperatureText, type Units } from '../units/units';
 import { plain } from '../units/words';
 import { EVENT_TITLES } from './eventTitles';
+import { findingText } from './findingText';
 
 export const REPAIR_TITLES: Record<RepairKind, string> = {
   'vessel-recharged': 'Vessel recharged', 'vessel-changed': 'Vessel changed', 'core-changed': 'Valve core changed', 'relief-changed': 'Relief changed', 'feed-changed': 'Feed or fill valve changed',
@@ -39,12 +40,4 @@ function factText({ body }: FactRecord, units: Units): string | null {
     case 'check': return body.done ? null : `To look at again by ${body.due}: ${CHECKS[body.check].toLowerCase()}`;
     default: return null;
   }
-}
-
-export function findingText(f: Finding, units: Units): string {
-  const row = testRow(f.test);
-  const bar = (x: unknown) => (typeof x === 'number' ? pressureText(x, units.pressure) : null);
-  const values = f.startBar !== undefined && f.endBar !== undefined ? `${bar(f.startBar)} to ${bar(f.endBar)}${f.minutes !== undefined ? ` in ${Math.round(f.minutes)} min` : ''}` : bar(f.valueBar);
-  const said = [f.outcome && plain(f.outcome), values, f.volumeL !== undefined ? `${f.volumeL} L` : null].filter(Boolean).join(', ');
-  return said ? `${row.title}: ${said}` : row.title;
 }

@@ -1,4 +1,4 @@
-import { FAULTS, faultRow, type Diagnosis, type FaultId, type Judgement } from '@jumper/core';
+import { FAULTS, faultRow, type Diagnosis, type FaultId, type Judgement, type TestId } from '@jumper/core';
 import { lowerFirst } from '../units/words';
 
 export interface Suspect {
@@ -10,7 +10,7 @@ export interface Suspect {
   /** One line: what speaks loudest for it. */
   reason: string;
   remedy: string;
-  evidence: { text: string; bits: number; strength: string; speaks: 'for' | 'against' }[];
+  evidence: { /** Of a pair it says of which fault it speaks. */ text: string; reason: string; bits: number; strength: string; speaks: 'for' | 'against' }[];
 }
 
 /** Names of a set as one line. */
@@ -30,16 +30,22 @@ export function suspects(judgement: Judgement, { least = 3, most = 6 } = {}): Su
     told += probability;
     const evidence = judgement.because
       .filter((b) => faults.includes(b.for))
-      .map((b) => ({ text: b.text, bits: b.bits, strength: STRENGTHS.find(([over]) => Math.abs(b.bits) >= over)![1], speaks: b.bits >= 0 ? ('for' as const) : ('against' as const) }));
+      .map((b) => ({ text: faults.length > 1 ? `${FAULTS[b.for].title}: ${lowerFirst(b.text)}` : b.text, reason: b.text, bits: b.bits, strength: STRENGTHS.find(([over]) => Math.abs(b.bits) >= over)![1], speaks: b.bits >= 0 ? ('for' as const) : ('against' as const) }));
     const reasons = evidence.filter((e) => e.speaks === 'for');
-    const loudest = reasons.find((e) => !shown.some((s) => s.reason === e.text));
+    const loudest = reasons.find((e) => !shown.some((s) => s.reason === e.reason));
     shown.push({
       key: faults.join('+'), faults, title: setTitle(faults), probability, share: shareText(probability),
-      reason: loudest?.text ?? (reasons.length > 0 ? 'Would look the same on the gauge.' : 'Nothing measured points to it yet; it is common on such circuits.'),
+      reason: loudest?.reason ?? (reasons.length > 0 ? 'Would look the same on the gauge.' : 'Nothing measured points to it yet; it is common on such circuits.'),
       remedy: faults.map((f) => faultRow(f).remedy).join(' '), evidence,
     });
   }
   return shown;
+}
+
+/** The test to do next: while something is open the most telling one, once enough is known the one that would show that to be wrong. Tests left out for a reason do not come again. */
+export function nextTest(judgement: Judgement, skipped: ReadonlyMap<string, string>): TestId | null {
+  const proving = judgement.enoughKnown && judgement.provingTest && !skipped.has(judgement.provingTest) ? judgement.provingTest : null;
+  return proving ?? judgement.nextTests.find((t) => !skipped.has(t.test))?.test ?? null;
 }
 
 /** What a suspect would make of a log, for the overlay on its trace; null where it was not worked out. */

@@ -14,7 +14,10 @@ export function DueList({ rows, onDone }: { rows: DueRow[]; onDone: (row: DueRow
   const soon = rows.filter(isSoon), shown = all ? rows : soon;
   return (
     <View className="gap-1 pt-5">
-      <Text role="heading" aria-level={2} className="px-4 font-semibold text-[17px]">Due</Text>
+      <View className="flex-row items-center justify-between gap-3 px-4">
+        <Text role="heading" aria-level={2} className="font-semibold text-[17px]">Due</Text>
+        <Key label="Calendar file" className="px-4" onPress={() => void saveCalendar(rows)} />
+      </View>
       {shown.length === 0 ? <Text className="px-4 text-ink2">Nothing in the next 30 days.</Text> : null}
       <View role="list" aria-label="Due">
         {shown.map((r) => (
@@ -27,10 +30,7 @@ export function DueList({ rows, onDone }: { rows: DueRow[]; onDone: (row: DueRow
           </View>
         ))}
       </View>
-      <View className="flex-row gap-2 px-4 pt-2">
-        {rows.length > soon.length ? <Button label={all ? 'Only what is near' : `All ${rows.length}`} kind="quiet" className="flex-1" onPress={() => setAll(!all)} /> : null}
-        <Button label="Calendar file" className="flex-1" onPress={() => void saveCalendar(rows)} />
-      </View>
+      {rows.length > soon.length ? <Button label={all ? 'Only what is near' : `All ${rows.length}`} kind="quiet" className="mx-4 mt-2" onPress={() => setAll(!all)} /> : null}
     </View>
   );
 }

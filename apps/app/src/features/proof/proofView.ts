@@ -43,7 +43,7 @@ export function reasonText(r: ProofReason, units: Units): string {
     case 'still-suspected': return `${faultRow(r.fault).title} is still suspected, ${shareText(r.probability)}.`;
     case 'other-suspected': return `Something else shows now: ${faultRow(r.fault).title.toLowerCase()}, ${shareText(r.probability)}.`;
     case 'would-not-show': return stillThereText(r.row, units);
-    case 'swing-changed': return `The rise was ${signedPressure(r.beforeBar, units.pressure)} before the work, ${signedPressure(r.afterBar, units.pressure)} after it.`;
+    case 'swing-changed': return `The rise was ${signedPressure(r.beforeBar, units.pressure)} before the work, ${signedPressure(r.afterBar, units.pressure)} ${units.pressure} after it.`;
   }
 }
 

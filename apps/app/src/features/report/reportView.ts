@@ -1,6 +1,7 @@
 import { standingFacts, type JobParts } from '@jumper/contract';
 import { COMPLAINT_ROWS, cycleFeatures, faultRow, PART_KINDS, resolveCircuit, type Case, type Diagnosis, type FaultId, type Finding, type PressureLog } from '@jumper/core';
-import { findingText, REPAIR_TITLES } from '../bench/recordRows';
+import { findingText } from '../bench/findingText';
+import { REPAIR_TITLES } from '../bench/recordRows';
 import { faultStands, shareText } from '../bench/suspects';
 import { proofView, type ProofView } from '../proof/proofView';
 import { workState } from '../work/workState';
@@ -68,7 +69,7 @@ const coldOf = (log: PressureLog | null) => (log ? cycleFeatures(log).coldBar : 
 function hotOf(log: PressureLog | null, units: Units): string | null {
   const f = log ? cycleFeatures(log) : null;
   if (!f || f.hotBar === null || !log?.events?.some((e) => e.kind === 'heat-on')) return null;
-  return `${pressureText(f.hotBar, units.pressure)}${f.hotC !== null ? ` at ${temperatureText(f.hotC, units.temperature)}` : ''}`;
+  return `${pressureText(f.hotBar, units.pressure)}${f.hotC !== null ? ` at ${temperatureText(f.hotC, units.temperature).replace(' ', '\u00a0')}` : ''}`;
 }
 
 /** No more certainty than there was: a cause is named as such only when enough was known. */

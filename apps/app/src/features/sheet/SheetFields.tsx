@@ -18,14 +18,14 @@ export function SheetFields({ form, problems, units, onChange, short = false }: 
   const isAssumed = (field: string) => form.assumed.includes(field);
   const setNumber = (field: NumberField, text: string) => onChange({ ...form, numbers: { ...form.numbers, [field]: text }, assumed: known(field) });
   const mark = (field: string) => (
-    <Key label={isAssumed(field) ? 'assumed' : 'read'} name={`${field}: ${isAssumed(field) ? 'assumed, touch if you have read it' : 'read, touch if it is only assumed'}`} pressed={!isAssumed(field)} className="w-[86px] self-end" onPress={() => onChange({ ...form, assumed: isAssumed(field) ? known(field) : [...form.assumed, field] })} />
+    <Key label={isAssumed(field) ? 'assumed' : 'read'} name={`${field}: ${isAssumed(field) ? 'assumed, touch if you have read it' : 'read, touch if it is only assumed'}`} pressed={!isAssumed(field)} className="min-h-[52px] w-[86px] self-end" onPress={() => onChange({ ...form, assumed: isAssumed(field) ? known(field) : [...form.assumed, field] })} />
   );
   const field = (row: NumberFieldRow & { field: NumberField }) => {
     const typed = form.numbers[row.field] ?? '';
     return (
       <View key={row.field} className="flex-row gap-2">
         <View className="min-w-0 flex-1"><Field label={row.label} unit={row.unit === 'bar' ? units.pressure : row.unit} numeric value={typed} onChange={(t) => setNumber(row.field, t)} problem={problems[row.field] ?? null} {...(row.hint ? { hint: row.hint } : {})} /></View>
-        {typed.trim() || row.main ? <View className="pt-[26px]">{mark(row.field)}</View> : null}
+        {typed.trim() || row.main ? <View className="pt-[21px]">{mark(row.field)}</View> : null}
       </View>
     );
   };

@@ -11,7 +11,7 @@ import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
 import { State } from '../../ui/State';
 import { Text } from '../../ui/Text';
-import { findingText } from '../bench/recordRows';
+import { findingText } from '../bench/findingText';
 import { useAddFact } from '../jobs/useAddFact';
 import { toJobs, WithJob } from '../jobs/WithJob';
 import { parseTyped, typedToBar, type Units } from '../units/units';

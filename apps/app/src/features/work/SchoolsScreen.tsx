@@ -61,7 +61,7 @@ function SchoolBlock({ school, follows, usual, byHouse, units, onPick, onHouse, 
 
 function Option({ option, on, usual, units, onPick }: { option: SchoolOption; on: boolean; usual: boolean; units: Units; onPick: () => void }) {
   const n = option.numbers;
-  const numbers = n ? `hot ${pressureText(n.hotGaugeBar, units.pressure)}, rise ${signedPressure(n.swingBar, units.pressure)}, reserve ${n.reserveL.toFixed(1)} L, ${pressureText(Math.max(0, n.marginToReliefBar), units.pressure)} ${n.marginToReliefBar < 0 ? 'over' : 'below'} the relief` : null;
+  const numbers = n ? `hot ${pressureText(n.hotGaugeBar, units.pressure)}, rise ${signedPressure(n.swingBar, units.pressure)} ${units.pressure}, reserve ${n.reserveL.toFixed(1)} L, ${pressureText(Math.max(0, n.marginToReliefBar), units.pressure)} ${n.marginToReliefBar < 0 ? 'over' : 'below'} the relief` : null;
   return (
     <Pressable role="radio" aria-checked={on} onPress={onPick} className={`min-h-[56px] flex-row items-center gap-3 border-t border-hair px-4 py-2 active:bg-sheet ${on ? 'bg-sheet' : ''}`}>
       <View className={`h-[22px] w-[22px] items-center justify-center rounded-full border-[1.5px] border-ink`}>{on ? <View className="h-[12px] w-[12px] rounded-full bg-ink" /> : null}</View>

@@ -16,7 +16,7 @@ export function expectedText(n: ExpectedNumber, units: Units): { label: string; 
     case 'after-flat': return { label: 'After half a litre, vessel flat', value };
     case 'drained-right': return { label: 'Comes out of a sound one', value };
     case 'drained-flat': return { label: 'Comes out of a flat one', value };
-    case 'litre-an-hour-rises': return { label: 'A litre an hour coming in raises it by', value: signedPressure(n.value, units.pressure) };
+    case 'litre-an-hour-rises': return { label: 'A litre an hour coming in raises it by', value: `${signedPressure(n.value, units.pressure)} ${units.pressure}` };
     case 'water-above-lifts': return { label: 'Water standing above makes by itself', value };
     case 'relief-set': return { label: 'Relief opens at', value };
     case 'hot-right': return { label: 'Right when hot', value: range };
