@@ -3,6 +3,8 @@ import { predictGauge, SLOT } from './kernel';
 import { backSolve, cholesky, forwardSolve } from './linear';
 import type { LogTrack } from './LogTrack';
 import type { ParameterSpace } from './parameters';
+import { adaptedPart, logMixture, priorMode, sharedOut, TAIL, type Mode, type ProposalPart } from './proposal';
+import { flattened, kish, truncated } from './weights';
 import { whiten } from './whiten';
 
 /** How well one log model explains the logs, and what its parameters then are. */
@@ -32,23 +34,21 @@ export const THOROUGH: Effort = { starts: 5, scouts: 60, kept: 4, iterations: 12
 export const QUICK: Effort = { starts: 2, scouts: 30, kept: 1, iterations: 8, draws: 60, moreRounds: 0 };
 /** Only from what is lent. */
 export const LENT: Effort = { ...THOROUGH, starts: 0, scouts: 0 };
-const TAIL = 5;
 /** What the fit itself takes off the residuals, points. */
 const SPENT_BY_FIT = 3;
 /** Share of the draws that go into the first lot, and of the later proposals that the adapted part takes. */
 const FIRST_SHARE = 0.4, ADAPTED_SHARE = 0.5;
 
 export type Hint = (v: Float64Array) => number;
+/** Effective number of draws at which their mean is believed altogether, and the least that estimates are made of. */
+const TRUSTED_DRAWS = 10, LEAST_EFFECTIVE = 8;
+/** With fewer effective draws than this, more are drawn. */
+const ENOUGH_EFFECTIVE = 40;
 /** Share of the draws that are taken where findings say to look. */
 const HINTED_SHARE = 0.4;
 
 /** What a descent goes down on: half the square sum of so many residuals, and the noise's own cost beside it. */
 interface Target { rows: number; residuals: (z: Float64Array, out: Float64Array) => number }
-
-/** One part of the proposal: a multivariate t round z with precision L Lᵀ. */
-/** A place that fits best round about: its curvature as L Lᵀ, and Laplace's estimate of its weight. */
-interface Mode { z: Float64Array; l: Float64Array; logDetL: number; laplace: number }
-interface ProposalPart { z: Float64Array; l: Float64Array; logDetL: number; share: number }
 
 /** Fits by damped least squares from several starts, then samples round the modes with a wide-tailed proposal and weights the draws. With no
  *  tracks the draws come from the priors. Counts are fixed and the generator seeded: the same input gives the same answer.
@@ -165,25 +165,9 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
 
   /** Weights of the draws so far under the present mixture, relative to the largest, whose logarithm is `most`. */
   function relativeWeights(): { most: number; weights: number[] } {
-    const logs = drawnAt.map((at, i) => targets[i]! - logProposal(at));
+    const logs = drawnAt.map((at, i) => targets[i]! - logMixture(parts, at, n));
     const most = Math.max(...logs);
     return { most, weights: logs.map((w) => Math.exp(w - most)) };
-  }
-
-  /** Log density of the mixture, as if every draw had come from all of it: the later parts then help the earlier draws too. */
-  function logProposal(at: Float64Array): number {
-    let density = 0;
-    for (const m of parts) {
-      let q = 0;
-      // |Lᵀ (z − ẑ)|² with H = L Lᵀ.
-      for (let i = 0; i < n; i++) {
-        let sum = 0;
-        for (let k = i; k < n; k++) sum += m.l[k * n + i]! * (at[k]! - m.z[k]!);
-        q += sum * sum;
-      }
-      density += m.share * Math.exp(tNorm(n) + m.logDetL - ((TAIL + n) / 2) * Math.log(1 + q / TAIL));
-    }
-    return Math.log(density + 1e-300);
   }
 
   function findModes(target: Target, known: Float64Array[]) {
@@ -299,69 +283,6 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
   }
 }
 
-/** Parts of a proposal round modes, each by its weight, `share` in all. */
-function sharedOut(modes: Mode[], share: number): ProposalPart[] {
-  const total = modes.reduce((sum, m) => sum + Math.exp(m.laplace - modes[0]!.laplace), 0);
-  return modes.map((m) => ({ z: m.z, l: m.l, logDetL: m.logDetL, share: (share * Math.exp(m.laplace - modes[0]!.laplace)) / total }));
-}
-
-/** What is believed before any log: standard normal in every parameter. */
-function priorMode(n: number): Mode {
-  const l = new Float64Array(n * n);
-  for (let i = 0; i < n; i++) l[i * n + i] = 1;
-  return { z: new Float64Array(n), l, logDetL: 0, laplace: 0 };
-}
-
-/** Cuts weights at √N times their mean: one lucky draw far out must not speak for the whole model.
- *  @see E. Ionides, Truncated importance sampling, J. Comput. Graph. Stat. 17, 2008 (from memory) */
-function truncated(weights: number[]): number[] {
-  const most = (weights.reduce((a, b) => a + b, 0) / weights.length) * Math.sqrt(weights.length);
-  return weights.map((w) => Math.min(w, most));
-}
-
-/** Effective number of draws at which their mean is believed altogether, and the least that estimates are made of. */
-const TRUSTED_DRAWS = 10, LEAST_EFFECTIVE = 8;
-/** With fewer effective draws than this, more are drawn. */
-const ENOUGH_EFFECTIVE = 40;
-
-const kish = (weights: number[]): number => weights.reduce((a, b) => a + b, 0) ** 2 / weights.reduce((a, b) => a + b * b, 0);
-
-/** Weights raised to the power below 1 that spreads them over so many draws: wider than the truth, and honest about how little was hit. */
-function flattened(weights: number[], effective: number): number[] {
-  let low = 0, high = 1;
-  for (let i = 0; i < 20; i++) {
-    const power = (low + high) / 2;
-    if (kish(weights.map((w) => w ** power)) < effective) high = power; else low = power;
-  }
-  return weights.map((w) => w ** low);
-}
-
-/** A proposal round the weighted mean of draws, with their spread a little widened. The weights are softened, so that one lucky draw does not
- *  become the whole picture; null where the spread cannot be inverted. */
-function adaptedPart(at: Float64Array[], weights: number[], n: number): Omit<ProposalPart, 'share'> | null {
-  const soft = weights.map((w) => Math.sqrt(w));
-  const sum = soft.reduce((a, b) => a + b, 0);
-  const mean = new Float64Array(n), cov = new Float64Array(n * n);
-  at.forEach((z, k) => { for (let i = 0; i < n; i++) mean[i]! += (soft[k]! / sum) * z[i]!; });
-  at.forEach((z, k) => { for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) cov[i * n + j]! += (soft[k]! / sum) * (z[i]! - mean[i]!) * (z[j]! - mean[j]!); });
-  for (let i = 0; i < n; i++) cov[i * n + i]! += 1e-3;
-  const c = cholesky(cov, n);
-  if (!c) return null;
-  const precision = new Float64Array(n * n), column = new Float64Array(n);
-  for (let k = 0; k < n; k++) {
-    column.fill(0);
-    column[k] = 1;
-    forwardSolve(c, column, n);
-    backSolve(c, column, n);
-    for (let i = 0; i < n; i++) precision[i * n + k] = column[i]!;
-  }
-  const l = cholesky(precision, n);
-  if (!l) return null;
-  let logDetL = 0;
-  for (let i = 0; i < n; i++) logDetL += Math.log(l[i * n + i]!);
-  return { z: mean, l, logDetL };
-}
-
 /** The vector as track k sees it: its own stretches stand first from SLOT.start. */
 function shifted(v: Float64Array, tracks: LogTrack[], k: number): Float64Array {
   if (k === 0) return v;
@@ -387,24 +308,4 @@ function startingPoints(space: ParameterSpace, n: number): Float64Array[] {
 function spread(points: Float64Array[], most: number): Float64Array[] {
   if (points.length <= most || most < 2) return points.slice(0, most);
   return Array.from({ length: most }, (_, i) => points[Math.round((i * (points.length - 1)) / (most - 1))]!);
-}
-
-const tNorms = new Map<number, number>();
-/** Log of the normalising constant of a multivariate t with TAIL degrees of freedom in n dimensions, less the determinant. */
-function tNorm(n: number): number {
-  let value = tNorms.get(n);
-  if (value === undefined) {
-    value = logGamma((TAIL + n) / 2) - logGamma(TAIL / 2) - (n / 2) * Math.log(TAIL * Math.PI);
-    tNorms.set(n, value);
-  }
-  return value;
-}
-
-/** Lanczos approximation (g = 7, n = 9), relative error below 1e-13. */
-function logGamma(x: number): number {
-  const g = [0.99999999999980993, 676.5203681218851, -1259.1392167224028, 771.32342877765313, -176.61502916214059, 12.507343278686905, -0.13857109526572012, 9.9843695780195716e-6, 1.5056327351493116e-7];
-  let a = g[0]!;
-  const t = x - 1 + 7.5;
-  for (let i = 1; i < 9; i++) a += g[i]! / (x - 1 + i);
-  return 0.5 * Math.log(2 * Math.PI) + (x - 0.5) * Math.log(t) - t + Math.log(a);
 }

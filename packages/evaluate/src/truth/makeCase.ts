@@ -1,10 +1,11 @@
+import type { WrittenFinding } from './Doing';
 import { handLog, loggerLog, type WrittenLog } from './readings';
 import { seeded, type Random } from './random';
 import { runPlant, type Schedule } from './runPlant';
 import { soundPlant, type TruePlant } from './TruePlant';
 import { faultPairs, singleFaults, TRUE_FAULTS } from './trueFaults';
 import { testsFor } from './testsFor';
-import { trueFinding, type WrittenFinding } from './trueFindings';
+import { trueFinding } from './trueFindings';
 
 export const TIERS = ['hand', 'logger', 'findings', 'pair', 'several', 'days'] as const;
 export type Tier = (typeof TIERS)[number];

@@ -1,5 +1,6 @@
+import type { WrittenFinding } from './Doing';
 import { makeCaseWithPlant, type TruthCase } from './makeCase';
-import { canBeDone, randomOfTest, trueFinding, type WrittenFinding } from './trueFindings';
+import { canBeDone, randomOfTest, trueFinding } from './trueFindings';
 
 /** A made-up visit that goes on: whoever asks for a test gets what the real plant shows, slips and all; null where it cannot be done there. */
 export interface Visit extends TruthCase { perform(test: string, watchMin?: number): WrittenFinding | null }

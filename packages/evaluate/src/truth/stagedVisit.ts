@@ -1,9 +1,10 @@
+import type { WrittenFinding } from './Doing';
 import { seeded } from './random';
 import { handLog } from './readings';
 import { runPlant } from './runPlant';
 import { soundPlant, type TruePlant } from './TruePlant';
 import { TRUE_FAULTS } from './trueFaults';
-import { canBeDone, randomOfTest, trueFinding, type WrittenFinding } from './trueFindings';
+import { canBeDone, randomOfTest, trueFinding } from './trueFindings';
 
 export interface StagedVisit {
   case: Record<string, unknown> & { id: string; title: string };

@@ -1,21 +1,8 @@
+import type { Doing, WrittenFinding } from './Doing';
 import { seeded, type Random } from './random';
 import type { TruePlant } from './TruePlant';
 import { drawnOffBar, waterHeldL } from './trueVessel';
 import { isolatedHold, watchedChange } from './trueWatches';
-
-export interface WrittenFinding { test: string; outcome?: string; [value: string]: unknown }
-
-/** What one who does a test on a plant goes by. */
-export interface Doing {
-  p: TruePlant;
-  liftedHot: boolean;
-  r: Random;
-  /** Says an outcome, or by a slip another of them. */
-  say: (outcome: string, others: string[]) => { outcome: string };
-  /** Reads the circuit's own gauge when the plant stands at a pressure. */
-  read: (bar: number) => number;
-  watchMin: number | undefined;
-}
 
 const SLIPS = 0.03;
 const digits = (x: number) => Math.round(x * 1000) / 1000;

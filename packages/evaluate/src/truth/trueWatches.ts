@@ -1,5 +1,5 @@
+import type { Doing } from './Doing';
 import { runPlant } from './runPlant';
-import type { Doing } from './trueFindings';
 
 /** A watch with no heat, after something was shut; its length is what the tool asked for, or one of the usual. */
 export function watchedChange({ p, r, read, watchMin }: Doing, action: string | null, usualMin: number[]): Record<string, unknown> {

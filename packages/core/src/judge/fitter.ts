@@ -1,0 +1,79 @@
+import type { CircuitSheet } from '../circuit/CircuitSheet';
+import type { ResolvedCircuit } from '../circuit/resolveCircuit';
+import { SLOT } from './kernel';
+import { fitLogs, LENT, type Effort, type Hint, type LogFit } from './LogFit';
+import { logModelKey, waysApart, type LogModel } from './logModel';
+import type { LogTrack } from './LogTrack';
+import { parameterSpace } from './parameters';
+
+export interface Fitter {
+  fitOf: (wanted: LogModel) => LogFit;
+  fits: ReadonlyMap<string, LogFit>;
+  /** Fits those again that a model one change away outdoes by far, from where that one stands: with a kink in between (a vessel that runs empty, a relief) few starts
+   *  find the place. Whether any got better. */
+  lendToNeighbours: () => boolean;
+}
+
+/** Fits models, each once. */
+export function fitterOf(sheet: CircuitSheet, circuit: ResolvedCircuit, tracks: LogTrack[], hints: Hint[], effort: Effort, lookedAt: ReadonlyMap<string, LogFit>): Fitter {
+  const fits = new Map<string, LogFit>(), fitted = new Map<string, LogModel>(), asked = new Map<string, LogModel>();
+  /** Bests to start from: of a look at the same model before, and of the models that fit best so far. */
+  const borrowedFor = (key: string): Float64Array[] => {
+    const best = [...new Set([...fits.values(), ...lookedAt.values()])].sort((a, b) => b.logEvidence - a.logEvidence).slice(0, LENDERS);
+    return [...new Set([...(lookedAt.has(key) ? [lookedAt.get(key)!] : []), ...best])].map((f) => f.best);
+  };
+  const fit = (model: LogModel, how: Effort, borrowed: Float64Array[]) => fitLogs(parameterSpace(model, sheet, circuit, tracks), tracks, circuit.atmosphericBar, 20_011 + fits.size, how, borrowed, hints);
+  const keep = (wanted: LogModel, found: LogFit): LogFit => {
+    const own = sameInLogs(wanted, tracks).inflow === wanted.inflow ? found : { ...found, draws: found.draws.map(inflowByCoil) };
+    fits.set(logModelKey(wanted), own);
+    return own;
+  };
+  const fitOf = (wanted: LogModel): LogFit => {
+    const known = fits.get(logModelKey(wanted));
+    if (known) return known;
+    const model = sameInLogs(wanted, tracks), key = logModelKey(model);
+    if (!fits.has(key)) { fits.set(key, fit(model, effort, borrowedFor(key))); fitted.set(key, model); }
+    asked.set(logModelKey(wanted), wanted);
+    return keep(wanted, fits.get(key)!);
+  };
+  const lendToNeighbours = () => {
+    let better = false;
+    const before = new Map([...fitted].map(([key, model]) => [key, { model, found: fits.get(key)! }]));
+    for (const [key, { model, found }] of before) {
+      const outdo = [...before.values()].filter((o) => waysApart(o.model, model) === 1 && o.found.logEvidence > found.logEvidence + OUTDONE).sort((a, b) => b.found.logEvidence - a.found.logEvidence);
+      if (!outdo.length) continue;
+      const again = fit(model, LENT, [found.best, ...outdo.slice(0, LENDERS).map((o) => o.found.best)]);
+      if (again.logEvidence <= found.logEvidence) continue;
+      fits.set(key, again);
+      better = true;
+    }
+    if (better) for (const wanted of asked.values()) keep(wanted, fits.get(logModelKey(sameInLogs(wanted, tracks)))!);
+    return better;
+  };
+  return { fitOf, fits, lendToNeighbours };
+}
+
+/** A model that is behind another by so much, in nats, that only a better place to start would help. */
+const OUTDONE = 4;
+
+const LENDERS = 3;
+
+/** Two ways in look alike as long as no log shuts one of them, and so do two ways out: such models are fitted once. */
+function sameInLogs(model: LogModel, tracks: LogTrack[]): LogModel {
+  if (tracks.length === 0) return model;
+  const parted = tracks.some((t) => t.fillOn.some((on, i) => on !== t.coilOn[i]));
+  const boilerShut = tracks.some((t) => t.boilerOn.includes(0));
+  return {
+    ...model,
+    inflow: model.inflow === 'coil' && !parted ? 'fill' : model.inflow,
+    outflow: model.outflow === 'boiler' && !boilerShut ? 'circuit' : model.outflow,
+  };
+}
+
+/** The same draw with the water coming in by the coil, since watches part the two ways. */
+function inflowByCoil(draw: LogFit['draws'][number]): LogFit['draws'][number] {
+  const v = draw.v.slice();
+  v[SLOT.inCoil] = v[SLOT.inFill]!;
+  v[SLOT.inFill] = 0;
+  return { v, weight: draw.weight };
+}

@@ -1,0 +1,84 @@
+import { backSolve, cholesky, forwardSolve } from './linear';
+
+/** Degrees of freedom of the proposals: wide tails, so that no draw far out is worth too much. */
+export const TAIL = 5;
+
+/** A place that fits best round about: its curvature as L Lᵀ, and Laplace's estimate of its weight. */
+export interface Mode { z: Float64Array; l: Float64Array; logDetL: number; laplace: number }
+/** One part of the proposal: a multivariate t round z with precision L Lᵀ. */
+export interface ProposalPart { z: Float64Array; l: Float64Array; logDetL: number; share: number }
+
+/** Parts of a proposal round modes, each by its weight, `share` in all. */
+export function sharedOut(modes: Mode[], share: number): ProposalPart[] {
+  const total = modes.reduce((sum, m) => sum + Math.exp(m.laplace - modes[0]!.laplace), 0);
+  return modes.map((m) => ({ z: m.z, l: m.l, logDetL: m.logDetL, share: (share * Math.exp(m.laplace - modes[0]!.laplace)) / total }));
+}
+
+/** What is believed before any log: standard normal in every parameter. */
+export function priorMode(n: number): Mode {
+  const l = new Float64Array(n * n);
+  for (let i = 0; i < n; i++) l[i * n + i] = 1;
+  return { z: new Float64Array(n), l, logDetL: 0, laplace: 0 };
+}
+
+/** A proposal round the weighted mean of draws, with their spread a little widened. The weights are softened, so that one lucky draw does not
+ *  become the whole picture; null where the spread cannot be inverted. */
+export function adaptedPart(at: Float64Array[], weights: number[], n: number): Omit<ProposalPart, 'share'> | null {
+  const soft = weights.map((w) => Math.sqrt(w));
+  const sum = soft.reduce((a, b) => a + b, 0);
+  const mean = new Float64Array(n), cov = new Float64Array(n * n);
+  at.forEach((z, k) => { for (let i = 0; i < n; i++) mean[i]! += (soft[k]! / sum) * z[i]!; });
+  at.forEach((z, k) => { for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) cov[i * n + j]! += (soft[k]! / sum) * (z[i]! - mean[i]!) * (z[j]! - mean[j]!); });
+  for (let i = 0; i < n; i++) cov[i * n + i]! += 1e-3;
+  const c = cholesky(cov, n);
+  if (!c) return null;
+  const precision = new Float64Array(n * n), column = new Float64Array(n);
+  for (let k = 0; k < n; k++) {
+    column.fill(0);
+    column[k] = 1;
+    forwardSolve(c, column, n);
+    backSolve(c, column, n);
+    for (let i = 0; i < n; i++) precision[i * n + k] = column[i]!;
+  }
+  const l = cholesky(precision, n);
+  if (!l) return null;
+  let logDetL = 0;
+  for (let i = 0; i < n; i++) logDetL += Math.log(l[i * n + i]!);
+  return { z: mean, l, logDetL };
+}
+
+/** Log density of a mixture, as if every draw had come from all of it: the later parts then help the earlier draws too. */
+export function logMixture(parts: readonly ProposalPart[], at: Float64Array, n: number): number {
+  let density = 0;
+  for (const m of parts) {
+    let q = 0;
+    // |Lᵀ (z − ẑ)|² with H = L Lᵀ.
+    for (let i = 0; i < n; i++) {
+      let sum = 0;
+      for (let k = i; k < n; k++) sum += m.l[k * n + i]! * (at[k]! - m.z[k]!);
+      q += sum * sum;
+    }
+    density += m.share * Math.exp(tNorm(n) + m.logDetL - ((TAIL + n) / 2) * Math.log(1 + q / TAIL));
+  }
+  return Math.log(density + 1e-300);
+}
+
+const tNorms = new Map<number, number>();
+/** Log of the normalising constant of a multivariate t with TAIL degrees of freedom in n dimensions, less the determinant. */
+function tNorm(n: number): number {
+  let value = tNorms.get(n);
+  if (value === undefined) {
+    value = logGamma((TAIL + n) / 2) - logGamma(TAIL / 2) - (n / 2) * Math.log(TAIL * Math.PI);
+    tNorms.set(n, value);
+  }
+  return value;
+}
+
+/** Lanczos approximation (g = 7, n = 9), relative error below 1e-13. */
+function logGamma(x: number): number {
+  const g = [0.99999999999980993, 676.5203681218851, -1259.1392167224028, 771.32342877765313, -176.61502916214059, 12.507343278686905, -0.13857109526572012, 9.9843695780195716e-6, 1.5056327351493116e-7];
+  let a = g[0]!;
+  const t = x - 1 + 7.5;
+  for (let i = 1; i < 9; i++) a += g[i]! / (x - 1 + i);
+  return 0.5 * Math.log(2 * Math.PI) + (x - 0.5) * Math.log(t) - t + Math.log(a);
+}
