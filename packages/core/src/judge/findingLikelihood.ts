@@ -25,7 +25,7 @@ export function findingLikelihood(f: Finding, faults: readonly FaultId[], v: Flo
 }
 
 /** Below this share of its set pressure a relief with a sound seat does not drip, whatever else is wrong; what it lifted before may still show. */
-const SHUT_BELOW = 0.82, DRIPS_BELOW = 0.3;
+const SHUT_BELOW = 0.9, DRIPS_BELOW = 0.3;
 
 /** Outcomes at the discharge pipe, given how high the pressure went while it was logged. */
 function dischargeShares(shares: Record<string, number>, faults: readonly FaultId[], peakGaugeBar: number, c: ResolvedCircuit): Record<string, number> {
