@@ -31,7 +31,7 @@ const reachable = (base: string) => fetch(`${base}/api/health`).then((r) => r.ok
 
 it('starts, stops with Ctrl-C, and has the same data after; a killed start leaves nothing in the way', async () => {
   const first = await start();
-  expect(first.said()).toContain('demo data: 10 jobs');
+  expect(first.said()).toContain('demo data: 13 jobs');
   const before = await jobs(first.base);
   const postmaster = Number(readFileSync(join(folder, 'data/data/postmaster.pid'), 'utf8').split('\n')[0]);
   await first.end('SIGINT');

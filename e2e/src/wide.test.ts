@@ -66,6 +66,19 @@ it('the logs of a job are looked at one by one', () => on({}, async ({ page }) =
   expect(await reading(page)).toBe(after);
 }));
 
+it('a touch on a suspect lays what it would have done over what was logged; another touch takes it away', () => on({}, async ({ page }) => {
+  await openJob(page, '7 Quarry Steps');
+  await firstSuspect(page);
+  const dashed = () => page.locator('[data-testid=figure] svg path[stroke-dasharray]').count();
+  const before = await dashed();
+  const suspects = page.getByRole('list', { name: 'Suspects' }).getByRole('button');
+  await suspects.nth(1).click();
+  await page.getByText(/^Dashed: what this log would look like with/).waitFor();
+  await page.waitForFunction((n) => document.querySelectorAll('[data-testid=figure] svg path[stroke-dasharray]').length > n, before);
+  await suspects.nth(1).click();
+  await page.getByText(/^Dashed:/).waitFor({ state: 'detached' });
+}));
+
 it('several timers run at once, through a reload, and say when they are over', () => on({}, async ({ page }) => {
   await page.clock.install();
   await openJob(page, '7 Quarry Steps');

@@ -46,6 +46,10 @@ const TRUSTED_DRAWS = 10, LEAST_EFFECTIVE = 8;
 const ENOUGH_EFFECTIVE = 40;
 /** Share of the draws that are taken where findings say to look. */
 const HINTED_SHARE = 0.4;
+/** Where the logs' own modes stand is most of the way to where a finding fits as well: few further starts are needed. */
+const HINTED_STARTS = 2;
+/** A finding so near to where the logs fit best is found by the draws round there, in its standard deviations. */
+const MISSED_SD = 1;
 
 /** What a descent goes down on: half the square sum of so many residuals, and the noise's own cost beside it. */
 interface Target { rows: number; residuals: (z: Float64Array, out: Float64Array) => number }
@@ -93,9 +97,9 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
   };
   const r = new Float64Array(points + n);
   if (!tracks.length && !hints.length) return priorDraws();
-  const modes = tracks.length ? findModes(byLogs, []) : [priorMode(n)];
+  const modes = tracks.length ? findModes(byLogs, [...spread(startingPoints(space, n), effort.starts), ...scouts(Math.ceil(effort.starts / 2))]) : [priorMode(n)];
   if (!modes.length) return priorDraws();
-  const hinted = hints.length ? findModes(byHintsToo, modes.map((m) => m.z)) : [];
+  const hinted = hints.some(missed) ? findModes(byHintsToo, [...modes.map((m) => m.z), ...spread(startingPoints(space, n), HINTED_STARTS)]) : [];
 
   const best = modes[0]!;
   const total = modes.reduce((sum, m) => sum + Math.exp(m.laplace - best.laplace), 0);
@@ -109,7 +113,7 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
   adapt(relativeWeights().weights);
   sample(effort.draws - first);
   let { most, weights: raw } = relativeWeights(), cut = truncated(raw);
-  for (let round = 0; round < effort.moreRounds && kish(cut) < ENOUGH_EFFECTIVE; round++) {
+  for (let round = 0; round < effort.moreRounds && kish(cut) < ENOUGH_EFFECTIVE * (hinted.length ? 1 - HINTED_SHARE : 1); round++) {
     adapt(raw);
     sample(first);
     ({ most, weights: raw } = relativeWeights());
@@ -133,6 +137,12 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
     best: v.slice(),
     predicted: tracks.map((t, k) => { const out = new Float64Array(t.n); predictGauge(t, shifted(v, tracks, k), atmosphericBar, out, perKelvin[k]!); return out; }),
   };
+
+  /** Whether the logs' best place is not where a finding says to look. */
+  function missed(hint: Hint): boolean {
+    set(modes[0]!.z);
+    return Math.abs(hint(v)) > MISSED_SD;
+  }
 
   /** Puts a proposal round what the draws so far say beside those round the modes; an earlier one gives way. */
   function adapt(weights: number[]): void {
@@ -170,8 +180,8 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
     return { most, weights: logs.map((w) => Math.exp(w - most)) };
   }
 
-  function findModes(target: Target, known: Float64Array[]) {
-    const starts = [...spread(startingPoints(space, n), effort.starts), ...scouts(Math.ceil(effort.starts / 2)), ...borrowed.map(startAt), ...known];
+  function findModes(target: Target, own: Float64Array[]) {
+    const starts = [...own, ...borrowed.map(startAt)];
     const found: Mode[] = [];
     // A few steps from each tell which are worth going on with.
     const looked = starts.map((start) => descend(target, start, LOOK_ITERATIONS)).sort((a, b) => a.value - b.value).slice(0, effort.kept);

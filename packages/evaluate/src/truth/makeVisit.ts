@@ -13,6 +13,6 @@ export function makeVisit(seed: number): Visit {
 
 /** The order in which a careful technician without a judge goes: look and listen, then what needs no draining, then what does. Common practice. */
 export const CHECKLIST = [
-  'discharge-pipe', 'second-gauge', 'gas-valve-press', 'gas-valve-bubbles', 'vessel-valve-position', 'idle-cold-pressure', 'listen-at-exchanger', 'visible-leak', 'fill-outlet-drip', 'condensate-when-off',
-  'fill-disconnected-watch', 'cold-main-off-watch', 'coil-isolated-watch', 'bleed-radiators', 'draw-off', 'precharge', 'pump-up-hold', 'vessel-connection-flow',
+  'discharge-pipe', 'top-ups-per-month', 'second-gauge', 'gas-valve-press', 'gas-valve-bubbles', 'vessel-valve-position', 'idle-cold-pressure', 'relief-marking', 'listen-at-exchanger', 'visible-leak', 'fill-outlet-drip', 'condensate-when-off', 'relief-reseat',
+  'fill-disconnected-watch', 'fill-isolated-watch', 'cold-main-off-watch', 'coil-isolated-watch', 'bleed-radiators', 'draw-off', 'boiler-isolated-hold', 'precharge', 'pump-up-hold', 'vessel-connection-flow',
 ];

@@ -39,8 +39,8 @@ export function JobsScreen() {
   const title = `${new Date(nowMs).toLocaleDateString('en-GB', { weekday: 'long' })}, ${open.length} ${open.length === 1 ? 'job' : 'jobs'}`;
   return (
     <View className="mx-auto w-full max-w-[760px] flex-1">
-      <View className="flex-row items-center justify-between px-4 pb-2 pt-5">
-        <Text role="heading" aria-level={1} className="font-figure text-[30px] leading-[34px]">{rows ? title : 'Jobs'}</Text>
+      <View className="flex-row items-center justify-between gap-3 px-4 pb-2 pt-5">
+        <Text role="heading" aria-level={1} className="min-w-0 flex-1 font-figure text-[30px] leading-[34px]">{rows ? title : 'Jobs'}</Text>
         <SyncBadge />
       </View>
       {jobs.isError ? <State title="The jobs could not be read from this device" text={String(jobs.error)} action={{ label: 'Try again', onPress: () => void jobs.refetch() }} /> : null}
