@@ -142,7 +142,7 @@ export const DEMO_JOBS: DemoJob[] = [
   {
     site: 'Ellerby Cross School, plant room', town: 'Ellerby Cross', sheet: PLANT_ROOM, assumed: ['waterVolumeL'], complaint: ['no-heat', 'locks-out'], startedMinAgo: 70,
     facts: (startMs) => [
-      ...handReadings({ circuit: PLANT_ROOM, faults: [{ id: 'pressurisation-unit-fault', severity: 0.8, parameters: { startGaugeBar: 0.8 } }], seed: 51 }, [0, 5, 10, 20, 30], startMs, null),
+      ...handReadings({ circuit: PLANT_ROOM, faults: [{ id: 'pressurisation-unit-fault', severity: 0.4, parameters: { startGaugeBar: 0.8 } }], seed: 51 }, [0, 5, 10, 20, 30], startMs, null),
       finding(startMs, 34, { test: 'second-gauge', firstGaugeBar: 0.8, valueBar: 0.8 }),
     ],
   },

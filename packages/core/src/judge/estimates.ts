@@ -9,6 +9,8 @@ const WIDEST_CHARGE_BAR = 2;
 const LEAST_SPAN_K = 10;
 /** From this share of its marking on a log tells where the relief lifts; from this suspicion on it is worth a word; wider says nothing. */
 const NEAR_LIFT = 0.9, LIFT_SUSPECTED = 0.3, WIDEST_LIFT_BAR = 0.8;
+/** An interval wider than this share of the marking is no more than what any relief of that marking does. */
+const TOLD_LIFT_SHARE = 0.085;
 
 /** Estimates over all sets, each by its weight; null where the data cannot support one. */
 export function estimates(judged: Judged, testsDone: ReadonlySet<string>): Judgement['estimates'] {
@@ -31,7 +33,7 @@ export function estimates(judged: Judged, testsDone: ReadonlySet<string>): Judge
     lossLPerH: flow([SLOT.outCircuit, SLOT.outBoiler], lastBar),
     gaugeOffsetBar: testsDone.has('second-gauge') || testsDone.has('gauge-at-zero') ? interval(sets, (v) => v[SLOT.offset]!) : null,
     waterVolumeL: heated ? interval(sets, (v) => v[SLOT.contentL]!) : null,
-    reliefLiftBar: lift && lift.p95 - lift.p05 < WIDEST_LIFT_BAR ? lift : null,
+    reliefLiftBar: lift && lift.p95 - lift.p05 < (early > LIFT_SUSPECTED ? WIDEST_LIFT_BAR : TOLD_LIFT_SHARE * circuit.reliefSetGaugeBar) ? lift : null,
   };
 }
 
