@@ -76,7 +76,7 @@ it('lays the demo down anew only when told twice', async () => {
   await before.end('SIGINT');
   const fresh = await start('--fresh-demo', '--yes');
   const anew = await jobs(fresh.base);
-  expect(anew).toHaveLength(10);
+  expect(anew).toHaveLength(13);
   expect(anew.filter((id) => old.includes(id))).toEqual([]);
   await fresh.end('SIGINT');
 });
