@@ -30,8 +30,9 @@ export interface ResolvedCircuit {
   assumed: string[];
 }
 
-/** Share of the content against heat output where nothing else is known: 4 L/kW (24 kW and 95 L). Common practice. */
-const LITRES_PER_KW = 4;
+/** Content where nobody knows it: 4 L/kW (24 kW and 95 L), and a vessel's volume over 0.09 of it (0.083 and 0.109 L a litre for fills of 0.5 and 1 bar: BS 5449, from memory). Both
+ *  are rough; their geometric mean is less so. Common practice. */
+const LITRES_PER_KW = 4, VESSEL_SHARE = 0.09;
 
 /** Fills the gaps of a sealed circuit's sheet. The charge: the target if given, else the label if it covers the static head + 0.2,
  *  else static head + 0.25. The fill: what the feed is set to, else charge + 0.3 (EN 12828, from memory), not below static + 0.5. */
@@ -49,7 +50,7 @@ export function resolveCircuit(sheet: CircuitSheet): ResolvedCircuit {
   const vesselStaticBar = staticHeadBar(first?.heightAboveGaugeM ?? 0);
   // A vessel only has to carry the water that stands above it.
   const charge = resolveCharge(vessels, Math.max(0, staticGaugeBar - vesselStaticBar), assumed);
-  const content = resolveContent(sheet, assumed);
+  const content = resolveContent(sheet, knownVesselL, assumed);
   return {
     atmosphericBar: atmosphericBar(sheet.altitudeM ?? 0),
     ...content,
@@ -72,10 +73,15 @@ export function resolveCircuit(sheet: CircuitSheet): ResolvedCircuit {
   };
 }
 
-function resolveContent(sheet: CircuitSheet, assumed: string[]): { contentL: number; contentSpread: number } {
+function resolveContent(sheet: CircuitSheet, vesselL: number, assumed: string[]): { contentL: number; contentSpread: number } {
   if (sheet.waterVolumeL !== undefined) return { contentL: sheet.waterVolumeL, contentSpread: sheet.waterVolumeSource === 'measured' ? 0.03 : 0.15 };
   assumed.push('waterVolumeL');
-  if (sheet.heatOutputKw !== undefined) return { contentL: LITRES_PER_KW * sheet.heatOutputKw, contentSpread: 0.35 };
+  const byVesselL = vesselL / VESSEL_SHARE;
+  if (sheet.heatOutputKw !== undefined) {
+    const byOutputL = LITRES_PER_KW * sheet.heatOutputKw;
+    return { contentL: vesselL > 0 ? Math.sqrt(byOutputL * byVesselL) : byOutputL, contentSpread: 0.35 };
+  }
+  if (vesselL > 0) return { contentL: byVesselL, contentSpread: 0.4 };
   return { contentL: 95, contentSpread: 0.45 };
 }
 

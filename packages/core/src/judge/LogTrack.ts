@@ -17,6 +17,8 @@ export interface LogTrack {
   growth: Float64Array;
   /** Set where no temperature was read: growth then hangs on the tempos. */
   blind: BlindHeat | null;
+  /** Nobody read a temperature or said that heat was on: that it was is a guess from the rise. */
+  heatGuessed: boolean;
   /** First point of a stretch in which no unknown water was let in or out by hand. */
   starts: Uint8Array;
   fillOn: Uint8Array;
@@ -91,7 +93,7 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
   const rangeBar = Math.max(...observed) - Math.min(...observed);
   const track: LogTrack = {
     n, tS: Float64Array.from(r.tS), gaugeBar: Float64Array.from(observed),
-    variance: new Float64Array(n), growth: new Float64Array(n), blind: means.source === 'none' ? blindHeatOf(means.on, circuit) : null, starts: new Uint8Array(n),
+    variance: new Float64Array(n), growth: new Float64Array(n), blind: means.source === 'none' ? blindHeatOf(means.on, circuit) : null, heatGuessed: means.source === 'none' && means.on.includes(1) && !events.some((e) => e.kind === 'heat-on' || e.kind === 'heat-off'), starts: new Uint8Array(n),
     fillOn: new Uint8Array(n).fill(1), coilOn: new Uint8Array(n).fill(1), boilerOn: new Uint8Array(n).fill(1), drawnL: new Float64Array(n),
     modelErrorBar: new Float64Array(n), warmth: new Float64Array(n), modelErrorS: Math.max(LEAST_ERROR_S, ERROR_SPAN_SHARE * (r.tS[n - 1]! - r.tS[0]!)), temperatureErrorK: new Float64Array(n), errorKept: new Float64Array(n), meanGaugeBar: observed.reduce((a, b) => a + b, 0) / n,
     temperatures: means.source, readErrorK: means.source === 'none' || !bySensor(log) ? 0 : READ_SENSOR_K, spanK: Math.max(...means.meanC) - Math.min(...means.meanC),

@@ -4,33 +4,37 @@ import type { FaultId } from './faults';
 import type { Finding } from './Finding';
 import { changeOver, chargeOf, curveOf, expectedNumber, readingSd, waterBehind } from './findingNumbers';
 import { SLOT } from './kernel';
+import { NOTHING_LOGGED, type Logged } from './Logged';
 import { normalCdf, normalPdf } from './normal';
-import { drippingWaterShare, numberDensity } from './numberTable';
+import { drippingWater, drippingWaterShare, numberDensity } from './numberTable';
 import { outcomeShares } from './outcomeTable';
+import { catchLikelihood, nearLift } from './reliefCatch';
 import { waterCurve, type WaterCurve } from './waterCurve';
 
-/** Likelihood of one finding under one fault set, given one draw of the circuit's parameters (and the highest pressure logged, where one was). A density for numbers, a probability for outcomes;
+/** Likelihood of one finding under one fault set, given one draw of the circuit's parameters, beside what was logged. A density for numbers, a probability for outcomes;
  *  only ratios between sets matter. Never 0: a share of every number is put down to a slip of the hand. */
-export function findingLikelihood(f: Finding, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit, peakGaugeBar: number | null = null): number {
-  const number = numericLikelihood(f, faults, v, c);
-  if (number !== null) return 0.98 * number + (f.test === 'relief-marking' ? PRINTED_SLIP : 0.02) * SLIP_DENSITY;
+export function findingLikelihood(f: Finding, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit, logged: Logged = NOTHING_LOGGED): number {
+  const number = numericLikelihood(f, faults, v, c, logged);
+  if (number !== null) return 0.98 * number + (PLAIN_TO_SEE.has(f.test) ? PLAIN_SLIP : 0.02) * SLIP_DENSITY;
   const tabled = numberDensity(f, faults);
   if (tabled !== null) return tabled;
   if (f.outcome === undefined) return 1;
   if (f.test === 'gas-valve-press' && faults.includes('vessel-undercharged')) return pressOfUndercharged(v, c)[f.outcome as keyof ReturnType<typeof pressOfUndercharged>] ?? 1;
   if (f.test === 'low-pressure-stop') return f.outcome === 'not-shown' ? notShown(v) : 1 - notShown(v);
   const shares = outcomeShares(f.test, faults);
-  if (f.test === 'discharge-pipe' && shares && peakGaugeBar !== null) return (dischargeShares(shares, faults, peakGaugeBar, c)[f.outcome] ?? 1) * drippingWaterShare(f, faults);
+  const reachedBar = logged.peakGaugeBar ?? (drippingWater(f) === 'cold' ? logged.topGaugeBar : null);
+  if (f.test === 'discharge-pipe' && shares && reachedBar !== null) return (dischargeShares(shares, faults, reachedBar, c)[f.outcome] ?? 1) * drippingWaterShare(f, faults);
   return (shares?.[f.outcome] ?? 1) * drippingWaterShare(f, faults);
 }
 
-/** Below this share of its set pressure a relief with a sound seat does not drip, whatever else is wrong; what it lifted before may still show. */
-const SHUT_BELOW = 0.9, DRIPS_BELOW = 0.3;
+/** A relief with a sound seat drips less and less often the farther below its lift the logged pressure stayed, whatever else is wrong; what it lifted before may still show. */
+const LIFTS_AT = 0.98, DRIPS_BELOW = 0.1;
 
 /** Outcomes at the discharge pipe, given how high the pressure went while it was logged. */
 function dischargeShares(shares: Record<string, number>, faults: readonly FaultId[], peakGaugeBar: number, c: ResolvedCircuit): Record<string, number> {
-  if (peakGaugeBar > SHUT_BELOW * c.reliefSetGaugeBar || has(faults, 'relief-valve-passing', 'relief-valve-lifts-early', 'gauge-misreading')) return shares;
-  const dripping = (shares.dripping ?? 0) * DRIPS_BELOW, running = (shares.running ?? 0) * DRIPS_BELOW;
+  if (has(faults, 'relief-valve-passing', 'relief-valve-lifts-early', 'gauge-misreading')) return shares;
+  const near = nearLift(LIFTS_AT * c.reliefSetGaugeBar - peakGaugeBar), left = DRIPS_BELOW + (1 - DRIPS_BELOW) * near;
+  const dripping = (shares.dripping ?? 0) * left, running = (shares.running ?? 0) * left;
   const moved = (shares.dripping ?? 0) + (shares.running ?? 0) - dripping - running;
   return { ...shares, dripping, running, stained: (shares.stained ?? 0) + 0.6 * moved, dry: (shares.dry ?? 0) + 0.4 * moved };
 }
@@ -46,8 +50,8 @@ export const notShown = (v: Float64Array): number => (v[SLOT.offset]! > 0.3 || v
 
 /** Density of a slip: any number over about three bars (or litres) alike. */
 const SLIP_DENSITY = 0.3;
-/** What is printed is seldom misread. */
-const PRINTED_SLIP = 0.004;
+/** What is printed is seldom misread, and a jug that stayed dry is seldom taken for a full one. */
+const PLAIN_TO_SEE: ReadonlySet<string> = new Set(['relief-marking', 'discharge-catch']), PLAIN_SLIP = 0.004;
 const has = (faults: readonly FaultId[], ...ids: FaultId[]) => ids.some((id) => faults.includes(id));
 
 /** Pressing an undercharged vessel's valve: what is left decides between air and nothing. */
@@ -56,7 +60,7 @@ export function pressOfUndercharged(v: Float64Array, c: ResolvedCircuit): { air:
   return { air: 0.97 * (0.98 - nothing), nothing: 0.97 * (nothing + 0.02), water: 0.03 };
 }
 
-function numericLikelihood(f: Finding, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit): number | null {
+function numericLikelihood(f: Finding, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit, logged: Logged): number | null {
   switch (f.test) {
     case 'idle-cold-pressure': return f.valueBar === undefined ? null : coldLevelDensity(f.valueBar, faults, c, v);
     case 'precharge': return f.valueBar === undefined ? null : prechargeDensity(f, faults, v, c);
@@ -74,11 +78,7 @@ function numericLikelihood(f: Finding, faults: readonly FaultId[], v: Float64Arr
       // One that lifts early has a tired spring, or was the wrong one from the start. Common practice.
       return has(faults, 'relief-valve-lifts-early') ? 0.65 * right + 0.35 * normalPdf(f.markedBar, 0.78 * c.reliefSetGaugeBar, 0.15 * c.reliefSetGaugeBar) : right;
     }
-    case 'discharge-catch': {
-      if (f.volumeMl === undefined || f.minutes === undefined) return null;
-      const chance = caughtChance(f.during ?? 'hot', faults);
-      return f.volumeMl > JUST_WET_ML ? chance : 1 - chance;
-    }
+    case 'discharge-catch': return catchLikelihood(f, faults, v, c, logged);
     default: { const n = expectedNumber(f, v, c); return n && normalPdf(n.seen, n.expected, n.sd); }
   }
 }
@@ -88,16 +88,6 @@ function topUpsAMonth(faults: readonly FaultId[]): number {
   if (has(faults, ...OUTFLOW)) return 4;
   if (has(faults, ...LITTLE_GAS, 'relief-valve-lifts-early')) return 3;
   return has(faults, 'fill-pressure-too-high', 'vessel-overcharged', 'boiler-overheating', 'air-in-circuit', 'fill-pressure-too-low') ? 0.8 : 0.3;
-}
-
-/** As much as clings to the pipe. */
-const JUST_WET_ML = 2;
-
-/** How often a jug under the discharge catches something. Common practice. */
-function caughtChance(during: string, faults: readonly FaultId[]): number {
-  if (has(faults, 'relief-valve-passing')) return 0.87;
-  if (during === 'cold') return has(faults, ...INFLOW) ? 0.25 : has(faults, 'fill-pressure-too-high') ? 0.12 : 0.04;
-  return has(faults, ...LITTLE_GAS, 'relief-valve-lifts-early') ? 0.65 : has(faults, ...INFLOW) ? 0.5 : has(faults, 'fill-pressure-too-high', 'reducing-valve-set-high', 'vessel-overcharged', 'boiler-overheating') ? 0.35 : 0.07;
 }
 
 /** With water still standing behind the diaphragm the tyre gauge only repeats the water's pressure. */
@@ -167,7 +157,9 @@ export function coldLevelDensity(gaugeBar: number, faults: readonly FaultId[], c
   // Whoever fills by a lying gauge fills to what it shows; a feed fills to what is there. Half and half where a hand fills.
   const filledByIt = c.fedByItself ? 0.2 : 0.5;
   const all = lies ? (1 - filledByIt) * density(gaugeBar - offsetBar) + filledByIt * density(gaugeBar) : density(gaugeBar);
-  return (1 - ANY_LEVEL) * all + ANY_LEVEL / ANY_LEVEL_BAR;
+  // So far off that it would itself be called a fault, it is one.
+  const off = gaugeBar - offsetBar - c.fillGaugeBar, share = off < -OFF_BELOW_BAR || off > OFF_ABOVE_BAR ? ANY_FAULTY_LEVEL : ANY_LEVEL;
+  return (1 - share) * all + share / ANY_LEVEL_BAR;
 }
 
 /** A draw whose feed holds less than this has none. */
@@ -177,6 +169,8 @@ export const levelHangsOnDraw = (faults: readonly FaultId[]): boolean => has(fau
 
 /** Share of circuits that stand at any pressure, for reasons of their own, and over what range. Common practice. */
 const ANY_LEVEL = 0.07, ANY_LEVEL_BAR = 3.5;
+/** The same beyond where a level counts as a fault (the catalogue: 0.3 bar below the fill wanted, 0.5 above), with the gauge's reading and the fill wanted in doubt by a little. */
+const ANY_FAULTY_LEVEL = 0.03, OFF_BELOW_BAR = 0.4, OFF_ABOVE_BAR = 0.58;
 const LEVEL_FAULTS: ReadonlySet<FaultId> = new Set(['fill-pressure-too-low', 'fill-pressure-too-high', 'feed-starved', 'pressurisation-unit-fault', 'reducing-valve-set-high']);
 /** Spread of a cold pressure that was set by hand, and of one that a feed holds. Common practice. */
 const BY_HAND_SD = 0.22, BY_FEED_SD = 0.14;
@@ -196,7 +190,7 @@ function coldLevelOf(p: number, fault: FaultId, c: ResolvedCircuit): number {
       return 0.55 * near + 0.45 * flat(0, fill);
     case 'vessel-undercharged': case 'vessel-diaphragm-failed': case 'vessel-connection-blocked': case 'vessel-isolated': case 'vessel-undersized':
       // Topped up to where it should be, or fallen since.
-      return c.fedByItself ? 0.82 * near + 0.13 * flat(0.1, fill) + 0.05 * flat(fill, fill + 0.8) : 0.75 * normalPdf(p, fill + 0.05, 1.3 * sd) + 0.25 * flat(0.2, fill);
+      return c.fedByItself ? 0.86 * near + 0.09 * flat(0.1, fill) + 0.05 * flat(fill, fill + 0.8) : 0.85 * normalPdf(p, fill + 0.05, 1.3 * sd) + 0.15 * flat(0.2, fill);
     default: return near;
   }
 }

@@ -36,7 +36,8 @@ export function expectedNumber(f: Finding, v: Float64Array, c: ResolvedCircuit):
       if (f.volumeL === undefined || f.beforeBar === undefined || f.afterBar === undefined) return null;
       const curve = curveOf(v), offset = v[SLOT.offset]!, expected = givenBack(curve, f.beforeBar - offset, f.afterBar - offset, c);
       // A gauge at its foot says no more: the jug went on filling while air came in behind the water.
-      if (f.afterBar <= AT_THE_FOOT_BAR && expected < f.volumeL) return { seen: f.volumeL, expected: f.volumeL, sd: JUG_ANYHOW_L };
+      // An open drain draws nothing below the outside's pressure, so a gauge that reads too high never comes down to its foot.
+      if (f.afterBar <= AT_THE_FOOT_BAR && expected < f.volumeL) return { seen: f.volumeL, expected: f.volumeL + JUG_ANYHOW_L * (Math.max(0, offset - f.afterBar) / readingSd(c)), sd: JUG_ANYHOW_L };
       const errorL = slopeAt(curve, f.afterBar - offset + c.atmosphericBar) * readingSd(c);
       return { seen: f.volumeL, expected, sd: Math.hypot(errorL, 0.03, 0.03 * f.volumeL) };
     }

@@ -30,7 +30,7 @@ it('fits a model once, whoever asks, and the two ways in alike while no log part
 
 it('lending makes no fit worse', () => {
   for (const faults of [['none'], ['circuit-leak'], ['vessel-undercharged'], ['circuit-leak', 'fill-loop-passing']] as const) fitter.fitOf(logModelOf(faults));
-  const before = new Map([...fitter.fits].map(([k, f]) => [k, f.logEvidence]));
+  const before = new Map([...fitter.looked()].map(([k, l]) => [k, l.found.logEvidence]));
   fitter.lendToNeighbours();
-  for (const [key, evidence] of before) expect(fitter.fits.get(key)!.logEvidence).toBeGreaterThanOrEqual(evidence);
+  for (const [key, evidence] of before) expect(fitter.looked().get(key)!.found.logEvidence).toBeGreaterThanOrEqual(evidence);
 });

@@ -6,21 +6,24 @@ import { logModelKey, waysApart, type LogModel } from './logModel';
 import type { LogTrack } from './LogTrack';
 import { parameterSpace } from './parameters';
 
+/** Models fitted before, with more haste. */
+export type Looked = ReadonlyMap<string, { model: LogModel; found: LogFit }>;
+
 export interface Fitter {
   fitOf: (wanted: LogModel) => LogFit;
-  fits: ReadonlyMap<string, LogFit>;
+  looked: () => Looked;
   /** Fits those again that a model one change away outdoes by far, from where that one stands: with a kink in between (a vessel that runs empty, a relief) few starts
    *  find the place. Whether any got better. */
   lendToNeighbours: () => boolean;
 }
 
 /** Fits models, each once. */
-export function fitterOf(sheet: CircuitSheet, circuit: ResolvedCircuit, tracks: LogTrack[], hints: Hint[], effort: Effort, lookedAt: ReadonlyMap<string, LogFit>): Fitter {
+export function fitterOf(sheet: CircuitSheet, circuit: ResolvedCircuit, tracks: LogTrack[], hints: Hint[], effort: Effort, lookedAt: Looked): Fitter {
   const fits = new Map<string, LogFit>(), fitted = new Map<string, LogModel>(), asked = new Map<string, LogModel>();
   /** Bests to start from: of a look at the same model before, and of the models that fit best so far. */
   const borrowedFor = (key: string): Float64Array[] => {
-    const best = [...new Set([...fits.values(), ...lookedAt.values()])].sort((a, b) => b.logEvidence - a.logEvidence).slice(0, LENDERS);
-    return [...new Set([...(lookedAt.has(key) ? [lookedAt.get(key)!] : []), ...best])].map((f) => f.best);
+    const best = [...new Set([...fits.values(), ...[...lookedAt.values()].map((l) => l.found)])].sort((a, b) => b.logEvidence - a.logEvidence).slice(0, LENDERS);
+    return [...new Set([...(lookedAt.has(key) ? [lookedAt.get(key)!.found] : []), ...best])].map((f) => f.best);
   };
   const fit = (model: LogModel, how: Effort, borrowed: Float64Array[]) => fitLogs(parameterSpace(model, sheet, circuit, tracks), tracks, circuit.atmosphericBar, 20_011 + fits.size, how, borrowed, hints);
   const keep = (wanted: LogModel, found: LogFit): LogFit => {
@@ -36,11 +39,12 @@ export function fitterOf(sheet: CircuitSheet, circuit: ResolvedCircuit, tracks: 
     asked.set(logModelKey(wanted), wanted);
     return keep(wanted, fits.get(key)!);
   };
+  const looked = (): Looked => new Map([...fitted].map(([key, model]) => [key, { model, found: fits.get(key)! }]));
   const lendToNeighbours = () => {
     let better = false;
-    const before = new Map([...fitted].map(([key, model]) => [key, { model, found: fits.get(key)! }]));
+    const before = looked(), lenders = [...new Map([...lookedAt, ...before]).values()];
     for (const [key, { model, found }] of before) {
-      const outdo = [...before.values()].filter((o) => waysApart(o.model, model) === 1 && o.found.logEvidence > found.logEvidence + OUTDONE).sort((a, b) => b.found.logEvidence - a.found.logEvidence);
+      const outdo = lenders.filter((o) => waysApart(o.model, model) === 1 && o.found.logEvidence > found.logEvidence + OUTDONE).sort((a, b) => b.found.logEvidence - a.found.logEvidence);
       if (!outdo.length) continue;
       const again = fit(model, LENT, [found.best, ...outdo.slice(0, LENDERS).map((o) => o.found.best)]);
       if (again.logEvidence <= found.logEvidence) continue;
@@ -50,7 +54,7 @@ export function fitterOf(sheet: CircuitSheet, circuit: ResolvedCircuit, tracks: 
     if (better) for (const wanted of asked.values()) keep(wanted, fits.get(logModelKey(sameInLogs(wanted, tracks)))!);
     return better;
   };
-  return { fitOf, fits, lendToNeighbours };
+  return { fitOf, looked, lendToNeighbours };
 }
 
 /** A model that is behind another by so much, in nats, that only a better place to start would help. */

@@ -1,13 +1,15 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { atGaugeLevel, resolveCircuit, type ResolvedCircuit } from '../circuit/resolveCircuit';
 import type { PressureLog } from '../log/PressureLog';
-import { cycleFeatures } from '../log/cycleFeatures';
+import { cycleFeatures, type CycleFeatures } from '../log/cycleFeatures';
 import type { FaultId } from './faults';
 import type { Finding } from './Finding';
 import { coldLevelDensity, findingLikelihood, hangsOnDraw, levelHangsOnDraw } from './findingLikelihood';
 import { expectedNumber, foretold } from './findingNumbers';
-import { fitterOf } from './fitter';
+import { fitterOf, type Fitter } from './fitter';
 import { QUICK, THOROUGH, type Effort, type Hint, type LogFit } from './LogFit';
+import type { Logged } from './Logged';
+import { catchMiss } from './reliefCatch';
 import { logModelOf, type LogModel } from './logModel';
 import { layOutLog, type LogTrack } from './LogTrack';
 import type { WeightedSet } from './priors';
@@ -59,14 +61,16 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const laidOut = logs.map((l) => layOutLog(l, circuit));
   const tracks = laidOut.filter((t): t is LogTrack => t !== null), trackLog = laidOut.flatMap((t, i) => (t ? [i] : []));
   const features = logs.map(cycleFeatures);
-  const peaks = tracks.map((t) => Math.max(...t.gaugeBar));
-  const peakGaugeBar = peaks.length ? Math.max(...peaks) : null;
+  const highest = (of: LogTrack[]) => (of.length ? Math.max(...of.map((t) => Math.max(...t.gaugeBar))) : null);
+  const found = foundColdBar(features[0]), overnight = evidence.findings.find((f) => f.finding.test === 'idle-cold-pressure')?.finding.valueBar;
+  const logged: Logged = { peakGaugeBar: highest(tracks.filter((t) => t.spanK > HEATED_K && !t.heatGuessed)), topGaugeBar: highest(tracks), coldGaugeBar: found ?? overnight ?? null };
   // How high it stands cold speaks by itself, unless a night's cold pressure was read.
-  const cold = evidence.findings.some((f) => f.finding.test === 'idle-cold-pressure') || (features[0]?.coldC ?? 20) >= COLD_BELOW_C ? null : (features[0]?.coldBar ?? null);
+  const cold = overnight === undefined ? found : null;
   // Where the pressure fell below what the feed holds, either nothing feeds it or the feed stands shut, as many keep it.
   const feedMayBeShut = circuit.fedByItself && tracks.some((t) => Math.min(...t.gaugeBar) < circuit.fillGaugeBar - 0.08);
   /** A hypothesis that may hold in a second way too, and how often it does. */
   const otherWayOf = (model: LogModel): { model: LogModel; share: number } | null => {
+    if (tracks.every((t) => t.heatGuessed) && tracks.length) return { model: { ...model, heat: 'none' }, share: UNHEATED_SHARE };
     if (tracks.length && model.gauge === 'off') return { model: { ...model, gauge: 'stuck' }, share: STUCK_SHARE };
     if (feedMayBeShut && model.feed === 'right') return { model: { ...model, feed: 'dead' }, share: SHUT_FEED_SHARE };
     return null;
@@ -84,14 +88,14 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
       logDraws = level.draws;
     }
     logEvidence += Math.log(overheatShare(features, evidence.circuit, faults));
-    const { findingEvidence, draws } = weighFindings(evidence.findings, faults, logDraws, seen, peakGaugeBar);
+    const { findingEvidence, draws } = weighFindings(evidence.findings, faults, logDraws, seen, logged);
     // What the fit cannot be split into (its parameters' own cost, the cold level) is shared out evenly.
     const unsplit = (logEvidence - fit.trackLikelihoods.reduce((a, b) => a + b, 0)) / Math.max(1, tracks.length);
     return { faults, prior: weight, probability: 0, logEvidence, logParts: fit.trackLikelihoods.map((l) => l + unsplit), findingEvidence, draws, fit };
   });
-  let lookedAt: ReadonlyMap<string, LogFit> = new Map();
-  const hints = hintsOf(evidence.findings, seen);
-  const fitter = (effort: Effort) => { const f = fitterOf(evidence.circuit, seen, tracks, hints, effort, lookedAt); lookedAt = f.fits; return f; };
+  let before: Fitter | null = null;
+  const hints = hintsOf(evidence.findings, seen, logged);
+  const fitter = (effort: Effort) => (before = fitterOf(evidence.circuit, seen, tracks, hints, effort, before?.looked() ?? new Map()));
   // Every set is screened; those that may matter are judged again with care. With no log there is nothing to fit.
   const first = judgeWith(fitter(tracks.length ? QUICK : THOROUGH).fitOf, priors, 0, SCREENED);
   if (!tracks.length) return { sets: withProbabilities(first), circuit, seen, tracks, logs, trackLog };
@@ -108,6 +112,15 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
 
 /** A log that begins warmer than this says nothing of the cold pressure. */
 const COLD_BELOW_C = 40;
+
+/** A log that spans less than this, K, is no heat cycle. */
+const HEATED_K = 15;
+
+/** The pressure that the circuit was found at, cold; what it went to afterwards, before it was heated, is the log's to explain. */
+function foundColdBar(first: CycleFeatures | undefined): number | null {
+  if (!first || (first.coldC ?? 20) >= COLD_BELOW_C) return null;
+  return (first.firstC ?? 20) < COLD_BELOW_C ? first.firstBar : first.coldBar;
+}
 
 /** Shares of the work at which the screening is done, and all contenders are judged. */
 const SCREENED = 0.2, CAREFULLY = 0.9;
@@ -162,17 +175,20 @@ function sharesOf(logs: number[]): number[] {
 }
 
 /** Findings whose number the circuit's parameters foretell say where to look for them. */
-function hintsOf(findings: Evidence['findings'], circuit: ResolvedCircuit): Hint[] {
-  return findings.filter(({ finding }) => foretold(finding)).map(({ finding }) => (v: Float64Array) => {
+function hintsOf(findings: Evidence['findings'], circuit: ResolvedCircuit, logged: Logged): Hint[] {
+  const missOf = (finding: Finding, v: Float64Array): number => {
+    if (finding.test === 'discharge-catch') return catchMiss(finding, v, circuit, logged) ?? 0;
     const n = expectedNumber(finding, v, circuit);
-    return n ? Math.max(-FURTHEST_HINT, Math.min(FURTHEST_HINT, (n.seen - n.expected) / n.sd)) : 0;
-  });
+    return n ? (n.seen - n.expected) / n.sd : 0;
+  };
+  return findings.filter(({ finding }) => foretold(finding) || finding.test === 'discharge-catch').map(({ finding }) => (v: Float64Array) => Math.max(-FURTHEST_HINT, Math.min(FURTHEST_HINT, missOf(finding, v))));
 }
 /** Beyond so many standard deviations a finding pulls no harder. */
 const FURTHEST_HINT = 12;
 
-/** Of misreading gauges, those that stick; of feeds that are in order, those that are kept shut. Common practice. */
-const STUCK_SHARE = 0.3, SHUT_FEED_SHARE = 0.4;
+/** Of misreading gauges, those that stick; of feeds that are in order, those that are kept shut; of rises with neither temperatures nor a word of heat, those that came cold. Common
+ *  practice. */
+const STUCK_SHARE = 0.3, SHUT_FEED_SHARE = 0.4, UNHEATED_SHARE = 0.5;
 
 /** One hypothesis that may hold in two ways: the evidence by their shares, the draws of both. */
 function mixed(one: LogFit, other: LogFit, otherShare: number): LogFit {
@@ -183,11 +199,11 @@ function mixed(one: LogFit, other: LogFit, otherShare: number): LogFit {
   return { ...lead, logEvidence, draws: [...one.draws.map((d) => ({ v: d.v, weight: d.weight * (1 - shareOfOther) })), ...other.draws.map((d) => ({ v: d.v, weight: d.weight * shareOfOther }))] };
 }
 
-function weighFindings(findings: Evidence['findings'], faults: FaultId[], prior: Draw[], circuit: ResolvedCircuit, peakGaugeBar: number | null) {
+function weighFindings(findings: Evidence['findings'], faults: FaultId[], prior: Draw[], circuit: ResolvedCircuit, logged: Logged) {
   let draws = prior;
   const findingEvidence = findings.map(({ finding }) => {
-    if (!hangsOnDraw(finding, faults)) return Math.log(findingLikelihood(finding, faults, draws[0]!.v, circuit, peakGaugeBar));
-    const weighed = reweighted(draws, (v) => findingLikelihood(finding, faults, v, circuit, peakGaugeBar));
+    if (!hangsOnDraw(finding, faults)) return Math.log(findingLikelihood(finding, faults, draws[0]!.v, circuit, logged));
+    const weighed = reweighted(draws, (v) => findingLikelihood(finding, faults, v, circuit, logged));
     draws = weighed.draws;
     return Math.log(weighed.likelihood);
   });

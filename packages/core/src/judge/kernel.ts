@@ -3,7 +3,7 @@ import type { LogTrack } from './LogTrack';
 import { waterCurve } from './waterCurve';
 
 /** Places in the kernel's parameter vector; the starting pressures of a track's stretches follow from START on. */
-export const SLOT = { gas: 0, vesselL: 1, contentL: 2, share: 3, lagS: 4, stretch: 5, air: 6, inFill: 7, inCoil: 8, outCircuit: 9, outBoiler: 10, lift: 11, offset: 12, feedHolds: 13, stuck: 14, mains: 15, cap: 16, heatTempo: 17, coolTempo: 18, start: 19 } as const;
+export const SLOT = { gas: 0, vesselL: 1, contentL: 2, share: 3, lagS: 4, stretch: 5, air: 6, inFill: 7, inCoil: 8, outCircuit: 9, outBoiler: 10, lift: 11, offset: 12, feedHolds: 13, stuck: 14, mains: 15, cap: 16, heatTempo: 17, coolTempo: 18, blowsAt: 19, start: 20 } as const;
 
 const LONGEST_STEP_S = 60;
 const MOST_STEPS = 6;
@@ -11,10 +11,6 @@ const MOST_STEPS = 6;
 const GROWTH_PER_K = 4e-4;
 /** The relief and the gauge's foot keep even the stiffest circuit within its range. */
 const MOST_BAR_PER_K = 0.5;
-/** Where the pressure stands on the average while a relief blows, as a share of its absolute lift: some simmer at it, some saw down to a seat 10 to 20 % lower. Common
- *  practice. */
-const BLOWS_AT = 0.98;
-
 function blindGrowthOf(track: LogTrack, heat: BlindHeat, v: Float64Array): Float64Array {
   if (scratch.length < track.n) scratch = new Float64Array(track.n);
   blindGrowth(heat, track.tS, track.n, v[17]!, v[18]!, scratch);
@@ -30,7 +26,7 @@ let scratch = new Float64Array(256);
 export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: number, out: Float64Array, perKelvin: Float64Array): void {
   const gas = v[0]!, vesselL = v[1]!, content = v[2]! * v[3]!, lagS = v[4]!, s = v[5]!, air = v[6]!;
   const lift = v[11]! + atmosphericBar, feed = v[13]! + atmosphericBar, mains = v[15]! + atmosphericBar;
-  const stuck = v[14]!;
+  const stuck = v[14]!, blowsAt = v[19]!;
   const { emptyBelowBar: emptyBelow, fullAboveBar: fullAbove, excessAt, pressureAt } = waterCurve(gas, vesselL, v[16]!, s, air);
   const growth = track.blind ? blindGrowthOf(track, track.blind, v) : track.growth;
   let held = false, keepS = -1, keep = 1;
@@ -70,7 +66,7 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
       water -= track.drawnL[i]!;
       P = pressureAt(water + content * lagged);
     }
-    const now = held ? BLOWS_AT * P : P;
+    const now = held ? blowsAt * P : P;
     const shown = stuck > 0 ? first + (1 - stuck) * (now - first) : now;
     const gauge = shown - atmosphericBar + v[12]!;
     out[i] = gauge > 0 ? gauge : 0;

@@ -9,9 +9,11 @@ export interface LogModel {
   gauge: 'right' | 'off' | 'stuck';
   feed: 'right' | 'high' | 'dead';
   air: boolean;
+  /** Whether a rise of which nobody said that heat was on is taken for heat. */
+  heat: 'as-it-seems' | 'none';
 }
 
-const RIGHT: LogModel = { gas: 'right', inflow: 'none', outflow: 'none', lift: 'right', gauge: 'right', feed: 'right', air: false };
+const RIGHT: LogModel = { gas: 'right', inflow: 'none', outflow: 'none', lift: 'right', gauge: 'right', feed: 'right', air: false, heat: 'as-it-seems' };
 
 const CHANGES: Partial<Record<FaultId, Partial<LogModel>>> = {
   'vessel-undercharged': { gas: 'low' },
@@ -41,7 +43,7 @@ export function logModelOf(faults: readonly FaultId[]): LogModel {
   return Object.assign({ ...RIGHT }, ...faults.map((f) => CHANGES[f] ?? {}));
 }
 
-export const logModelKey = (m: LogModel): string => [m.gas, m.inflow, m.outflow, m.lift, m.gauge, m.feed, m.air ? 'air' : ''].join('/');
+export const logModelKey = (m: LogModel): string => [m.gas, m.inflow, m.outflow, m.lift, m.gauge, m.feed, m.air ? 'air' : '', m.heat === 'none' ? 'unheated' : ''].join('/');
 
 /** In how many ways two models differ. */
 export const waysApart = (a: LogModel, b: LogModel): number => (Object.keys(RIGHT) as (keyof LogModel)[]).filter((k) => a[k] !== b[k]).length;

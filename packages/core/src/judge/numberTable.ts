@@ -84,11 +84,17 @@ const FAR_OFF = 0.1;
 const HEAT_DRIVEN: FaultId[] = [...LITTLE_GAS, 'boiler-overheating'], STEADY: FaultId[] = [...INFLOW, 'relief-valve-passing', 'fill-pressure-too-high'];
 const COLD_BELOW_C = 30, HOT_FROM_C = 40;
 
-/** Whether what drips outside is cold or hot: cold water says that heat is not what drives it. 1 where nothing drips or nobody felt it. */
+/** Whether what drips outside was felt to be cold or hot; null where nothing drips, or nobody felt it. */
+export function drippingWater(f: Finding): 'cold' | 'hot' | null {
+  if (f.test !== 'discharge-pipe' || (f.outcome !== 'dripping' && f.outcome !== 'running')) return null;
+  if (f.water === 'cold' || f.water === 'hot') return f.water;
+  return f.waterC === undefined ? null : f.waterC < COLD_BELOW_C ? 'cold' : f.waterC > HOT_FROM_C ? 'hot' : null;
+}
+
+/** How often what drips is as cold or hot as it was felt: cold water says that heat is not what drives it. 1 where that is not known. */
 export function drippingWaterShare(f: Finding, faults: readonly FaultId[]): number {
-  if (f.test !== 'discharge-pipe' || (f.outcome !== 'dripping' && f.outcome !== 'running')) return 1;
-  const water = f.water ?? (f.waterC === undefined ? undefined : f.waterC < COLD_BELOW_C ? 'cold' : f.waterC > HOT_FROM_C ? 'hot' : undefined);
-  if (water === undefined) return 1;
+  const water = drippingWater(f);
+  if (water === null) return 1;
   const any = (group: FaultId[]) => faults.some((id) => group.includes(id));
   const cold = any(STEADY) ? 0.6 : any(HEAT_DRIVEN) ? 0.2 : 0.4;
   return water === 'cold' ? cold : 1 - cold;

@@ -3,6 +3,7 @@ import type { PressureLog } from './PressureLog';
 /** What a person would read off a log. Fields are null where the log does not hold them. */
 export interface CycleFeatures {
   firstBar: number | null;
+  firstC: number | null;
   lastBar: number | null;
   peakBar: number | null;
   coldBar: number | null;
@@ -35,7 +36,7 @@ export function cycleFeatures(log: PressureLog): CycleFeatures {
   const near = (i: number, of?: (number | null)[]) => nearest(i, of);
   const coldBar = at(cold, pressureBar), hotBar = at(hot, pressureBar);
   return {
-    firstBar: at(first, pressureBar), lastBar: at(last, pressureBar), peakBar: hotBar ?? coldBar,
+    firstBar: at(first, pressureBar), firstC: near(first, flowC), lastBar: at(last, pressureBar), peakBar: hotBar ?? coldBar,
     coldBar, coldC: near(cold, flowC), hotBar, hotC: near(hot, flowC), hotReturnC: at(hot, returnC),
     swingBar: coldBar !== null && hotBar !== null ? hotBar - coldBar : null, hottestC,
   };

@@ -17,6 +17,9 @@ export interface TruePlant {
   /** Charge at 20 °C with the water side empty. */
   chargeBar: number;
   rightChargeBar: number;
+  /** The least charge and the highest fill that could be called right by what is known of the plant. */
+  leastChargeBar: number;
+  mostFillBar: number;
   vesselOpen: boolean;
   /** Gas warms with the plant by this share of the flow's rise. */
   vesselWarmth: number;
@@ -57,7 +60,7 @@ export function soundPlant(kind: TruePlant['kind'], r: Random): TruePlant {
   const enough = Math.min(contentL, vesselL / 0.072);
   return {
     kind, contentL: enough, deadShare: r.uniform(0.02, 0.18), boilerL: wall ? r.uniform(2, 5) : r.uniform(8, 30), outputKw, limitC: r.pick([60, 65, 70, 70, 75, 80]), roomC: r.uniform(13, 21),
-    flowLPerH: (outputKw * 860) / r.uniform(9, 20), staticM, vesselL: vesselL * r.normal(1, 0.015), chargeBar: rightChargeBar + r.normal(0, 0.05), rightChargeBar, vesselOpen: true,
+    flowLPerH: (outputKw * 860) / r.uniform(9, 20), staticM, vesselL: vesselL * r.normal(1, 0.015), chargeBar: rightChargeBar + r.normal(0, 0.05), rightChargeBar, leastChargeBar: rightChargeBar, mostFillBar: rightChargeBar + 0.3, vesselOpen: true,
     vesselWarmth: r.uniform(0, 0.35), stretchLPerBar: r.uniform(0.012, 0.07), airL: r.decade(0.02, 0.35), pipeExpansionPerK: r.pick([12e-6, 15e-6, 17e-6, 30e-6]),
     reliefBar: reliefBar * r.normal(1, 0.018), reliefMarkedBar: reliefBar, reliefDrip: 0, reliefDripAfterLift: r.chance(0.25) ? r.decade(0.02, 0.4) : 0,
     mainsBar: r.uniform(2.6, 5), mainsSwingBar: r.uniform(0.1, 0.5), seepFill: 0, seepCoil: 0, leak: 0, leakInBoiler: false,

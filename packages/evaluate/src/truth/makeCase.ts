@@ -38,10 +38,12 @@ function tryCase(tier: Tier, seed: number, attempt: number, leastShownBar: numbe
   const sound = soundPlant(r.weighted([['wall-boiler', 6], ['larger-home', 2], ['fed', 3]] as const), r);
   const faults = tier === 'pair' ? [...r.pick(faultPairs(sound))] : [r.weighted(singleFaults(sound))];
   const sheet = sheetOf(sound, faults, r);
+  judgeBySheet(sound, sheet);
   const plantWith = (some: string[]): TruePlant => {
     const p = structuredClone(sound);
-    // Each fault has a generator of its own, so that leaving one out leaves the others as they are.
-    for (const f of some) TRUE_FAULTS[f]!(p, seeded(key + 31 * faults.indexOf(f) + 17));
+    // Each fault has a generator of its own, so that leaving one out leaves the others as they are. A fault of the level is one by where the pressure stands after all
+    // the others have had their say.
+    for (const f of [...some].sort((a, b) => Number(LEVELS.includes(a)) - Number(LEVELS.includes(b)))) TRUE_FAULTS[f]!(p, seeded(key + 31 * faults.indexOf(f) + 17));
     p.coldBar = Math.min(p.coldBar, p.reliefBar - 0.1);
     // What goes on for days is slower than what one stays to watch, or nothing would be left to log.
     if (tier === 'days') for (const way of ['seepFill', 'seepCoil', 'leak', 'reliefDrip', 'reliefDripAfterLift'] as const) p[way] *= DAYS_PACE;
@@ -135,9 +137,19 @@ function sheetOf(p: TruePlant, faults: string[], r: Random): Record<string, unkn
   return sheet;
 }
 
+/** What a sheet would call right, as the case format says: the label where it covers the static head + 0.2 bar, else that head + 0.25; a fill 0.3 bar above the charge, and 0.5 above
+ *  the head. Where it differs from what the plant was set to, a fault has to be one by both. */
+function judgeBySheet(p: TruePlant, sheet: Record<string, unknown>): void {
+  const headBar = 0.0981 * Number(sheet.staticHeadM ?? 4), label = (sheet.vessel as { labelPrechargeBar?: number }).labelPrechargeBar;
+  const chargeBar = label !== undefined && label >= headBar + 0.2 ? label : headBar + 0.25;
+  p.leastChargeBar = Math.min(p.rightChargeBar, chargeBar);
+  p.mostFillBar = Math.max(p.rightChargeBar + 0.3, chargeBar + 0.3, headBar + 0.5);
+}
+
 function complaintOf(p: TruePlant, liftedHot: boolean, faults: string[], r: Random): string[] {
   const said: string[] = [];
-  const losing = p.leak > 0 || p.reliefDrip > 0 || liftedHot || p.coldBar < 0.6;
+  // Nobody tops up what fills itself.
+  const losing = p.seepFill + p.seepCoil === 0 && (p.leak > 0 || p.reliefDrip > 0 || liftedHot || p.coldBar < 0.6);
   if (losing && r.chance(0.6)) said.push('topped-up-often');
   if ((liftedHot || p.reliefDrip > 0 || p.seepFill + p.seepCoil > 0) && r.chance(0.5)) said.push('drips-outside');
   if (liftedHot && r.chance(0.4)) said.push('gauge-climbs-hot');

@@ -54,14 +54,16 @@ export function runPlant(p: TruePlant, schedule: Schedule): Trace {
     gasC += ((20 + p.vesselWarmth * (temps[0]! - 20)) - gasC) * (DT_S / 1800);
     const mains = mainsOpen ? p.mainsBar + p.mainsSwingBar * Math.sin(t / 2900) : 0;
     const over = Math.max(0, mains - bar), hours = DT_S / 3600;
-    let inL = ((fillOpen ? p.seepFill : 0) + (coilOpen ? p.seepCoil : 0)) * Math.sqrt(over) * hours;
-    if (p.feedBar !== null && fillOpen && mainsOpen && bar < p.feedBar) inL += 400 * (p.feedBar - bar) * hours;
+    const seepL = ((fillOpen ? p.seepFill : 0) + (coilOpen ? p.seepCoil : 0)) * Math.sqrt(over) * hours;
+    const feeds = p.feedBar !== null && fillOpen && mainsOpen && bar < p.feedBar;
     const drip = p.reliefDrip + (lifted ? p.reliefDripAfterLift : 0);
     let outL = (p.leak + drip) * Math.sqrt(Math.max(0, bar)) * hours;
     if (bar > p.reliefBar) lifting = true;
     if (bar < 0.87 * p.reliefBar) lifting = false;
     if (lifting) { lifted = true; outL += Math.min(0.12, 40 * Math.max(0.003, bar / p.reliefBar - 0.93) * DT_S / 60); }
-    kg += 0.998 * (inL - outL);
+    kg += 0.998 * (seepL - outL);
+    // A feed shuts as its setting is reached, within the step: it never fills a stiff circuit beyond it.
+    if (feeds) kg = Math.max(kg, Math.min(kg + 0.998 * 400 * (p.feedBar! - bar) * hours, held(p.feedBar!)));
     bar = Math.max(0, pressureOf(kg));
     // Little water moves a stiff circuit far: the valve shuts as soon as its seat is reached, within the step.
     const seat = 0.87 * p.reliefBar;

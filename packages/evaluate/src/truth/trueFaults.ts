@@ -1,16 +1,19 @@
 import type { Random } from './random';
 import type { TruePlant } from './TruePlant';
 
+/** Topped up by somebody, though not so far that this were a fault of its own. */
+const filled = (p: TruePlant, r: Random, meanBar: number) => Math.min(p.mostFillBar + 0.4, Math.max(0.5, r.normal(meanBar, 0.25)));
+
 type Break = (p: TruePlant, r: Random) => void;
 
 /** What each fault does to a real plant, at a size that counts (the catalogue of the case format says from when). */
 export const TRUE_FAULTS: Record<string, Break> = {
   none: () => {},
-  'vessel-undercharged': (p, r) => { p.chargeBar = r.chance(0.5) ? r.uniform(-0.85, 0.05) : r.uniform(0, Math.max(0.1, p.rightChargeBar - 0.3)); p.coldBar = Math.max(0.5, r.normal(1.15, 0.25)); },
-  'vessel-diaphragm-failed': (p, r) => { p.diaphragmHoled = true; p.chargeBar = r.uniform(-0.95, -0.35); p.coldBar = Math.max(0.5, r.normal(1.15, 0.25)); },
+  'vessel-undercharged': (p, r) => { p.chargeBar = r.chance(0.5) ? r.uniform(-0.85, 0.05) : r.uniform(0, Math.max(0.1, p.leastChargeBar - 0.3)); p.coldBar = filled(p, r, 1.15); },
+  'vessel-diaphragm-failed': (p, r) => { p.diaphragmHoled = true; p.chargeBar = r.uniform(-0.95, -0.35); p.coldBar = filled(p, r, 1.15); },
   'vessel-gas-valve-leaking': (p) => { p.coreLeaks = true; },
-  'vessel-connection-blocked': (p, r) => { p.vesselOpen = false; p.blocked = true; p.coldBar = Math.max(0.5, r.normal(1.1, 0.25)); },
-  'vessel-isolated': (p, r) => { p.vesselOpen = false; p.coldBar = Math.max(0.5, r.normal(1.1, 0.25)); },
+  'vessel-connection-blocked': (p, r) => { p.vesselOpen = false; p.blocked = true; p.coldBar = filled(p, r, 1.1); },
+  'vessel-isolated': (p, r) => { p.vesselOpen = false; p.coldBar = filled(p, r, 1.1); },
   'vessel-undersized': (p, r) => { p.contentL = p.vesselL / r.uniform(0.03, 0.047); p.limitC = Math.max(p.limitC, 70); },
   'vessel-overcharged': (p, r) => { p.chargeBar = p.rightChargeBar + r.uniform(0.5, 1.3); },
   'relief-valve-passing': (p, r) => { p.reliefDrip = r.decade(0.25, 5); p.coldBar = Math.max(0.5, p.coldBar - r.uniform(0, 0.4)); },
@@ -28,7 +31,7 @@ export const TRUE_FAULTS: Record<string, Break> = {
   'air-in-circuit': (p, r) => { p.airL = r.uniform(1.2, 5); },
   'air-vent-faulty': (p, r) => { p.leak = r.decade(0.2, 1); p.coldBar = Math.max(0.5, p.coldBar - r.uniform(0, 0.4)); },
   'fill-pressure-too-low': (p, r) => { p.coldBar = r.uniform(0.1, Math.max(0.2, p.rightChargeBar - 0.2)); },
-  'fill-pressure-too-high': (p, r) => { p.coldBar = Math.min(p.reliefBar - 0.25, p.rightChargeBar + 0.3 + r.uniform(0.6, 1.3)); },
+  'fill-pressure-too-high': (p, r) => { p.coldBar = Math.min(p.reliefBar - 0.25, p.mostFillBar + r.uniform(0.6, 1.3)); },
   'boiler-overheating': (p, r) => { p.overheatsK = r.uniform(11, 22); },
 };
 

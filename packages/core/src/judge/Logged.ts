@@ -1,0 +1,11 @@
+/** Pressures of the logs that a finding is read beside, bar gauge; null where none was logged. */
+export interface Logged {
+  /** Highest while it was heated; of a circuit that was never heated nothing is known of how high it goes. */
+  peakGaugeBar: number | null;
+  /** Highest of all that was logged, heated or not: what drips cold drips at no more than this. */
+  topGaugeBar: number | null;
+  /** As the circuit was found, cold. */
+  coldGaugeBar: number | null;
+}
+
+export const NOTHING_LOGGED: Logged = { peakGaugeBar: null, topGaugeBar: null, coldGaugeBar: null };

@@ -1,0 +1,55 @@
+import { resolveCircuit } from '../circuit/resolveCircuit';
+import type { FaultId } from './faults';
+import type { Finding } from './Finding';
+import { SLOT } from './kernel';
+import { NOTHING_LOGGED, type Logged } from './Logged';
+import { catchLikelihood, catchMiss, caughtLPerH, nearLift } from './reliefCatch';
+
+const circuit = resolveCircuit({ kind: 'sealed-hot-water', reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop' } });
+const caught = (volumeMl: number, during: 'cold' | 'hot' = 'hot', minutes = 30): Finding => ({ test: 'discharge-catch', volumeMl, minutes, during });
+const draw = (outLPerH: number, liftBar = 2.94): Float64Array => { const v = new Float64Array(SLOT.start); v[SLOT.outCircuit] = outLPerH; v[SLOT.lift] = liftBar; return v; };
+const likelihood = (f: Finding, faults: FaultId[], v: Float64Array, logged: Partial<Logged> = {}) => catchLikelihood(f, faults, v, circuit, { ...NOTHING_LOGGED, ...logged })!;
+
+it('reads a rate off a jug, and none off a finding that carries no time', () => {
+  expect(caughtLPerH(caught(250))).toBeCloseTo(0.5, 10);
+  expect(caughtLPerH({ test: 'discharge-catch', volumeMl: 250 })).toBeNull();
+  expect(caughtLPerH({ test: 'discharge-pipe', outcome: 'dry' })).toBeNull();
+});
+
+it('a passing seat is likeliest where its leak gives what was caught: q = k·√p', () => {
+  const cold = { coldGaugeBar: 1.44 };
+  // 0.6 L/h at 1.44 bar: k = 0.5.
+  const at = (k: number) => likelihood(caught(300, 'cold'), ['relief-valve-passing'], draw(k), cold);
+  expect(at(0.5)).toBeGreaterThan(at(0.25));
+  expect(at(0.5)).toBeGreaterThan(at(1));
+  expect(catchMiss(caught(300, 'cold'), draw(0.5), circuit, { ...NOTHING_LOGGED, ...cold })).toBeCloseTo(0, 10);
+  expect(catchMiss(caught(0, 'cold'), draw(0.5), circuit, NOTHING_LOGGED)).toBeNull();
+});
+
+it('a dry jug and a wet one share out all there is', () => {
+  const dry = likelihood(caught(0), ['vessel-undercharged'], draw(0), { peakGaugeBar: 2.4 });
+  // The density over the logarithm of the rate, summed up.
+  let wet = 0;
+  for (let x = -5; x < 7; x += 0.02) wet += 0.02 * likelihood(caught(500 * Math.exp(x)), ['vessel-undercharged'], draw(0), { peakGaugeBar: 2.4 });
+  expect(dry + wet).toBeCloseTo(1, 2);
+});
+
+it('a sound relief lets go only where the pressure came to its lift, whatever the fault', () => {
+  const far = likelihood(caught(300), ['vessel-undercharged'], draw(0), { peakGaugeBar: 1.4 }), near = likelihood(caught(300), ['vessel-undercharged'], draw(0), { peakGaugeBar: 2.9 });
+  expect(near).toBeGreaterThan(20 * far);
+  // One that lifts at 1.4 bar explains it.
+  expect(likelihood(caught(300), ['relief-valve-lifts-early'], draw(0, 1.4), { peakGaugeBar: 1.4 })).toBeGreaterThan(20 * far);
+  expect(likelihood(caught(300), ['none'], draw(0), { peakGaugeBar: 2.9 })).toBeCloseTo(near, 10);
+});
+
+it('a gauge that reads too high makes a relief seem to lift late', () => {
+  const lying = draw(0);
+  lying[SLOT.offset] = -0.6;
+  expect(likelihood(caught(300), ['gauge-misreading'], lying, { peakGaugeBar: 2.4 })).toBeGreaterThan(5 * likelihood(caught(300), ['gauge-misreading'], draw(0), { peakGaugeBar: 2.4 }));
+});
+
+it('nears the lift without a step, and is never beyond certain', () => {
+  const gaps = [-0.5, 0, 0.1, 0.2, 0.4, 0.8, 2].map(nearLift);
+  expect(gaps[0]).toBe(1);
+  gaps.slice(1).forEach((g, i) => { expect(g).toBeLessThanOrEqual(gaps[i]!); expect(g).toBeGreaterThanOrEqual(0); });
+});
