@@ -1,4 +1,5 @@
 export * from './OutOfRangeError';
+export * from './lowerFirst';
 export * from './units/convert';
 export * from './water/waterDensity';
 export * from './water/netGrowth';

@@ -37,3 +37,6 @@ export interface Finding {
   /** Values of circulation and steam tests, read by their own chapters. */
   [value: string]: unknown;
 }
+
+/** With more than this on the water side a tyre gauge on the vessel only repeats it, bar gauge. */
+export const EMPTY_GAUGE_BAR = 0.05;

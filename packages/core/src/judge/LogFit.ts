@@ -3,7 +3,7 @@ import { predictGauge, SLOT } from './kernel';
 import { backSolve, cholesky, forwardSolve } from './linear';
 import type { LogTrack } from './LogTrack';
 import type { ParameterSpace } from './parameters';
-import { adaptedPart, logMixture, priorMode, sharedOut, TAIL, type Mode, type ProposalPart } from './proposal';
+import { adaptedPart, logMixture, logTotal, priorMode, sharedOut, TAIL, type Mode, type ProposalPart } from './proposal';
 import { flattened, kish, truncated } from './weights';
 import { whiten } from './whiten';
 
@@ -18,8 +18,9 @@ export interface LogFit {
   /** Best-fitting parameters, and what they predict, track by track. */
   best: Float64Array;
   predicted: Float64Array[];
-  /** Natural log of the probability of each track at the best fit. */
+  /** Natural log of the probability of each track at the best fit, and of all with what the priors make of the parameters there (up to a constant): what the fit went up to. */
   trackLikelihoods: number[];
+  peak: number;
   /** Mean square of the best fit's whitened residuals: 1 where the noise is judged right, more where even the best fit misses. */
   misfit: number;
 }
@@ -39,6 +40,7 @@ const SPENT_BY_FIT = 3;
 /** Share of the draws that go into the first lot, and of the later proposals that the adapted part takes. */
 const FIRST_SHARE = 0.4, ADAPTED_SHARE = 0.5;
 
+/** How far a finding's number lies from what the circuit's parameters (by slot) make of it, in standard deviations; 0 where it says nothing of them. */
 export type Hint = (v: Float64Array) => number;
 /** Effective number of draws at which their mean is believed altogether, and the least that estimates are made of. */
 const TRUSTED_DRAWS = 10, LEAST_EFFECTIVE = 8;
@@ -48,8 +50,18 @@ const ENOUGH_EFFECTIVE = 40;
 const HINTED_SHARE = 0.4;
 /** Where the logs' own modes stand is most of the way to where a finding fits as well: few further starts are needed. */
 const HINTED_STARTS = 2;
+/** By so much, in nats, a draw has to fit better than the best mode to be followed. */
+const FITS_BETTER = 1;
 /** A finding so near to where the logs fit best is found by the draws round there, in its standard deviations. */
 const MISSED_SD = 1;
+
+const sameMode = (a: Mode, b: Mode): boolean => a.z.every((x, i) => Math.abs(x - b.z[i]!) < 0.15);
+
+/** The few that carry weight, heaviest first. */
+function heaviest(modes: Mode[]): Mode[] {
+  const sorted = [...modes].sort((a, b) => b.laplace - a.laplace);
+  return sorted.filter((m) => m.laplace > sorted[0]!.laplace - 8).slice(0, 3);
+}
 
 /** What a descent goes down on: half the square sum of so many residuals, and the noise's own cost beside it. */
 interface Target { rows: number; residuals: (z: Float64Array, out: Float64Array) => number }
@@ -97,23 +109,23 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
   };
   const r = new Float64Array(points + n);
   if (!tracks.length && !hints.length) return priorDraws();
-  const modes = tracks.length ? findModes(byLogs, [...spread(startingPoints(space, n), effort.starts), ...scouts(Math.ceil(effort.starts / 2))]) : [priorMode(n)];
+  let modes = tracks.length ? findModes(byLogs, [...spread(startingPoints(space, n), effort.starts), ...scouts(Math.ceil(effort.starts / 2))]) : [priorMode(n)];
   if (!modes.length) return priorDraws();
-  const hinted = hints.some(missed) ? findModes(byHintsToo, [...modes.map((m) => m.z), ...spread(startingPoints(space, n), HINTED_STARTS)]) : [];
+  const hinted = missedByHints() ? findModes(byHintsToo, [...modes.map((m) => m.z), ...spread(startingPoints(space, n), HINTED_STARTS)]) : [];
 
-  const best = modes[0]!;
-  const total = modes.reduce((sum, m) => sum + Math.exp(m.laplace - best.laplace), 0);
-  const parts: ProposalPart[] = [...sharedOut(modes, hinted.length ? 1 - HINTED_SHARE : 1), ...sharedOut(hinted, HINTED_SHARE)];
-  const basic = parts.length;
+  const byModes = (): ProposalPart[] => [...sharedOut(modes, hinted.length ? 1 - HINTED_SHARE : 1), ...sharedOut(hinted, HINTED_SHARE)];
+  let parts = byModes(), basic = parts.length;
   const z = new Float64Array(n), d = new Float64Array(n);
   const targets: number[] = [], drawnAt: Float64Array[] = [], draws: Float64Array[] = [];
   // A first lot round the modes shows where the weight really lies; the rest is drawn round its own mean and spread as well.
   const first = Math.round(effort.draws * FIRST_SHARE);
   sample(first);
+  followBestDraw();
   adapt(relativeWeights().weights);
   sample(effort.draws - first);
   let { most, weights: raw } = relativeWeights(), cut = truncated(raw);
   for (let round = 0; round < effort.moreRounds && kish(cut) < ENOUGH_EFFECTIVE * (hinted.length ? 1 - HINTED_SHARE : 1); round++) {
+    followBestDraw();
     adapt(raw);
     sample(first);
     ({ most, weights: raw } = relativeWeights());
@@ -125,13 +137,14 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
   const trust = Math.min(1, (effective - 1) / TRUSTED_DRAWS);
   const weights = effective < LEAST_EFFECTIVE ? flattened(cut, LEAST_EFFECTIVE) : cut;
   const sum = weights.reduce((a, b) => a + b, 0);
-  residuals(best.z, r);
+  residuals(modes[0]!.z, r);
   let squares = 0;
   for (let i = 0; i < points; i++) squares += r[i]! * r[i]!;
   return {
     misfit: squares / Math.max(1, points - SPENT_BY_FIT),
     trackLikelihoods: trackLikelihoods.slice(),
-    logEvidence: tracks.length ? trust * sampled + (1 - trust) * Math.min(sampled, best.laplace + Math.log(total)) : 0,
+    peak: modes[0]!.laplace + modes[0]!.logDetL,
+    logEvidence: tracks.length ? trust * sampled + (1 - trust) * Math.min(sampled, logTotal(modes)) : 0,
     draws: draws.map((vector, i) => ({ v: vector, weight: weights[i]! / sum })),
     effective,
     best: v.slice(),
@@ -139,9 +152,21 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
   };
 
   /** Whether the logs' best place is not where a finding says to look. */
-  function missed(hint: Hint): boolean {
+  function missedByHints(): boolean {
     set(modes[0]!.z);
-    return Math.abs(hint(v)) > MISSED_SD;
+    return hints.some((hint) => Math.abs(hint(v)) > MISSED_SD);
+  }
+
+  /** A draw that fits better than the best mode lies on a slope that no start came to: down from there is another mode. */
+  function followBestDraw(): void {
+    if (!tracks.length) return;
+    const k = targets.reduce((best, t, i) => (t > targets[best]! ? i : best), 0);
+    if (targets[k]! + (n / 2) * Math.log(2 * Math.PI) < modes[0]!.laplace + modes[0]!.logDetL + FITS_BETTER) return;
+    const found = settle(byLogs, descend(byLogs, drawnAt[k]!, effort.iterations).at);
+    if (!found || modes.some((m) => sameMode(m, found))) return;
+    modes = heaviest([...modes, found]);
+    parts = byModes();
+    basic = parts.length;
   }
 
   /** Puts a proposal round what the draws so far say beside those round the modes; an earlier one gives way. */
@@ -187,10 +212,9 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
     const looked = starts.map((start) => descend(target, start, LOOK_ITERATIONS)).sort((a, b) => a.value - b.value).slice(0, effort.kept);
     for (const { at } of looked) {
       const m = settle(target, descend(target, at, effort.iterations).at);
-      if (m && !found.some((f) => f.z.every((x, i) => Math.abs(x - m.z[i]!) < 0.15))) found.push(m);
+      if (m && !found.some((f) => sameMode(f, m))) found.push(m);
     }
-    found.sort((a, b) => b.laplace - a.laplace);
-    return found.filter((f) => f.laplace > found[0]!.laplace - 8).slice(0, 3);
+    return heaviest(found);
   }
 
   /** Where this model comes nearest to another's parameters: a circuit whose vessel runs empty on the way has kinks that few starts get past, and whoever
@@ -289,7 +313,7 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
     const draws = Array.from({ length: THOROUGH.draws }, draw);
     zero.fill(0);
     set(zero);
-    return { misfit: 1, trackLikelihoods: [], logEvidence: 0, draws, effective: THOROUGH.draws, best: v.slice(), predicted: [] };
+    return { misfit: 1, trackLikelihoods: [], peak: 0, logEvidence: 0, draws, effective: THOROUGH.draws, best: v.slice(), predicted: [] };
   }
 }
 

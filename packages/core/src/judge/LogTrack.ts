@@ -1,6 +1,7 @@
 import type { LogEvent, PressureLog } from '../log/PressureLog';
 import { keepPeaks } from '../log/keepPeaks';
 import { reduceLog, type ReducedLog } from '../log/reduceLog';
+import { unsaidTopUps } from '../log/unsaidTopUps';
 import { fluidGrowth } from '../water/fluid';
 import { blindMeanC, growthTable, type BlindHeat } from './blindHeat';
 import { HEATED } from '../circuit/expectedPressure';
@@ -45,7 +46,7 @@ export interface LogTrack {
   spanK: number;
 }
 
-const UNKNOWN_WATER: ReadonlySet<string> = new Set(['top-up', 'vented', 'drained', 'fill-opened', 'vessel-recharged']);
+const UNKNOWN_WATER: ReadonlySet<string> = new Set(['top-up', 'vented', 'drained', 'fill-opened']);
 const NO_TEMPERATURE_COLD_C = 18, LEAST_COLD_C = 10;
 /** Metal that is heated with the water, as a share of its heat capacity; share of the boiler's output that warms the circuit, and that the emitters
  *  give at fifty kelvin over the room. Common practice. */
@@ -61,12 +62,11 @@ const A_VISIT_S = 6 * 3600, MOST_BLOCKS = 3000, DAY_SLICES = 25;
 interface Means { meanC: number[]; source: LogTrack['temperatures']; /** Heat on over the gap before each point, where that is all that is known. */ on: number[] }
 interface Informative { r: ReducedLog; means: Means }
 
-function informativePoints(log: PressureLog, events: LogEvent[], untilS: number, circuit: ResolvedCircuit): Informative | null {
+function informativePoints(log: PressureLog, events: LogEvent[], circuit: ResolvedCircuit): Informative | null {
   const { tS } = log.samples;
   const long = (tS.at(-1) ?? 0) - (tS[0] ?? 0) > A_VISIT_S && tS.length > 4 * DAY_SLICES;
   const r = long ? reduceLog(log, MOST_BLOCKS) : reduceLog(log);
-  let n = r.tS.length;
-  while (n > 0 && r.tS[n - 1]! >= untilS) n--;
+  const n = r.tS.length;
   if (n < 2) return null;
   const means = meanTemperatures(r, n, events, circuit);
   if (!bySensor(log) && means.source !== 'none') smoothIdle(r.tS, means.meanC, events);
@@ -81,11 +81,11 @@ function paceOf(c: ResolvedCircuit): { kPerS: number; coolingS: number } {
   return { kPerS: (WARMS * c.heatOutputKw) / kjPerK, coolingS: (kjPerK * 50) / (EMITS * c.heatOutputKw) };
 }
 
-/** Lays out a log; null when it holds fewer than two pressures. What comes after a recharge in the same log belongs to the work and is left out. */
+/** Lays out a log; null when it holds fewer than two pressures. */
 export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack | null {
-  const events = [...(log.events ?? [])].sort((a, b) => a.tS - b.tS);
-  const recharge = events.find((e) => e.kind === 'vessel-recharged')?.tS ?? Infinity;
-  const informative = informativePoints(log, events, recharge, circuit);
+  const step = readingStepBar(log, log.samples.pressureBar.slice(0, GRAIN_SAMPLE).flatMap((p) => (p === null ? [] : [p])), circuit.gaugeStepBar);
+  const events = [...(log.events ?? []), ...unsaidTopUps(log, step)].sort((a, b) => a.tS - b.tS);
+  const informative = informativePoints(log, events, circuit);
   if (!informative) return null;
   const { r, means } = informative;
   const n = r.tS.length;
@@ -98,7 +98,6 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
     modelErrorBar: new Float64Array(n), warmth: new Float64Array(n), modelErrorS: Math.max(LEAST_ERROR_S, ERROR_SPAN_SHARE * (r.tS[n - 1]! - r.tS[0]!)), temperatureErrorK: new Float64Array(n), errorKept: new Float64Array(n), meanGaugeBar: observed.reduce((a, b) => a + b, 0) / n,
     temperatures: means.source, readErrorK: means.source === 'none' || !bySensor(log) ? 0 : READ_SENSOR_K, spanK: Math.max(...means.meanC) - Math.min(...means.meanC),
   };
-  const step = readingStepBar(log, log.samples.pressureBar.slice(0, GRAIN_SAMPLE).flatMap((p) => (p === null ? [] : [p])), circuit.gaugeStepBar);
   // A person reads a needle between two marks, and not always with the same care.
   const handBar = bySensor(log) ? 0 : READING_SHARE * circuit.gaugeStepBar;
   const referenceC = means.meanC[0]!;

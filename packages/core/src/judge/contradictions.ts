@@ -1,4 +1,5 @@
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
+import { lowerFirst } from '../lowerFirst';
 import type { Judgement } from './Diagnosis';
 import type { Finding } from './Finding';
 import { expectedNumber, foretold } from './findingNumbers';
@@ -71,7 +72,7 @@ function oddOneOut(a: Piece, b: Piece, pieces: Piece[]): Piece {
 }
 const CLEARLY = 1;
 
-const lowerFirst = (s: string) => s.charAt(0).toLowerCase() + s.slice(1);
+
 
 function differs(a: { outcome?: string; valueBar?: number }, b: { outcome?: string; valueBar?: number }): boolean {
   if (a.outcome !== b.outcome) return true;

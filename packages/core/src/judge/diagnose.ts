@@ -1,5 +1,6 @@
 import { expectedPressure } from '../circuit/expectedPressure';
 import { cycleFeatures } from '../log/cycleFeatures';
+import { partOfLog } from '../log/partOfLog';
 import type { PressureLog } from '../log/PressureLog';
 import { because } from './explain';
 import type { Case, RepairKind } from './Case';
@@ -88,16 +89,14 @@ function splitEpochs(input: Case): { asFound: Evidence; afterWork: Evidence } {
   return { asFound: of(false), afterWork: of(true) };
 }
 
-/** A recharge in the middle of a log begins the time after the work: what was read from then on is a log of its own. */
+/** A recharge in the middle of a log begins the time after the work: what was read from then on is a log of its own, and a log of the after-work time begins there. */
 function partsOf(log: PressureLog, after: boolean): { log: PressureLog; after: boolean }[] {
-  const rechargeS = after ? undefined : log.events?.find((e) => e.kind === 'vessel-recharged')?.tS;
+  const rechargeS = log.events?.find((e) => e.kind === 'vessel-recharged')?.tS;
   if (rechargeS === undefined) return [{ log, after }];
-  const keep = log.samples.tS.map((t) => t >= rechargeS);
-  const of = <T>(values: T[]) => values.filter((_, i) => keep[i]);
-  const { tS, pressureBar, flowC, returnC } = log.samples;
-  const later: PressureLog = { ...log, samples: { tS: of(tS), pressureBar: of(pressureBar), ...(flowC ? { flowC: of(flowC) } : {}), ...(returnC ? { returnC: of(returnC) } : {}) }, events: (log.events ?? []).filter((e) => e.tS >= rechargeS && e.kind !== 'vessel-recharged') };
-  // The log itself is cut there when it is laid out.
-  return [{ log, after: false }, ...(later.samples.tS.length > 1 ? [{ log: later, after: true }] : [])];
+  const part = (fromS: number, toS: number, isAfter: boolean) => ({ log: partOfLog(log, fromS, toS), after: isAfter });
+  const later = part(rechargeS, Infinity, true);
+  const earlier = after ? [] : [part(-Infinity, rechargeS, false)];
+  return [...earlier, ...(later.log.samples.tS.length > 1 ? [later] : [])];
 }
 
 /** Recharges that only stand as events in a log. */

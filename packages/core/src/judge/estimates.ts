@@ -22,7 +22,7 @@ export function estimates(judged: Judged, testsDone: ReadonlySet<string>): Judge
   const has = (s: JudgedSet, slots: number[]) => slots.some((slot) => s.draws[0]!.v[slot]! > 0);
   const flow = (slots: number[], headBar: number) => {
     const share = sets.filter((s) => has(s, slots)).reduce((a, s) => a + s.probability, 0);
-    return share < 0.3 || headBar <= 0 ? null : interval(sets.filter((s) => has(s, slots)), (v) => slots.reduce((a, slot) => a + v[slot]!, 0) * Math.sqrt(Math.max(0, headBar)));
+    return share < 0.3 || headBar <= 0 ? null : interval(sets.filter((s) => has(s, slots)), (v) => slots.reduce((a, slot) => a + v[slot]!, 0) * Math.sqrt(headBar));
   };
   const lastBar = tracks.at(-1)?.gaugeBar.at(-1) ?? circuit.fillGaugeBar;
   const peakBar = Math.max(-1, ...tracks.flatMap((t) => [...t.gaugeBar])), early = sets.filter((s) => s.faults.includes('relief-valve-lifts-early')).reduce((a, s) => a + s.probability, 0);

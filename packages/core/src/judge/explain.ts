@@ -3,7 +3,7 @@ import { cycleFeatures } from '../log/cycleFeatures';
 import { readLog, type Measured } from '../log/readLog';
 import type { Because } from './Diagnosis';
 import { FAULT_IDS, type FaultId } from './faults';
-import type { Finding } from './Finding';
+import { EMPTY_GAUGE_BAR, type Finding } from './Finding';
 import type { Evidence, Judged, JudgedSet } from './judgeEvidence';
 import { OUTCOME_TABLES } from './outcomeTable';
 import { testRow } from './tests';
@@ -67,7 +67,7 @@ function findingSentence(f: Finding): string {
     return `${title}: ${f.outcome.replaceAll('-', ' ')}${why ? ` (${why})` : ''}.`;
   }
   if (f.test === 'precharge' && f.valueBar !== undefined) {
-    const masked = (f.circuitBar ?? (f.drainOpen ? 0 : 1)) > 0.05;
+    const masked = (f.circuitBar ?? (f.drainOpen ? 0 : 1)) > EMPTY_GAUGE_BAR;
     return masked ? `Precharge read ${bar(f.valueBar)} with water behind it: that only repeats the water pressure.` : `Precharge read ${bar(f.valueBar)} with the water side empty.`;
   }
   if (f.startBar !== undefined && f.endBar !== undefined) return `${title}: ${bar(f.startBar)} to ${bar(f.endBar)}${f.minutes !== undefined ? ` in ${f.minutes} min` : ''}.`;

@@ -2,7 +2,7 @@ import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import { INFLOW, LITTLE_GAS, OUTFLOW } from './faultGroups';
 import type { FaultId } from './faults';
 import type { Finding } from './Finding';
-import { changeOver, chargeOf, curveOf, expectedNumber, readingSd, waterBehind } from './findingNumbers';
+import { changeOver, chargeOf, curveOf, expectedNumber, NO_FEED_BAR, readingSd, waterBehind } from './findingNumbers';
 import { SLOT } from './kernel';
 import { NOTHING_LOGGED, type Logged } from './Logged';
 import { normalCdf, normalPdf } from './normal';
@@ -128,7 +128,7 @@ function holdDensity(f: Finding, faults: readonly FaultId[], v: Float64Array, c:
   const side = (start: number, end: number, loses: boolean, gains: boolean) => {
     const seen = end - start, still = normalPdf(seen, 0, sd);
     if (!loses && !gains) return 0.94 * still + 0.06 * ANYWHERE;
-    const ways = { inK: gains ? v[SLOT.inFill]! + v[SLOT.inCoil]! : 0, outK: loses ? v[SLOT.outCircuit]! + v[SLOT.outBoiler]! : 0, feedGaugeBar: -1, liftGaugeBar: v[SLOT.lift]!, mainsGaugeBar: v[SLOT.mains]! };
+    const ways = { inK: gains ? v[SLOT.inFill]! + v[SLOT.inCoil]! : 0, outK: loses ? v[SLOT.outCircuit]! + v[SLOT.outBoiler]! : 0, feedGaugeBar: NO_FEED_BAR, liftGaugeBar: v[SLOT.lift]!, mainsGaugeBar: v[SLOT.mains]! };
     const by = (curve: WaterCurve) => { const change = changeOver(curve, start, hours, ways, c); return normalPdf(seen, change, Math.hypot(sd, 0.15 * change)); };
     return 0.42 * by(whole) + 0.42 * by(bare) + 0.08 * still + 0.08 * ANYWHERE;
   };
@@ -156,14 +156,12 @@ export function coldLevelDensity(gaugeBar: number, faults: readonly FaultId[], c
   };
   // Whoever fills by a lying gauge fills to what it shows; a feed fills to what is there. Half and half where a hand fills.
   const filledByIt = c.fedByItself ? 0.2 : 0.5;
-  const all = lies ? (1 - filledByIt) * density(gaugeBar - offsetBar) + filledByIt * density(gaugeBar) : density(gaugeBar);
+  const all = lies ? (1 - filledByIt) * density(gaugeBar - offsetBar) + filledByIt * density(gaugeBar) * carriesHead(gaugeBar - offsetBar, c) : density(gaugeBar);
   // So far off that it would itself be called a fault, it is one.
   const off = gaugeBar - offsetBar - c.fillGaugeBar, share = off < -OFF_BELOW_BAR || off > OFF_ABOVE_BAR ? ANY_FAULTY_LEVEL : ANY_LEVEL;
   return (1 - share) * all + share / ANY_LEVEL_BAR;
 }
 
-/** A draw whose feed holds less than this has none. */
-const NO_FEED_BAR = -1;
 /** Whether a cold level says more than which faults there are: how far the gauge is off, or what the feed holds. */
 export const levelHangsOnDraw = (faults: readonly FaultId[]): boolean => has(faults, 'gauge-misreading', 'reducing-valve-set-high');
 
@@ -171,6 +169,9 @@ export const levelHangsOnDraw = (faults: readonly FaultId[]): boolean => has(fau
 const ANY_LEVEL = 0.07, ANY_LEVEL_BAR = 3.5;
 /** The same beyond where a level counts as a fault (the catalogue: 0.3 bar below the fill wanted, 0.5 above), with the gauge's reading and the fill wanted in doubt by a little. */
 const ANY_FAULTY_LEVEL = 0.03, OFF_BELOW_BAR = 0.4, OFF_ABOVE_BAR = 0.58;
+/** Whether a true pressure at the gauge still holds the water above it up: below, the top of the circuit sucks air and somebody would have noticed. */
+const carriesHead = (trueGaugeBar: number, c: ResolvedCircuit): number => 0.05 + 0.95 * normalCdf((trueGaugeBar - HEAD_SHARE * c.staticGaugeBar) / HEAD_SD_BAR);
+const HEAD_SHARE = 0.6, HEAD_SD_BAR = 0.12;
 const LEVEL_FAULTS: ReadonlySet<FaultId> = new Set(['fill-pressure-too-low', 'fill-pressure-too-high', 'feed-starved', 'pressurisation-unit-fault', 'reducing-valve-set-high']);
 /** Spread of a cold pressure that was set by hand, and of one that a feed holds. Common practice. */
 const BY_HAND_SD = 0.22, BY_FEED_SD = 0.14;

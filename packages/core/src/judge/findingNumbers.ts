@@ -29,8 +29,7 @@ export function expectedNumber(f: Finding, v: Float64Array, c: ResolvedCircuit):
       const charge = chargeOf(v, c);
       if (f.valueBar === undefined || charge === null) return null;
       // All as seen from the gauge: the charge stands higher there by the head up to the vessel, and so does a vessel with nothing behind it.
-      const nothingBar = c.vesselStaticBar, behindBar = waterBehind(f, c);
-      return { seen: f.valueBar + c.vesselStaticBar, expected: Math.max(charge, behindBar, nothingBar), sd: f.circuitBar === undefined && !f.drainOpen ? 0.35 : 0.06 };
+      return { seen: f.valueBar + c.vesselStaticBar, expected: Math.max(charge, waterBehind(f, c)), sd: f.circuitBar === undefined && !f.drainOpen ? 0.35 : 0.06 };
     }
     case 'draw-off': {
       if (f.volumeL === undefined || f.beforeBar === undefined || f.afterBar === undefined) return null;
@@ -101,7 +100,9 @@ function watchedRiseBar(f: Finding, v: Float64Array, c: ResolvedCircuit): number
   return changeOver(curveOf(v), f.startBar! - v[SLOT.offset]!, f.minutes! / 60, { inK, outK, feedGaugeBar: feeds ? v[SLOT.feedHolds]! : NO_FEED_BAR, liftGaugeBar: v[SLOT.lift]!, mainsGaugeBar: v[SLOT.mains]! }, c);
 }
 
-const STEPS = 6, NO_FEED_BAR = -1;
+const STEPS = 6;
+/** A pressure that no feed is set to: none stands open. */
+export const NO_FEED_BAR = -1;
 interface Ways { inK: number; outK: number; feedGaugeBar: number; liftGaugeBar: number; mainsGaugeBar: number }
 
 /** Change of pressure of a circuit that stands cold while water comes in and goes out through holes, bar. */

@@ -34,3 +34,14 @@ it('lending makes no fit worse', () => {
   fitter.lendToNeighbours();
   for (const [key, evidence] of before) expect(fitter.looked().get(key)!.found.logEvidence).toBeGreaterThanOrEqual(evidence);
 });
+
+it('holds a model with a hole more to what the same without it allows', () => {
+  const held = fitterOf(SHEET, circuit, tracks, [], QUICK, new Map());
+  for (const faults of [['fill-loop-passing'], ['circuit-leak', 'fill-loop-passing']] as const) held.fitOf(logModelOf(faults));
+  held.holdToSimpler();
+  const inflow = held.fitOf(logModelOf(['fill-loop-passing'])), both = held.fitOf(logModelOf(['circuit-leak', 'fill-loop-passing']));
+  expect(both.effective).toBeLessThan(inflow.effective);
+  expect(both.logEvidence).toBeLessThanOrEqual(inflow.logEvidence + Math.max(0, both.peak - inflow.peak) + 1.001);
+  // The inflow itself is seen, so nothing holds it down.
+  expect(inflow.logEvidence).toBeGreaterThan(held.fitOf(logModelOf(['none'])).logEvidence + 3);
+});

@@ -11,10 +11,15 @@ export type Looked = ReadonlyMap<string, { model: LogModel; found: LogFit }>;
 
 export interface Fitter {
   fitOf: (wanted: LogModel) => LogFit;
+  /** Whether a model that looks the same in these logs was fitted already. */
+  knows: (wanted: LogModel) => boolean;
   looked: () => Looked;
   /** Fits those again that a model one change away outdoes by far, from where that one stands: with a kink in between (a vessel that runs empty, a relief) few starts
    *  find the place. Whether any got better. */
   lendToNeighbours: () => boolean;
+  /** Holds each model with a hole more to what the same without it allows: where no reading is met better for it, the hole can only cost. A few lucky draws say otherwise now and
+   *  then. Whether any was held. */
+  holdToSimpler: () => boolean;
 }
 
 /** Fits models, each once. */
@@ -39,6 +44,7 @@ export function fitterOf(sheet: CircuitSheet, circuit: ResolvedCircuit, tracks: 
     asked.set(logModelKey(wanted), wanted);
     return keep(wanted, fits.get(key)!);
   };
+  const keepAll = () => { for (const wanted of asked.values()) keep(wanted, fits.get(logModelKey(sameInLogs(wanted, tracks)))!); };
   const looked = (): Looked => new Map([...fitted].map(([key, model]) => [key, { model, found: fits.get(key)! }]));
   const lendToNeighbours = () => {
     let better = false;
@@ -51,11 +57,28 @@ export function fitterOf(sheet: CircuitSheet, circuit: ResolvedCircuit, tracks: 
       fits.set(key, again);
       better = true;
     }
-    if (better) for (const wanted of asked.values()) keep(wanted, fits.get(logModelKey(sameInLogs(wanted, tracks)))!);
+    if (better) keepAll();
     return better;
   };
-  return { fitOf, looked, lendToNeighbours };
+  const holdToSimpler = () => {
+    let held = false;
+    const holes = (m: LogModel) => Number(m.inflow !== 'none') + Number(m.outflow !== 'none');
+    for (const [key, model] of [...fitted].sort((a, b) => holes(a[1]) - holes(b[1])))
+      for (const simpler of [{ ...model, inflow: 'none' as const }, { ...model, outflow: 'none' as const }]) {
+        const found = fits.get(key)!, without = fits.get(logModelKey(simpler));
+        if (!without || logModelKey(simpler) === key || without.effective < found.effective) continue;
+        const most = without.logEvidence + Math.max(0, found.peak - without.peak) + HOLE_WORTH;
+        if (found.logEvidence > most) { fits.set(key, { ...found, logEvidence: most }); held = true; }
+      }
+    if (held) keepAll();
+    return held;
+  };
+  const knows = (wanted: LogModel) => fits.has(logModelKey(sameInLogs(wanted, tracks)));
+  return { fitOf, knows, looked, lendToNeighbours, holdToSimpler };
 }
+
+/** What a hole may be worth, in nats, beyond what its best fit gains: its own size costs it something there. */
+const HOLE_WORTH = 1;
 
 /** A model that is behind another by so much, in nats, that only a better place to start would help. */
 const OUTDONE = 4;

@@ -106,8 +106,12 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const contenders = screened.filter(contends), rest = screened.filter((s) => !contends(s));
   const thorough = fitter(THOROUGH), which = contenders.map((s) => ({ faults: s.faults, weight: s.prior }));
   const careful = judgeWith(thorough.fitOf, which, misjudged ? 2 * SCREENED : SCREENED, CAREFULLY);
-  const settled = thorough.lendToNeighbours() ? judgeWith(thorough.fitOf, which, CAREFULLY, 1) : careful;
-  return { sets: withProbabilities([...settled, ...rest]), circuit, seen, tracks, logs, trackLog };
+  const lent = thorough.lendToNeighbours(), held = thorough.holdToSimpler();
+  const settled = lent || held ? judgeWith(thorough.fitOf, which, CAREFULLY, 1) : careful;
+  // What looks the same in the logs as something that was judged with care is given the same care: nothing is fitted for it.
+  const isKnown = ({ faults }: JudgedSet) => { const model = logModelOf(faults), other = otherWayOf(model); return thorough.knows(model) && (other === null || thorough.knows(other.model)); };
+  const alike = judgeWith(thorough.fitOf, rest.filter(isKnown).map((s) => ({ faults: s.faults, weight: s.prior })), 1, 1);
+  return { sets: withProbabilities([...settled, ...alike, ...rest.filter((s) => !isKnown(s))]), circuit, seen, tracks, logs, trackLog };
 }
 
 /** A log that begins warmer than this says nothing of the cold pressure. */

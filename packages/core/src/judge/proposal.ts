@@ -8,10 +8,13 @@ export interface Mode { z: Float64Array; l: Float64Array; logDetL: number; lapla
 /** One part of the proposal: a multivariate t round z with precision L Lᵀ. */
 export interface ProposalPart { z: Float64Array; l: Float64Array; logDetL: number; share: number }
 
+/** Natural log of Laplace's weight of all modes together; the first is the heaviest. */
+export const logTotal = (modes: readonly Mode[]): number => modes[0]!.laplace + Math.log(modes.reduce((sum, m) => sum + Math.exp(m.laplace - modes[0]!.laplace), 0));
+
 /** Parts of a proposal round modes, each by its weight, `share` in all. */
 export function sharedOut(modes: Mode[], share: number): ProposalPart[] {
-  const total = modes.reduce((sum, m) => sum + Math.exp(m.laplace - modes[0]!.laplace), 0);
-  return modes.map((m) => ({ z: m.z, l: m.l, logDetL: m.logDetL, share: (share * Math.exp(m.laplace - modes[0]!.laplace)) / total }));
+  const total = modes.length ? logTotal(modes) : 0;
+  return modes.map((m) => ({ z: m.z, l: m.l, logDetL: m.logDetL, share: share * Math.exp(m.laplace - total) }));
 }
 
 /** What is believed before any log: standard normal in every parameter. */

@@ -1,7 +1,7 @@
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import type { FaultId } from './faults';
 import { coldLevelDensity, notShown, pressOfUndercharged } from './findingLikelihood';
-import { chargeOf, readingSd } from './findingNumbers';
+import { changeOver, chargeOf, curveOf, NO_FEED_BAR, readingSd } from './findingNumbers';
 import { SLOT } from './kernel';
 import { normalCdf } from './normal';
 import { outcomeShares } from './outcomeTable';
@@ -52,13 +52,9 @@ function split(mean: number, sd: number, cuts: number[]): number[] {
 
 const normalise = (p: number[]) => { const s = p.reduce((a, b) => a + b, 0) || 1; return p.map((x) => Math.max(1e-4, x / s)); };
 
-/** Falls, steady or rises over the length of the watch at the fill pressure. */
+/** Falls, steady or rises over the length of the watch from the fill pressure on. */
 function watch(minutes: number, v: Float64Array, c: ResolvedCircuit, fill: boolean, coil: boolean): number[] {
-  const P = c.fillGaugeBar + c.atmosphericBar;
-  const room = (v[SLOT.vesselL]! > 0 ? v[SLOT.gas]! / (P * P) : 0) + v[SLOT.stretch]!;
-  const inLPerH = ((fill ? v[SLOT.inFill]! : 0) + (coil ? v[SLOT.inCoil]! : 0)) * Math.sqrt(Math.max(0, c.mainsGaugeBar - c.fillGaugeBar));
-  const outLPerH = (v[SLOT.outCircuit]! + v[SLOT.outBoiler]!) * Math.sqrt(c.fillGaugeBar);
-  const rise = ((inLPerH - outLPerH) * minutes) / 60 / room;
-  const sd = readingSd(c), cut = 0.02 + 0.7 * c.gaugeStepBar;
-  return split(rise, sd, [-cut, cut]);
+  const ways = { inK: (fill ? v[SLOT.inFill]! : 0) + (coil ? v[SLOT.inCoil]! : 0), outK: v[SLOT.outCircuit]! + v[SLOT.outBoiler]!, feedGaugeBar: NO_FEED_BAR, liftGaugeBar: v[SLOT.lift]!, mainsGaugeBar: v[SLOT.mains]! };
+  const rise = (1 - v[SLOT.stuck]!) * changeOver(curveOf(v), c.fillGaugeBar, minutes / 60, ways, c), cut = 0.02 + 0.7 * c.gaugeStepBar;
+  return split(rise, readingSd(c), [-cut, cut]);
 }

@@ -1,7 +1,7 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { expectedPressure } from '../circuit/expectedPressure';
 import { resolveCircuit } from '../circuit/resolveCircuit';
-import type { Finding } from '../judge/Finding';
+import { EMPTY_GAUGE_BAR, type Finding } from '../judge/Finding';
 import { afterDrawGaugeBar, COLD_ABOVE_BAR, COLD_BELOW_BAR, drainedL } from './expectedNumbers';
 
 export type Reading = 'low' | 'right' | 'high';
@@ -45,5 +45,3 @@ export function readFinding(f: Finding, sheet: CircuitSheet): Reading | null {
 }
 
 const STEADY_BAR = 0.03, CHARGE_BAR = 0.15, GAUGES_BAR = 0.1, DROPS_ML = 20;
-/** With more than this on the water side a tyre gauge only repeats it. */
-export const EMPTY_GAUGE_BAR = 0.05;

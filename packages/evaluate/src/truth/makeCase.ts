@@ -45,8 +45,14 @@ function tryCase(tier: Tier, seed: number, attempt: number, leastShownBar: numbe
     // the others have had their say.
     for (const f of [...some].sort((a, b) => Number(LEVELS.includes(a)) - Number(LEVELS.includes(b)))) TRUE_FAULTS[f]!(p, seeded(key + 31 * faults.indexOf(f) + 17));
     p.coldBar = Math.min(p.coldBar, p.reliefBar - 0.1);
+    // A feed that stands open has made up what was lost by the time anybody comes.
+    if (p.feedBar !== null) p.coldBar = Math.max(p.coldBar, p.feedBar);
     // What goes on for days is slower than what one stays to watch, or nothing would be left to log.
-    if (tier === 'days') for (const way of ['seepFill', 'seepCoil', 'leak', 'reliefDrip', 'reliefDripAfterLift'] as const) p[way] *= DAYS_PACE;
+    if (tier === 'days') {
+      for (const way of ['seepFill', 'seepCoil', 'leak', 'reliefDrip'] as const) p[way] *= DAYS_PACE;
+      // A relief that drips for days after it lifted is a fault of its own.
+      p.reliefDripAfterLift = 0;
+    }
     return p;
   };
   const plant = plantWith(faults);

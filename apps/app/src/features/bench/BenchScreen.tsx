@@ -1,3 +1,4 @@
+import { lowerFirst } from '@jumper/core';
 import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
@@ -37,7 +38,6 @@ import { useShortcuts } from './useShortcuts';
 import { useWakeLock } from './useWakeLock';
 import { VerdictBlock } from './VerdictBlock';
 import { WorkDone } from './WorkDone';
-import { lowerFirst } from '../units/words';
 import { PutBackList } from '../work/PutBackList';
 import { workState } from '../work/workState';
 

@@ -1,8 +1,7 @@
 import { router } from 'expo-router';
 import { Pressable, View } from 'react-native';
-import { testRow, type Judgement } from '@jumper/core';
+import { lowerFirst, testRow, type Judgement } from '@jumper/core';
 import { Text } from '../../ui/Text';
-import { lowerFirst } from '../units/words';
 import { nextTest } from './suspects';
 
 /** The one thing to do next, with its cost. Before there is any reading it is to take one. */

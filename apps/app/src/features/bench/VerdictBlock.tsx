@@ -1,12 +1,11 @@
 import { router } from 'expo-router';
 import { Pressable, View } from 'react-native';
-import { runSheet, sheetsForSet, testRow, type Diagnosis } from '@jumper/core';
+import { lowerFirst, runSheet, sheetsForSet, testRow, type Diagnosis } from '@jumper/core';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
 import type { ProofView } from '../proof/proofView';
 import type { Units } from '../units/units';
-import { lowerFirst } from '../units/words';
 import { RunTable } from '../proof/RunTable';
 import { estimateLines } from './estimateLines';
 import { nextTest, verdict } from './suspects';
@@ -47,7 +46,7 @@ export function VerdictBlock({ jobId, skipped, diagnosis, proof, stale, units }:
           <Text><Text className="text-ink2">Before a part is bought, prove it: </Text><Text className="font-semibold underline">{lowerFirst(testRow(test).title)}</Text></Text>
         </Pressable>
       ) : null}
-      {judgement.contradictions.map((c) => <Notice key={c.text} kind="caution" title="Two findings disagree">{c.text}</Notice>)}
+      {judgement.contradictions.map((c) => <Notice key={c.text} kind="caution" title={c.evidence.every((id) => id.startsWith('finding:')) ? 'Two findings disagree' : 'Log and finding disagree'}>{c.text}</Notice>)}
     </View>
   );
 }

@@ -1,4 +1,4 @@
-import { testRow, type Finding } from '@jumper/core';
+import { EMPTY_GAUGE_BAR, testRow, type Finding } from '@jumper/core';
 import { quantityText } from '../units/quantity';
 import { pressureText, temperatureText, type Units } from '../units/units';
 import { plain } from '../units/words';
@@ -23,11 +23,8 @@ function numbers(f: Finding, units: Units): (string | false)[] {
     case 'relief-marking': return [f.markedBar !== undefined && bar(f.markedBar)];
     case 'top-ups-per-month': return [f.count !== undefined && String(f.count)];
     case 'idle-cold-pressure': return [f.valueBar !== undefined && bar(f.valueBar), f.idleHours !== undefined && `after ${Math.round(f.idleHours)} h`];
-    case 'precharge': return [f.valueBar !== undefined && bar(f.valueBar), f.circuitBar !== undefined && f.circuitBar > WATER_BEHIND_BAR && `with ${bar(f.circuitBar)} of water behind it`];
+    case 'precharge': return [f.valueBar !== undefined && bar(f.valueBar), f.circuitBar !== undefined && f.circuitBar > EMPTY_GAUGE_BAR && `with ${bar(f.circuitBar)} of water behind it`];
     case 'heat-run-after': return [fromTo(f.coldBar, f.hotBar), f.hotC !== undefined && `at ${temperatureText(f.hotC, units.temperature)}`];
     default: { const change = fromTo(f.startBar, f.endBar); return [change ? `${change}${over}` : f.valueBar !== undefined && bar(f.valueBar)]; }
   }
 }
-
-/** From here on a vessel's reading only repeats the water's pressure, bar. */
-const WATER_BEHIND_BAR = 0.05;

@@ -1,5 +1,4 @@
-import { FAULTS, faultRow, type Diagnosis, type FaultId, type Judgement, type TestId } from '@jumper/core';
-import { lowerFirst } from '../units/words';
+import { faultRow, FAULTS, lowerFirst, type Diagnosis, type FaultId, type Judgement, type TestId } from '@jumper/core';
 
 export interface Suspect {
   key: string;

@@ -8,6 +8,8 @@ import { keepApart, timeTicks, timeUnit, type FigureScale } from './scale';
 const DASH = { solid: undefined, dashed: '5 4', dotted: '1.5 3', none: undefined } as const;
 const toneOf = (rung: Rung, t: Tokens) => ({ relief: t.oxide, right: t.verdigris, fill: t.slate, quiet: t.ink2, doubt: t.brass })[rung.tone];
 const LABEL_GAP = 14.5, LABEL_ROOM = 46;
+/** Half the pointer's height. */
+const POINTER_HALF = 10;
 
 /** Rungs, rails, the forbidden zone and the time axis: what lies behind the trace. */
 export function LadderGround({ view, scale, units }: { view: FigureView; scale: FigureScale; units: Units }) {
@@ -31,9 +33,12 @@ export function LadderGround({ view, scale, units }: { view: FigureView; scale: 
         </G>
       ))}
       {[scale.railLeft, scale.railRight].map((rail) => <Line key={rail} x1={rail} x2={rail} y1={scale.plotTop} y2={scale.plotBottom} stroke={tokens.ink} strokeWidth="1.6" />)}
-      {view.rungs.map((r, i) => (
-        <SvgText key={r.id} x={(scale.railLeft + scale.railRight) / 2} y={labelY[i]! - (Math.abs(labelY[i]! - y(r.bar)) > 3 ? -4 : 3)} textAnchor="middle" fontSize="12" fontFamily="BarlowCondensed_600SemiBold" fill={toneOf(r, tokens)}>{pressureNumber(r.bar, units.pressure)}</SvgText>
-      ))}
+      {view.rungs.map((r, i) => {
+        const numberY = labelY[i]! - (Math.abs(labelY[i]! - y(r.bar)) > 3 ? -4 : 3);
+        // Beside the rail where the pointer would cover it.
+        const covered = view.nowBar !== null && Math.abs(y(view.nowBar) - (numberY - 4)) < POINTER_HALF + 3;
+        return <SvgText key={r.id} x={covered ? scale.railRight + 14 : (scale.railLeft + scale.railRight) / 2} y={numberY} textAnchor={covered ? 'start' : 'middle'} fontSize="12" fontFamily="BarlowCondensed_600SemiBold" fill={toneOf(r, tokens)}>{pressureNumber(r.bar, units.pressure)}</SvgText>;
+      })}
       <TimeAxis view={view} scale={scale} units={units} />
     </Svg>
   );
@@ -99,7 +104,7 @@ export function LadderMarks({ view, scale, units }: { view: FigureView; scale: F
       {many ? null : view.readings.map((r) => <Circle key={r.id} cx={x(r.min)} cy={y(r.bar)} r="4.2" fill={tokens.lime} stroke={tokens.ink} strokeWidth="2" />)}
       {now === null ? null : (
         <G>
-          <Path d={`M ${scale.railLeft} ${y(now) - 10} H ${scale.railRight + 1} L ${scale.railRight + 10} ${y(now)} L ${scale.railRight + 1} ${y(now) + 10} H ${scale.railLeft} z`} fill={tokens.ink} />
+          <Path d={`M ${scale.railLeft} ${y(now) - POINTER_HALF} H ${scale.railRight + 1} L ${scale.railRight + 10} ${y(now)} L ${scale.railRight + 1} ${y(now) + POINTER_HALF} H ${scale.railLeft} z`} fill={tokens.ink} />
           <SvgText x={(scale.railLeft + scale.railRight) / 2 + 1} y={y(now) + 5} textAnchor="middle" fontSize="15" fontFamily="BarlowCondensed_600SemiBold" fill={tokens.lime}>{pressureNumber(now, units.pressure)}</SvgText>
         </G>
       )}

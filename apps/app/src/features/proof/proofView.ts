@@ -1,9 +1,8 @@
 import type { JobParts } from '@jumper/contract';
-import { faultRow, proveRepair, resolveCircuit, runBands, testRow, type Case, type Diagnosis, type Proof, type ProofReason, type RunBand, type StillThere } from '@jumper/core';
+import { faultRow, lowerFirst, proveRepair, resolveCircuit, runBands, testRow, type Case, type Diagnosis, type Proof, type ProofReason, type RunBand, type StillThere } from '@jumper/core';
 import { logHasHeat } from '../figure/figureView';
 import { shareText } from '../bench/suspects';
 import { pressureText, signedPressure, temperatureText, type Units } from '../units/units';
-import { lowerFirst } from '../units/words';
 import { workState } from '../work/workState';
 import { waitText } from '../work/workWords';
 

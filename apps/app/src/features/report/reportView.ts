@@ -1,11 +1,11 @@
 import { standingFacts, type JobParts } from '@jumper/contract';
-import { COMPLAINT_ROWS, cycleFeatures, faultRow, PART_KINDS, resolveCircuit, type Case, type Diagnosis, type FaultId, type Finding, type PressureLog } from '@jumper/core';
+import { COMPLAINT_ROWS, cycleFeatures, faultRow, lowerFirst, PART_KINDS, resolveCircuit, type Case, type Diagnosis, type FaultId, type Finding, type PressureLog } from '@jumper/core';
 import { findingText } from '../bench/findingText';
 import { REPAIR_TITLES } from '../bench/recordRows';
 import { faultStands, shareText } from '../bench/suspects';
 import { proofView, type ProofView } from '../proof/proofView';
 import { workState } from '../work/workState';
-import { longDay, lowerFirst, plain } from '../units/words';
+import { longDay, plain } from '../units/words';
 import { checkTitle, dayText, putBackText } from '../work/workWords';
 import { pressureText, temperatureText, type Units } from '../units/units';
 

@@ -1,5 +1,4 @@
 export const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
-export const lowerFirst = (s: string): string => s.charAt(0).toLowerCase() + s.slice(1);
 /** An id of the catalogue as words: `left-in-service` is "left in service". */
 export const plain = (id: string): string => id.replaceAll('-', ' ');
 

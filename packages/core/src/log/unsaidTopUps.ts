@@ -1,0 +1,40 @@
+import type { LogEvent, PressureLog } from './PressureLog';
+
+/** A rise counts from here on, bar, and from so many steps of the readings. */
+const LEAST_RISE_BAR = 0.25, LEAST_STEPS = 3;
+/** It is over within so long, s; what takes longer may be a hole. */
+const WITHIN_S = 900;
+/** Readings before and after over which it stands still, how still against the rise, and how still the flow, K. */
+const AROUND = 3, STILL_SHARE = 0.25, STILL_K = 3;
+/** With no temperatures, heat switched so near counts as its cause, s. */
+const NEAR_HEAT_S = 1800;
+
+/** Water let in by hand that nobody wrote down, in a log that a sensor wrote: the pressure steps up at once while nothing is heated, and stands still before and after. A hole lets in
+ *  water all the time and a feed keeps a level, so neither looks like that. Hand logs are left alone: whoever reads is there to see it.
+ *  @param stepBar to what the pressure was rounded */
+export function unsaidTopUps(log: PressureLog, stepBar: number): LogEvent[] {
+  if (log.source !== 'logger' && log.source !== 'csv') return [];
+  const { tS, pressureBar, flowC } = log.samples, events = log.events ?? [];
+  const read = tS.flatMap((_, i) => (pressureBar[i] === null || pressureBar[i] === undefined ? [] : [i]));
+  const p = (k: number) => pressureBar[read[Math.max(0, Math.min(read.length - 1, k))]!]!, t = (k: number) => tS[read[k]!]!;
+  const least = Math.max(LEAST_RISE_BAR, LEAST_STEPS * stepBar), found: LogEvent[] = [];
+  for (let k = 1; k < read.length; k++) {
+    // A filling that runs over two readings is one step.
+    let end = k;
+    if (end + 1 < read.length && p(end + 1) - p(end) > 0.5 * (p(end) - p(k - 1))) end++;
+    const rise = p(end) - p(k - 1);
+    if (rise < least || t(end) - t(k - 1) > WITHIN_S) continue;
+    const still = Math.abs(p(k - 1) - p(k - 1 - AROUND)) <= STILL_SHARE * rise && Math.abs(p(end + AROUND) - p(end)) <= STILL_SHARE * rise;
+    const told = events.some((e) => e.tS > t(k - 1) - WITHIN_S && e.tS <= t(end) + WITHIN_S && !e.kind.startsWith('heat-') && e.kind !== 'note');
+    if (still && !told && unheated(t(k - 1), t(end))) { found.push({ tS: t(end), kind: 'top-up' }); k = end; }
+  }
+  return found;
+
+  /** Whether the flow stood still from a little before to a little after; without temperatures, whether no heat was switched near. */
+  function unheated(fromS: number, toS: number): boolean {
+    if (!flowC?.some((c) => c !== null)) return events.some((e) => e.kind.startsWith('heat-')) && !events.some((e) => e.kind.startsWith('heat-') && Math.abs(e.tS - fromS) < NEAR_HEAT_S);
+    let coldest = Infinity, hottest = -Infinity;
+    tS.forEach((s, i) => { const c = flowC[i]; if (c !== null && c !== undefined && s >= fromS - WITHIN_S / 3 && s <= toS + WITHIN_S / 3) { coldest = Math.min(coldest, c); hottest = Math.max(hottest, c); } });
+    return hottest > -Infinity && hottest - coldest <= STILL_K;
+  }
+}
