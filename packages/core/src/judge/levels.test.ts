@@ -1,0 +1,54 @@
+import type { CircuitSheet } from '../circuit/CircuitSheet';
+import type { Case } from './Case';
+import { diagnose } from './diagnose';
+import type { FaultId } from './faults';
+
+// What counts as a fault by its level stands in the catalogue (`faults.ts`): 0.3 bar below the fill wanted, 0.5 above it.
+const SHEET: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 95, heatOutputKw: 24, staticHeadM: 4, maxFlowC: 70, reliefValve: { setBar: 3 }, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 }, gauge: { kind: 'dial', resolutionBar: 0.1 }, fill: { kind: 'manual-loop', mainsBar: 3.5 }, domesticHotWater: { kind: 'plate-exchanger' } };
+const FED: CircuitSheet = { ...SHEET, waterVolumeL: 180, vessel: { nominalVolumeL: 18, labelPrechargeBar: 0.83 }, reliefValve: { setBar: 2.07 }, fill: { kind: 'reducing-valve', setBar: 0.97, mainsBar: 4 }, domesticHotWater: { kind: 'indirect-coil' } };
+type Log = NonNullable<Case['logs']>[number];
+const watched = (pressureBar: number[], extra: Partial<Log> = {}): Log => ({ source: 'hand', samples: { tS: pressureBar.map((_, i) => 300 * i), pressureBar, flowC: pressureBar.map(() => 18) }, events: [], ...extra });
+const judge = (circuit: CircuitSheet, told: Partial<Case>) => diagnose({ format: 'jumper-case', version: 1, id: 'level', circuit, ...told });
+const share = (d: ReturnType<typeof judge>, ...faults: FaultId[]) => faults.reduce((s, f) => s + (d.marginals[f] ?? 0), 0);
+
+it('a circuit that stands still far below its fill is too low, whatever else may be behind it', () => {
+  const d = judge(SHEET, { logs: [watched([0.3, 0.3, 0.3, 0.3, 0.3, 0.3, 0.3])] });
+  expect(d.hypotheses[0]!.faults).toEqual(['fill-pressure-too-low']);
+  // At its fill nothing of the kind is said.
+  expect(share(judge(SHEET, { logs: [watched([1.1, 1.1, 1.1, 1.1, 1.1, 1.1, 1.1])] }), 'fill-pressure-too-low', 'fill-pressure-too-high')).toBeLessThan(0.1);
+});
+
+it('a fed circuit that stands still far below what its feed is set to gets no water', () => {
+  const d = judge(FED, { complaint: ['topped-up-often'], logs: [watched([0.3, 0.3, 0.3, 0.3, 0.3, 0.3])] });
+  expect(share(d, 'feed-starved', 'fill-pressure-too-low')).toBeGreaterThan(0.5);
+});
+
+it('a flat vessel in an overfilled circuit is both', () => {
+  const flat = { source: 'hand' as const, samples: { tS: [0, 120, 240, 360, 480, 600, 720], pressureBar: [2, 2.3, 2.7, 3, 2.9, 3, 2.9], flowC: [18, 32, 44, 53, 60, 65, 67] }, events: [{ tS: 0, kind: 'heat-on' as const }] };
+  const d = judge(SHEET, { logs: [flat], findings: [{ test: 'precharge', valueBar: 0, circuitBar: 0, drainOpen: true }, { test: 'second-gauge', firstGaugeBar: 2, valueBar: 2 }] });
+  expect(d.hypotheses[0]!.faults).toEqual(['fill-pressure-too-high', 'vessel-undercharged']);
+});
+
+it('a gauge is not taken to read so high that the water could not stand above it', () => {
+  // Jumps at once to 1.7 and stands there: charged to 1.7, or the gauge reads a bar too high on a circuit with none left.
+  const jump = (pressureBar: number[]): Log => ({ source: 'hand', samples: { tS: pressureBar.map((_, i) => 120 * i), pressureBar, flowC: [18, 32, 44, 53, 60, 65, 67] }, events: [{ tS: 0, kind: 'heat-on' }] });
+  const d = judge({ ...SHEET, staticHeadM: 7 }, { logs: [jump([0.9, 1.5, 1.75, 1.8, 1.8, 1.85, 1.9])] });
+  expect(share(d, 'vessel-overcharged')).toBeGreaterThan(share(d, 'gauge-misreading'));
+});
+
+it('a rise with neither a temperature nor a word of heat may have come cold', () => {
+  const rise = [1.2, 1.3, 1.4, 1.5, 1.6, 1.7, 1.8, 1.9], bare = { source: 'hand' as const, samples: { tS: rise.map((_, i) => 420 * i), pressureBar: rise } };
+  const unsaid = judge(SHEET, { logs: [bare] }), heated = judge(SHEET, { logs: [{ ...bare, events: [{ tS: 0, kind: 'heat-on' as const }] }] });
+  const inflow = (d: ReturnType<typeof judge>) => share(d, 'fill-loop-passing', 'dhw-plate-perforated');
+  expect(inflow(unsaid)).toBeGreaterThan(0.2);
+  expect(inflow(unsaid)).toBeGreaterThan(1.3 * inflow(heated));
+});
+
+it('a log of the time after the work that begins with the recharge is read from there on', () => {
+  const after: Log = { epoch: 'after-work', source: 'hand', samples: { tS: [0, 60, 180, 300, 420, 540, 660, 780], pressureBar: [0, 1.1, 1.15, 1.25, 1.35, 1.45, 1.5, 1.5], flowC: [18, 18, 32, 44, 53, 60, 65, 67] }, events: [{ tS: 30, kind: 'vessel-recharged' }, { tS: 60, kind: 'heat-on' }] };
+  const flat = watched([1, 1.3, 1.9, 2.6, 3], { samples: { tS: [0, 120, 240, 360, 480], pressureBar: [1, 1.3, 1.9, 2.6, 3], flowC: [18, 32, 44, 55, 62] }, events: [{ tS: 0, kind: 'heat-on' }] });
+  const d = judge(SHEET, { logs: [flat, after], repairs: [{ kind: 'vessel-recharged' }] });
+  expect(d.now!.predictions.map((p) => p.log)).toEqual([1]);
+  expect(d.now!.predictions[0]!.tS[0]).toBeGreaterThanOrEqual(30);
+  expect(d.now!.marginals['vessel-undercharged']!).toBeLessThan(0.5 * d.marginals['vessel-undercharged']!);
+});
