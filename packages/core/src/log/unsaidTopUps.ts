@@ -15,7 +15,10 @@ const NEAR_HEAT_S = 1800;
 export function unsaidTopUps(log: PressureLog, stepBar: number): LogEvent[] {
   if (log.source !== 'logger' && log.source !== 'csv') return [];
   const { tS, pressureBar, flowC } = log.samples, events = log.events ?? [];
-  const read = tS.flatMap((_, i) => (pressureBar[i] === null || pressureBar[i] === undefined ? [] : [i]));
+  // A month of seconds has millions of readings: one pass, and nothing made for each.
+  const read: number[] = [];
+  for (let i = 0; i < tS.length; i++) if (pressureBar[i] !== null && pressureBar[i] !== undefined) read.push(i);
+  const temperatures = flowC?.some((c) => c !== null) ?? false;
   const p = (k: number) => pressureBar[read[Math.max(0, Math.min(read.length - 1, k))]!]!, t = (k: number) => tS[read[k]!]!;
   const least = Math.max(LEAST_RISE_BAR, LEAST_STEPS * stepBar), found: LogEvent[] = [];
   for (let k = 1; k < read.length; k++) {
@@ -26,15 +29,18 @@ export function unsaidTopUps(log: PressureLog, stepBar: number): LogEvent[] {
     if (rise < least || t(end) - t(k - 1) > WITHIN_S) continue;
     const still = Math.abs(p(k - 1) - p(k - 1 - AROUND)) <= STILL_SHARE * rise && Math.abs(p(end + AROUND) - p(end)) <= STILL_SHARE * rise;
     const told = events.some((e) => e.tS > t(k - 1) - WITHIN_S && e.tS <= t(end) + WITHIN_S && !e.kind.startsWith('heat-') && e.kind !== 'note');
-    if (still && !told && unheated(t(k - 1), t(end))) { found.push({ tS: t(end), kind: 'top-up' }); k = end; }
+    if (still && !told && unheated(read[k - 1]!, read[end]!)) { found.push({ tS: t(end), kind: 'top-up' }); k = end; }
   }
   return found;
 
   /** Whether the flow stood still from a little before to a little after; without temperatures, whether no heat was switched near. */
-  function unheated(fromS: number, toS: number): boolean {
-    if (!flowC?.some((c) => c !== null)) return events.some((e) => e.kind.startsWith('heat-')) && !events.some((e) => e.kind.startsWith('heat-') && Math.abs(e.tS - fromS) < NEAR_HEAT_S);
+  function unheated(from: number, to: number): boolean {
+    const fromS = tS[from]!, toS = tS[to]!;
+    if (!temperatures) return events.some((e) => e.kind.startsWith('heat-')) && !events.some((e) => e.kind.startsWith('heat-') && Math.abs(e.tS - fromS) < NEAR_HEAT_S);
     let coldest = Infinity, hottest = -Infinity;
-    tS.forEach((s, i) => { const c = flowC[i]; if (c !== null && c !== undefined && s >= fromS - WITHIN_S / 3 && s <= toS + WITHIN_S / 3) { coldest = Math.min(coldest, c); hottest = Math.max(hottest, c); } });
+    let i = from;
+    while (i > 0 && tS[i - 1]! >= fromS - WITHIN_S / 3) i--;
+    for (; i < tS.length && tS[i]! <= toS + WITHIN_S / 3; i++) { const c = flowC![i]; if (c !== null && c !== undefined) { coldest = Math.min(coldest, c); hottest = Math.max(hottest, c); } }
     return hottest > -Infinity && hottest - coldest <= STILL_K;
   }
 }
