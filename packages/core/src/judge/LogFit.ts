@@ -55,6 +55,8 @@ const FITS_BETTER = 1;
 /** A finding so near to where the logs fit best is found by the draws round there, in its standard deviations. */
 const MISSED_SD = 1;
 
+/** What a mode went up to: its weight without its width. */
+const peakOf = (m: Mode): number => m.laplace + m.logDetL;
 const sameMode = (a: Mode, b: Mode): boolean => a.z.every((x, i) => Math.abs(x - b.z[i]!) < 0.15);
 
 /** The few that carry weight, heaviest first. */
@@ -143,7 +145,7 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
   return {
     misfit: squares / Math.max(1, points - SPENT_BY_FIT),
     trackLikelihoods: trackLikelihoods.slice(),
-    peak: modes[0]!.laplace + modes[0]!.logDetL,
+    peak: peakOf(modes[0]!),
     logEvidence: tracks.length ? trust * sampled + (1 - trust) * Math.min(sampled, logTotal(modes)) : 0,
     draws: draws.map((vector, i) => ({ v: vector, weight: weights[i]! / sum })),
     effective,
@@ -161,7 +163,7 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
   function followBestDraw(): void {
     if (!tracks.length) return;
     const k = targets.reduce((best, t, i) => (t > targets[best]! ? i : best), 0);
-    if (targets[k]! + (n / 2) * Math.log(2 * Math.PI) < modes[0]!.laplace + modes[0]!.logDetL + FITS_BETTER) return;
+    if (targets[k]! + (n / 2) * Math.log(2 * Math.PI) < peakOf(modes[0]!) + FITS_BETTER) return;
     const found = settle(byLogs, descend(byLogs, drawnAt[k]!, effort.iterations).at);
     if (!found || modes.some((m) => sameMode(m, found))) return;
     modes = heaviest([...modes, found]);

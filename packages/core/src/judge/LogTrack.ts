@@ -1,4 +1,4 @@
-import type { LogEvent, PressureLog } from '../log/PressureLog';
+import { isHeatSwitch, type LogEvent, type PressureLog } from '../log/PressureLog';
 import { keepPeaks } from '../log/keepPeaks';
 import { reduceLog, type ReducedLog } from '../log/reduceLog';
 import { unsaidTopUps } from '../log/unsaidTopUps';
@@ -70,7 +70,7 @@ function informativePoints(log: PressureLog, events: LogEvent[], circuit: Resolv
   if (n < 2) return null;
   const means = meanTemperatures(r, n, events, circuit);
   if (!bySensor(log) && means.source !== 'none') smoothIdle(r.tS, means.meanC, events);
-  const kept = long ? keepPeaks(r.gaugeBar.slice(0, n), DAY_SLICES) : [...Array(n).keys()];
+  const kept = long ? keepPeaks(r.gaugeBar, DAY_SLICES) : [...Array(n).keys()];
   const of = <T>(values: T[]) => kept.map((i) => values[i]!);
   return { r: { tS: of(r.tS), gaugeBar: of(r.gaugeBar), count: of(r.count), flowC: of(r.flowC), returnC: of(r.returnC) }, means: { meanC: of(means.meanC), source: means.source, on: means.on.length ? of(means.on) : [] } };
 }
@@ -93,7 +93,7 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
   const rangeBar = Math.max(...observed) - Math.min(...observed);
   const track: LogTrack = {
     n, tS: Float64Array.from(r.tS), gaugeBar: Float64Array.from(observed),
-    variance: new Float64Array(n), growth: new Float64Array(n), blind: means.source === 'none' ? blindHeatOf(means.on, circuit) : null, heatGuessed: means.source === 'none' && means.on.includes(1) && !events.some((e) => e.kind === 'heat-on' || e.kind === 'heat-off'), starts: new Uint8Array(n),
+    variance: new Float64Array(n), growth: new Float64Array(n), blind: means.source === 'none' ? blindHeatOf(means.on, circuit) : null, heatGuessed: means.source === 'none' && means.on.includes(1) && !events.some(isHeatSwitch), starts: new Uint8Array(n),
     fillOn: new Uint8Array(n).fill(1), coilOn: new Uint8Array(n).fill(1), boilerOn: new Uint8Array(n).fill(1), drawnL: new Float64Array(n),
     modelErrorBar: new Float64Array(n), warmth: new Float64Array(n), modelErrorS: Math.max(LEAST_ERROR_S, ERROR_SPAN_SHARE * (r.tS[n - 1]! - r.tS[0]!)), temperatureErrorK: new Float64Array(n), errorKept: new Float64Array(n), meanGaugeBar: observed.reduce((a, b) => a + b, 0) / n,
     temperatures: means.source, readErrorK: means.source === 'none' || !bySensor(log) ? 0 : READ_SENSOR_K, spanK: Math.max(...means.meanC) - Math.min(...means.meanC),
@@ -209,7 +209,7 @@ function meanTemperatures(r: { tS: number[]; gaugeBar: number[]; flowC: (number 
   if (flow && ret) return { meanC: flow.map((f, i) => clamp((f + ret[i]!) / 2)), source: 'flow-and-return', on: [] };
   const coldest = flow ? Math.min(...flow) : 0;
   if (flow) return { meanC: flow.map((f) => clamp(f - Math.min(HEATED.dropK / 2, (f - coldest) / 3))), source: 'flow', on: [] };
-  const switches = events.filter((e) => e.kind === 'heat-on' || e.kind === 'heat-off');
+  const switches = events.filter(isHeatSwitch);
   const gauge = r.gaugeBar.slice(0, n);
   const peak = gauge.reduce((best, p, i, all) => (p > all[best]! ? i : best), 0);
   // Nobody wrote down that it was heated: a clear rise says so, a steady gauge does not.
@@ -238,7 +238,7 @@ const IDLE_SCATTER_K = 2.5;
 /** While nothing is heated the water's mean goes in a straight line at most, whatever a hand reads off the pipes: a kelvin too much there would move a stiff
  *  circuit far. Only the stretch before the heat comes on, or all of a log in which it never does; left alone where the readings are no line. */
 function smoothIdle(tS: number[], meanC: number[], events: LogEvent[]): void {
-  const heat = events.filter((e) => e.kind === 'heat-on' || e.kind === 'heat-off');
+  const heat = events.filter(isHeatSwitch);
   if (heat[0]?.kind === 'heat-off') return;
   const untilS = heat[0] ? heat[0].tS - EVENT_OFF_S : Infinity;
   let n = 0;

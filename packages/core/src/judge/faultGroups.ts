@@ -6,3 +6,6 @@ export const LITTLE_GAS: FaultId[] = ['vessel-undercharged', 'vessel-diaphragm-f
 export const INFLOW: FaultId[] = ['fill-loop-passing', 'reducing-valve-creeping', 'fill-bypass-open', 'dhw-plate-perforated', 'dhw-coil-perforated'];
 /** Water going out. */
 export const OUTFLOW: FaultId[] = ['circuit-leak', 'boiler-exchanger-leak', 'relief-valve-passing', 'air-vent-faulty'];
+
+/** Whether a set holds any of these faults. */
+export const has = (faults: readonly FaultId[], ...ids: readonly FaultId[]): boolean => ids.some((id) => faults.includes(id));

@@ -1,5 +1,5 @@
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
-import { INFLOW, LITTLE_GAS, OUTFLOW } from './faultGroups';
+import { has, INFLOW, LITTLE_GAS, OUTFLOW } from './faultGroups';
 import type { FaultId } from './faults';
 import type { Finding } from './Finding';
 import { changeOver, chargeOf, curveOf, expectedNumber, NO_FEED_BAR, readingSd, waterBehind } from './findingNumbers';
@@ -52,7 +52,6 @@ export const notShown = (v: Float64Array): number => (v[SLOT.offset]! > 0.3 || v
 const SLIP_DENSITY = 0.3;
 /** What is printed is seldom misread, and a jug that stayed dry is seldom taken for a full one. */
 const PLAIN_TO_SEE: ReadonlySet<string> = new Set(['relief-marking', 'discharge-catch']), PLAIN_SLIP = 0.004;
-const has = (faults: readonly FaultId[], ...ids: FaultId[]) => ids.some((id) => faults.includes(id));
 
 /** Pressing an undercharged vessel's valve: what is left decides between air and nothing. */
 export function pressOfUndercharged(v: Float64Array, c: ResolvedCircuit): { air: number; nothing: number; water: number } {

@@ -110,8 +110,9 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const settled = lent || held ? judgeWith(thorough.fitOf, which, CAREFULLY, 1) : careful;
   // What looks the same in the logs as something that was judged with care is given the same care: nothing is fitted for it.
   const isKnown = ({ faults }: JudgedSet) => { const model = logModelOf(faults), other = otherWayOf(model); return thorough.knows(model) && (other === null || thorough.knows(other.model)); };
-  const alike = judgeWith(thorough.fitOf, rest.filter(isKnown).map((s) => ({ faults: s.faults, weight: s.prior })), 1, 1);
-  return { sets: withProbabilities([...settled, ...alike, ...rest.filter((s) => !isKnown(s))]), circuit, seen, tracks, logs, trackLog };
+  const known = new Set(rest.filter(isKnown));
+  const alike = judgeWith(thorough.fitOf, [...known].map((s) => ({ faults: s.faults, weight: s.prior })), 1, 1);
+  return { sets: withProbabilities([...settled, ...alike, ...rest.filter((s) => !known.has(s))]), circuit, seen, tracks, logs, trackLog };
 }
 
 /** A log that begins warmer than this says nothing of the cold pressure. */

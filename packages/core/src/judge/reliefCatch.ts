@@ -1,5 +1,5 @@
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
-import { INFLOW, LITTLE_GAS } from './faultGroups';
+import { has, INFLOW, LITTLE_GAS } from './faultGroups';
 import type { FaultId } from './faults';
 import type { Finding } from './Finding';
 import { SLOT } from './kernel';
@@ -18,8 +18,6 @@ const SITS_TIGHT = 0.12;
 const LIFTS = 0.68, SHUT = 0.01, GAP_BAR = 0.27;
 /** The same far below, cold, where water comes in: it may have crept up since. */
 const CREPT_UP = 0.05;
-
-const has = (faults: readonly FaultId[], ...ids: FaultId[]) => ids.some((id) => faults.includes(id));
 
 /** What was caught, as a rate; null where the finding carries none. */
 export function caughtLPerH(f: Finding): number | null {

@@ -13,6 +13,9 @@ export interface LogEvent {
   text?: string;
 }
 
+/** The heat was put on or off. */
+export const isHeatSwitch = (e: LogEvent): boolean => e.kind === 'heat-on' || e.kind === 'heat-off';
+
 export interface PressureLog {
   startedAt?: string;
   source?: 'hand' | 'logger' | 'csv' | 'camera';

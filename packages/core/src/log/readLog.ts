@@ -1,5 +1,5 @@
 import { cleanLog, type LogRepair } from './cleanLog';
-import type { LogEvent, PressureLog } from './PressureLog';
+import { isHeatSwitch, type LogEvent, type PressureLog } from './PressureLog';
 import { reduceLog, type ReducedLog } from './reduceLog';
 
 /** A value read off a log and how sure it is: its standard deviation, in its own unit. */
@@ -90,7 +90,7 @@ interface State { kind: Heat; sureness: number }
 
 /** What each block belongs to. */
 function statesOf(r: ReducedLog, warm: Warmth | null, events: LogEvent[]): State[] {
-  const switches = events.filter((e) => e.kind === 'heat-on' || e.kind === 'heat-off');
+  const switches = events.filter(isHeatSwitch);
   const warmed = warm !== null && warm.hottestC - warm.coldestC >= LEAST_WARMING_K;
   let at = 0, on: boolean | null = switches.length ? switches[0]!.kind === 'heat-off' : null;
   let behind = 0, ahead = 0;

@@ -1,4 +1,4 @@
-import type { LogEvent, PressureLog } from './PressureLog';
+import { isHeatSwitch, type LogEvent, type PressureLog } from './PressureLog';
 
 /** A rise counts from here on, bar, and from so many steps of the readings. */
 const LEAST_RISE_BAR = 0.25, LEAST_STEPS = 3;
@@ -28,7 +28,7 @@ export function unsaidTopUps(log: PressureLog, stepBar: number): LogEvent[] {
     const rise = p(end) - p(k - 1);
     if (rise < least || t(end) - t(k - 1) > WITHIN_S) continue;
     const still = Math.abs(p(k - 1) - p(k - 1 - AROUND)) <= STILL_SHARE * rise && Math.abs(p(end + AROUND) - p(end)) <= STILL_SHARE * rise;
-    const told = events.some((e) => e.tS > t(k - 1) - WITHIN_S && e.tS <= t(end) + WITHIN_S && !e.kind.startsWith('heat-') && e.kind !== 'note');
+    const told = events.some((e) => e.tS > t(k - 1) - WITHIN_S && e.tS <= t(end) + WITHIN_S && !isHeatSwitch(e) && e.kind !== 'note');
     if (still && !told && unheated(read[k - 1]!, read[end]!)) { found.push({ tS: t(end), kind: 'top-up' }); k = end; }
   }
   return found;
@@ -36,7 +36,7 @@ export function unsaidTopUps(log: PressureLog, stepBar: number): LogEvent[] {
   /** Whether the flow stood still from a little before to a little after; without temperatures, whether no heat was switched near. */
   function unheated(from: number, to: number): boolean {
     const fromS = tS[from]!, toS = tS[to]!;
-    if (!temperatures) return events.some((e) => e.kind.startsWith('heat-')) && !events.some((e) => e.kind.startsWith('heat-') && Math.abs(e.tS - fromS) < NEAR_HEAT_S);
+    if (!temperatures) return events.some(isHeatSwitch) && !events.some((e) => isHeatSwitch(e) && Math.abs(e.tS - fromS) < NEAR_HEAT_S);
     let coldest = Infinity, hottest = -Infinity;
     let i = from;
     while (i > 0 && tS[i - 1]! >= fromS - WITHIN_S / 3) i--;
