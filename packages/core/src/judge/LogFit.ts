@@ -35,6 +35,8 @@ export const THOROUGH: Effort = { starts: 5, scouts: 60, kept: 4, iterations: 12
 export const QUICK: Effort = { starts: 2, scouts: 30, kept: 1, iterations: 8, draws: 60, moreRounds: 0 };
 /** Only from what is lent. */
 export const LENT: Effort = { ...THOROUGH, starts: 0, scouts: 0 };
+/** The noise's size is never known worse than this curvature says. */
+const LEAST_BEND = 0.5;
 /** What the fit itself takes off the residuals, points. */
 const SPENT_BY_FIT = 3;
 /** Share of the draws that go into the first lot, and of the later proposals that the adapted part takes. */
@@ -74,7 +76,7 @@ interface Target { rows: number; residuals: (z: Float64Array, out: Float64Array)
  *  @param hints where findings say to look as well: standard deviations between a finding's number and what the parameters make of it. They only say where to
  *  draw; the draws are weighted by the logs alone, and findings weigh them afterwards */
 export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBar: number, seed: number, effort: Effort = THOROUGH, borrowed: readonly Float64Array[] = [], hints: readonly Hint[] = []): LogFit {
-  const n = space.free.length;
+  const n = space.free.length, doubtAt = space.free.findIndex((p) => p.slot === SLOT.doubt);
   const points = tracks.reduce((s, t) => s + t.n, 0);
   const v = space.fixed.slice();
   const buffers = tracks.map((t) => new Float64Array(t.n)), perKelvin = tracks.map((t) => new Float64Array(t.n)), held = tracks.map((t) => new Float64Array(t.n));
@@ -116,7 +118,9 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
   const hinted = missedByHints() ? findModes(byHintsToo, [...modes.map((m) => m.z), ...spread(startingPoints(space, n), HINTED_STARTS)]) : [];
 
   const byModes = (): ProposalPart[] => [...sharedOut(modes, hinted.length ? 1 - HINTED_SHARE : 1), ...sharedOut(hinted, HINTED_SHARE)];
-  let parts = byModes(), basic = parts.length;
+  // What the next lot is drawn from, and all that was drawn from so far by how many draws each part was given: no draw may be held for rarer than it was.
+  let next = byModes();
+  const drawnFrom: ProposalPart[] = [];
   const z = new Float64Array(n), d = new Float64Array(n);
   const targets: number[] = [], drawnAt: Float64Array[] = [], draws: Float64Array[] = [];
   // A first lot round the modes shows where the weight really lies; the rest is drawn round its own mean and spread as well.
@@ -167,26 +171,30 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
     const found = settle(byLogs, descend(byLogs, drawnAt[k]!, effort.iterations).at);
     if (!found || modes.some((m) => sameMode(m, found))) return;
     modes = heaviest([...modes, found]);
-    parts = byModes();
-    basic = parts.length;
   }
 
-  /** Puts a proposal round what the draws so far say beside those round the modes; an earlier one gives way. */
+  /** The next lot is drawn round what the draws so far say, beside the modes. */
   function adapt(weights: number[]): void {
+    next = byModes();
     const part = adaptedPart(drawnAt, weights, n);
     if (!part) return;
-    parts.length = basic;
-    const kept = parts.reduce((sum, p) => sum + p.share, 0);
-    for (const p of parts) p.share *= (1 - ADAPTED_SHARE) / kept;
-    parts.push({ ...part, share: ADAPTED_SHARE });
+    for (const p of next) p.share *= 1 - ADAPTED_SHARE;
+    next.push({ ...part, share: ADAPTED_SHARE });
   }
 
   /** Draws from the present mixture of wide-tailed proposals. */
   function sample(count: number): void {
+    const before = drawnAt.length, share = count / (before + count);
+    for (const p of drawnFrom) p.share *= 1 - share;
+    for (const p of next) {
+      const known = drawnFrom.find((q) => q.l === p.l && q.z === p.z);
+      if (known) known.share += share * p.share;
+      else drawnFrom.push({ ...p, share: share * p.share });
+    }
     for (let k = 0; k < count; k++) {
       let pick = random.uniform(), at = 0;
-      while (at < parts.length - 1 && pick > parts[at]!.share) pick -= parts[at++]!.share;
-      const part = parts[at]!;
+      while (at < next.length - 1 && pick > next[at]!.share) pick -= next[at++]!.share;
+      const part = next[at]!;
       for (let i = 0; i < n; i++) d[i] = random.normal();
       let chi = 0;
       for (let i = 0; i < TAIL; i++) { const g = random.normal(); chi += g * g; }
@@ -200,9 +208,9 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
     }
   }
 
-  /** Weights of the draws so far under the present mixture, relative to the largest, whose logarithm is `most`. */
+  /** Weights of the draws so far under all that was drawn from, relative to the largest, whose logarithm is `most`. */
   function relativeWeights(): { most: number; weights: number[] } {
-    const logs = drawnAt.map((at, i) => targets[i]! - logMixture(parts, at, n));
+    const logs = drawnAt.map((at, i) => targets[i]! - logMixture(drawnFrom, at, n));
     const most = Math.max(...logs);
     return { most, weights: logs.map((w) => Math.exp(w - most)) };
   }
@@ -259,15 +267,44 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
           for (let i = 0; i < n; i++) { let s = 0; for (let k = 0; k < rows; k++) s -= jac[i * rows + k]! * r0[k]!; step[i] = s; }
           forwardSolve(l, step, n);
           backSolve(l, step, n);
+          if (doubtAt >= 0) step[doubtAt] = 0;
           const trial = at.map((x, i) => Math.max(-4, Math.min(4, x + Math.max(-1.5, Math.min(1.5, step[i]!)))));
           const h = residuals(trial, r1) + logDet;
           if (h < value) { gain = value - h; at = trial; value = h; [r0, r1] = [r1, r0]; moved = true; damping = Math.max(1e-6, damping / 5); }
         }
         if (!moved) damping *= 6;
       }
+      gain += settleDoubt();
+      moved ||= gain > 0;
       if (!moved || gain < 3e-3) break;
     }
     return { at, value };
+
+    /** How large the noise is has no slope in the residuals: it is moved by itself, by a parabola through three values. Returns what is gained. */
+    function settleDoubt(): number {
+      if (doubtAt < 0 || rows <= n) return 0;
+      const { slope, bend } = alongDoubt(residuals, at, value, r1);
+      const step = bend > 0 ? Math.max(-1, Math.min(1, -slope / bend)) : -Math.sign(slope);
+      const trial = at.slice();
+      trial[doubtAt] = Math.max(-4, Math.min(4, at[doubtAt]! + step));
+      const h = residuals(trial, r1) + logDet;
+      if (h >= value) return 0;
+      const gained = value - h;
+      at = trial; value = h;
+      [r0, r1] = [r1, r0];
+      return gained;
+    }
+  }
+
+  /** First and second derivative of the whole target along the noise's size. */
+  function alongDoubt(residuals: Target['residuals'], at: Float64Array, value: number, out: Float64Array): { slope: number; bend: number } {
+    const keep = at[doubtAt]!, step = 0.2;
+    at[doubtAt] = keep + step;
+    const up = residuals(at, out) + logDet;
+    at[doubtAt] = keep - step;
+    const down = residuals(at, out) + logDet;
+    at[doubtAt] = keep;
+    return { slope: (up - down) / (2 * step), bend: (up - 2 * value + down) / (step * step) };
   }
 
   /** The mode's curvature and Laplace's estimate of its weight. */
@@ -276,11 +313,16 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
     const half = residuals(at, r0);
     jacobian(residuals, at, r0, r1, jac, rows);
     gram(jac, normal, rows);
+    const valued = half + logDet;
+    if (doubtAt >= 0) {
+      for (let i = 0; i < n; i++) normal[doubtAt * n + i] = normal[i * n + doubtAt] = 0;
+      normal[doubtAt * n + doubtAt] = Math.max(LEAST_BEND, alongDoubt(residuals, at, valued, r1).bend);
+    }
     const l = cholesky(normal, n);
     if (!l) return null;
     let logDetL = 0;
     for (let i = 0; i < n; i++) logDetL += Math.log(l[i * n + i]!);
-    return { z: at, l, logDetL, laplace: -half - logDet - logDetL };
+    return { z: at, l, logDetL, laplace: -valued - logDetL };
   }
 
   function jacobian(residuals: Target['residuals'], at: Float64Array, r0: Float64Array, r1: Float64Array, jac: Float64Array, rows: number) {

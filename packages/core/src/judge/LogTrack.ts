@@ -116,7 +116,7 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
   let began = track.gaugeBar[0]!;
   for (let i = 0; i < n; i++) {
     track.warmth[i] = Math.sqrt((means.meanC[i]! - coldestC) / spanC);
-    track.temperatureErrorK[i] = IDLE_ERROR_K + (means.source === 'none' ? WARM_ERROR_BLIND_K * track.warmth[i]! + EVENT_ERROR_S * paceAt(i) : WARM_ERROR_K * track.warmth[i]! + (bySensor(log) ? 0 : HAND_LATE_S * paceAt(i)));
+    track.temperatureErrorK[i] = IDLE_ERROR_K + (means.source === 'none' ? WARM_ERROR_BLIND_K * track.warmth[i]! + EVENT_ERROR_S * paceAt(i) : WARM_ERROR_K * track.warmth[i]! + (bySensor(log) ? SENSOR_LATE_S : HAND_LATE_S) * paceAt(i));
     track.errorKept[i] = i === 0 ? 0 : Math.exp(-(track.tS[i]! - track.tS[i - 1]!) / track.modelErrorS);
     if (track.starts[i]) began = track.gaugeBar[i]!;
     const warmBar = (means.source === 'none' || !bySensor(log) ? WARM_ERROR_ROUGH : WARM_ERROR) * rangeBar * track.warmth[i]!;
@@ -174,8 +174,8 @@ const MOVED_ERROR = 0.05;
 const IDLE_ERROR_K = 0.03, WARM_ERROR_K = 0.6, WARM_ERROR_BLIND_K = 1;
 /** Where temperatures are worked out from the switching of the heat, an error in its time moves them while they move. Times are noted to about a minute. */
 const EVENT_ERROR_S = 30;
-/** A hand does not read gauge and thermometer at one moment. */
-const HAND_LATE_S = 12;
+/** A hand does not read gauge and thermometer at one moment, and sensors follow what they touch each at its own pace. */
+const HAND_LATE_S = 12, SENSOR_LATE_S = 8;
 /** Error of one temperature of a logger's, K: what comes and goes from sample to sample. A hand's is slower than that, and stands in the doubt about the mean. */
 const READ_SENSOR_K = 0.15;
 

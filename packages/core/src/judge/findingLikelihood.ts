@@ -7,7 +7,7 @@ import { SLOT } from './kernel';
 import { NOTHING_LOGGED, type Logged } from './Logged';
 import { normalCdf, normalPdf } from './normal';
 import { drippingWater, drippingWaterShare, numberDensity } from './numberTable';
-import { outcomeShares } from './outcomeTable';
+import { OUTCOME_TABLES, outcomeShares } from './outcomeTable';
 import { catchLikelihood, nearLift } from './reliefCatch';
 import { waterCurve, type WaterCurve } from './waterCurve';
 
@@ -24,19 +24,30 @@ export function findingLikelihood(f: Finding, faults: readonly FaultId[], v: Flo
   const shares = outcomeShares(f.test, faults);
   const reachedBar = logged.peakGaugeBar ?? (drippingWater(f) === 'cold' ? logged.topGaugeBar : null);
   if (f.test === 'discharge-pipe' && shares && reachedBar !== null) return (dischargeShares(shares, faults, reachedBar, c)[f.outcome] ?? 1) * drippingWaterShare(f, faults);
+  if (f.test === 'relief-reseat' && shares && logged.topGaugeBar !== null) return reseatShares(shares, faults, logged.topGaugeBar, c)[f.outcome] ?? 1;
   return (shares?.[f.outcome] ?? 1) * drippingWaterShare(f, faults);
 }
+
+/** Faults by which a relief drips wherever the pressure stands, or by which nobody knows where it stood. */
+const DRIPS_ANYWHERE: FaultId[] = ['relief-valve-passing', 'relief-valve-lifts-early', 'gauge-misreading'];
 
 /** A relief with a sound seat drips less and less often the farther below its lift the logged pressure stayed, whatever else is wrong; what it lifted before may still show. */
 const LIFTS_AT = 0.98, DRIPS_BELOW = 0.1;
 
 /** Outcomes at the discharge pipe, given how high the pressure went while it was logged. */
 function dischargeShares(shares: Record<string, number>, faults: readonly FaultId[], peakGaugeBar: number, c: ResolvedCircuit): Record<string, number> {
-  if (has(faults, 'relief-valve-passing', 'relief-valve-lifts-early', 'gauge-misreading')) return shares;
+  if (has(faults, ...DRIPS_ANYWHERE)) return shares;
   const near = nearLift(LIFTS_AT * c.reliefSetGaugeBar - peakGaugeBar), left = DRIPS_BELOW + (1 - DRIPS_BELOW) * near;
   const dripping = (shares.dripping ?? 0) * left, running = (shares.running ?? 0) * left;
   const moved = (shares.dripping ?? 0) + (shares.running ?? 0) - dripping - running;
   return { ...shares, dripping, running, stained: (shares.stained ?? 0) + 0.6 * moved, dry: (shares.dry ?? 0) + 0.4 * moved };
+}
+
+/** Outcomes of trying a relief by hand: only a pressure near its lift holds one with a sound seat open; farther below it closes like any other. */
+function reseatShares(shares: Record<string, number>, faults: readonly FaultId[], topGaugeBar: number, c: ResolvedCircuit): Record<string, number> {
+  if (has(faults, ...DRIPS_ANYWHERE)) return shares;
+  const near = nearLift(LIFTS_AT * c.reliefSetGaugeBar - topGaugeBar), sound = OUTCOME_TABLES['relief-reseat']!.base;
+  return Object.fromEntries(Object.entries(shares).map(([outcome, share]) => [outcome, near * share + (1 - near) * sound[outcome]!]));
 }
 
 /** Whether a finding's likelihood hangs on the circuit's parameters, or only on which faults there are: then one draw will do for all. */
@@ -46,7 +57,7 @@ export function hangsOnDraw(f: Finding, faults: readonly FaultId[]): boolean {
 }
 
 /** How often a drained boiler does not report low pressure: a sensor that over-reads, or stands where it got stuck, mostly does not. Common practice. */
-export const notShown = (v: Float64Array): number => (v[SLOT.offset]! > 0.3 || v[SLOT.stuck]! > 0.5 ? 0.7 : 0.05);
+const notShown = (v: Float64Array): number => (v[SLOT.offset]! > 0.3 || v[SLOT.stuck]! > 0.5 ? 0.7 : 0.05);
 
 /** Density of a slip: any number over about three bars (or litres) alike. */
 const SLIP_DENSITY = 0.3;
@@ -54,7 +65,7 @@ const SLIP_DENSITY = 0.3;
 const PLAIN_TO_SEE: ReadonlySet<string> = new Set(['relief-marking', 'discharge-catch']), PLAIN_SLIP = 0.004;
 
 /** Pressing an undercharged vessel's valve: what is left decides between air and nothing. */
-export function pressOfUndercharged(v: Float64Array, c: ResolvedCircuit): { air: number; nothing: number; water: number } {
+function pressOfUndercharged(v: Float64Array, c: ResolvedCircuit): { air: number; nothing: number; water: number } {
   const nothing = 0.9 / (1 + Math.exp(((chargeOf(v, c) ?? 0) + 0.15) / 0.2));
   return { air: 0.97 * (0.98 - nothing), nothing: 0.97 * (nothing + 0.02), water: 0.03 };
 }
@@ -151,7 +162,7 @@ export function coldLevelDensity(gaugeBar: number, faults: readonly FaultId[], c
   const level = others.filter((f) => LEVEL_FAULTS.has(f));
   const density = (atGaugeBar: number) => {
     const deciding = level.length ? level : others.length ? others : (['none'] as FaultId[]);
-    return deciding.reduce((sum, f) => sum + (f === 'reducing-valve-set-high' && feedHoldsBar !== null ? normalPdf(atGaugeBar, feedHoldsBar, BY_FEED_SD) : coldLevelOf(atGaugeBar, f, c)), 0) / deciding.length;
+    return deciding.reduce((sum, f) => sum + (f === 'reducing-valve-set-high' && feedHoldsBar !== null ? normalPdf(atGaugeBar, feedHoldsBar + HELD_ABOVE_BAR, Math.hypot(HELD_SD, 0.4 * c.gaugeStepBar)) : coldLevelOf(atGaugeBar, f, c)), 0) / deciding.length;
   };
   // Whoever fills by a lying gauge fills to what it shows; a feed fills to what is there. Half and half where a hand fills.
   const filledByIt = c.fedByItself ? 0.2 : 0.5;
@@ -174,6 +185,8 @@ const HEAD_SHARE = 0.6, HEAD_SD_BAR = 0.12;
 const LEVEL_FAULTS: ReadonlySet<FaultId> = new Set(['fill-pressure-too-low', 'fill-pressure-too-high', 'feed-starved', 'pressurisation-unit-fault', 'reducing-valve-set-high']);
 /** Spread of a cold pressure that was set by hand, and of one that a feed holds. Common practice. */
 const BY_HAND_SD = 0.22, BY_FEED_SD = 0.14;
+/** A feed that holds a pressure holds it from below: the circuit stands at it or a little above. Common practice. */
+const HELD_ABOVE_BAR = 0.04, HELD_SD = 0.06;
 
 function coldLevelOf(p: number, fault: FaultId, c: ResolvedCircuit): number {
   const fill = c.fillGaugeBar;
@@ -190,7 +203,7 @@ function coldLevelOf(p: number, fault: FaultId, c: ResolvedCircuit): number {
       return 0.55 * near + 0.45 * flat(0, fill);
     case 'vessel-undercharged': case 'vessel-diaphragm-failed': case 'vessel-connection-blocked': case 'vessel-isolated': case 'vessel-undersized':
       // Topped up to where it should be, or fallen since.
-      return c.fedByItself ? 0.86 * near + 0.09 * flat(0.1, fill) + 0.05 * flat(fill, fill + 0.8) : 0.85 * normalPdf(p, fill + 0.05, 1.3 * sd) + 0.15 * flat(0.2, fill);
+      return c.fedByItself ? 0.88 * near + 0.09 * flat(0.1, fill) + 0.03 * flat(fill, fill + 0.8) : 0.85 * normalPdf(p, fill + 0.05, 1.3 * sd) + 0.15 * flat(0.2, fill);
     default: return near;
   }
 }

@@ -51,6 +51,7 @@ export interface Judged {
   logs: PressureLog[];
   /** The log that each track was laid out from: its place in `logs`. */
   trackLog: number[];
+  logged: Logged;
 }
 
 /** Bayes over fault sets: prior × probability of the logs (by simulation, parameters integrated out) × probability of each finding, the
@@ -98,7 +99,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const fitter = (effort: Effort) => (before = fitterOf(evidence.circuit, seen, tracks, hints, effort, before?.looked() ?? new Map()));
   // Every set is screened; those that may matter are judged again with care. With no log there is nothing to fit.
   const first = judgeWith(fitter(tracks.length ? QUICK : THOROUGH).fitOf, priors, 0, SCREENED);
-  if (!tracks.length) return { sets: withProbabilities(first), circuit, seen, tracks, logs, trackLog };
+  if (!tracks.length) return { sets: withProbabilities(first), circuit, seen, tracks, logs, trackLog, logged };
   const misfit = Math.min(MOST_MISFIT, ...first.map((s) => s.fit.misfit)), misjudged = misfit > BEARABLE_MISFIT;
   if (misjudged) tracks.forEach((t) => allowForMisfit(t, misfit));
   const screened = withProbabilities(misjudged ? judgeWith(fitter(QUICK).fitOf, priors, SCREENED, 2 * SCREENED) : first);
@@ -112,7 +113,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const isKnown = ({ faults }: JudgedSet) => { const model = logModelOf(faults), other = otherWayOf(model); return thorough.knows(model) && (other === null || thorough.knows(other.model)); };
   const known = new Set(rest.filter(isKnown));
   const alike = judgeWith(thorough.fitOf, [...known].map((s) => ({ faults: s.faults, weight: s.prior })), 1, 1);
-  return { sets: withProbabilities([...settled, ...alike, ...rest.filter((s) => !known.has(s))]), circuit, seen, tracks, logs, trackLog };
+  return { sets: withProbabilities([...settled, ...alike, ...rest.filter((s) => !known.has(s))]), circuit, seen, tracks, logs, trackLog, logged };
 }
 
 /** A log that begins warmer than this says nothing of the cold pressure. */
@@ -156,9 +157,9 @@ function softened(logEvidence: number, best: number): number {
 
 /** Many sets differ in what no evidence touches, and together take more than is theirs: with something measured the answer is sharpened by this
  *  power. Fixed by the evaluation, where answers held for 40 % were right in 60 %. */
-const SHARPEN = 1.8;
+const SHARPEN = 2.1;
 /** What somebody went and looked at counts for more than what a log shows by the way: the tables of outcomes are careful. Fixed like the above, on pairs of faults. */
-const FINDINGS_COUNT = 1.3;
+const FINDINGS_COUNT = 1.5;
 /** Share of the answer that stays flat whatever the evidence says: the sheet may be wrong, or the plant one that no model here knows. */
 const DOUBT = 0.06, DOUBT_POWER = 0.35;
 

@@ -3,10 +3,12 @@ import type { LogTrack } from './LogTrack';
 import { waterCurve } from './waterCurve';
 
 /** Places in the kernel's parameter vector; the starting pressures of a track's stretches follow from START on. */
-export const SLOT = { gas: 0, vesselL: 1, contentL: 2, share: 3, lagS: 4, stretch: 5, air: 6, inFill: 7, inCoil: 8, outCircuit: 9, outBoiler: 10, lift: 11, offset: 12, feedHolds: 13, stuck: 14, mains: 15, cap: 16, heatTempo: 17, coolTempo: 18, blowsAt: 19, start: 20 } as const;
+export const SLOT = { gas: 0, vesselL: 1, contentL: 2, share: 3, lagS: 4, stretch: 5, air: 6, inFill: 7, inCoil: 8, outCircuit: 9, outBoiler: 10, lift: 11, offset: 12, feedHolds: 13, stuck: 14, mains: 15, cap: 16, heatTempo: 17, coolTempo: 18, doubt: 19, seat: 20, blowsLPerS: 21, start: 22 } as const;
 
 const LONGEST_STEP_S = 60;
 const MOST_STEPS = 6;
+/** Where in its saw a relief stands that has lifted more than once, as a share of the saw's height. */
+const SAW_DOUBT = 0.3;
 /** Growth of water for a kelvin at about 45 °C. */
 const GROWTH_PER_K = 4e-4;
 /** The relief and the gauge's foot keep even the stiffest circuit within its range. */
@@ -26,10 +28,10 @@ let scratch = new Float64Array(256);
 export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: number, out: Float64Array, perKelvin: Float64Array): void {
   const gas = v[0]!, vesselL = v[1]!, content = v[2]! * v[3]!, lagS = v[4]!, s = v[5]!, air = v[6]!;
   const lift = v[11]! + atmosphericBar, feed = v[13]! + atmosphericBar, mains = v[15]! + atmosphericBar;
-  const stuck = v[14]!, blowsAt = v[19]!;
+  const stuck = v[14]!, doubt = v[19]!, seat = v[20]! * v[11]! + atmosphericBar;
   const { emptyBelowBar: emptyBelow, fullAboveBar: fullAbove, excessAt, pressureAt } = waterCurve(gas, vesselL, v[16]!, s, air);
   const growth = track.blind ? blindGrowthOf(track, track.blind, v) : track.growth;
-  let held = false, keepS = -1, keep = 1;
+  let open = false, blows = false, lifts = 0, keepS = -1, keep = 1;
   let stretch = 0, lagged = growth[0]!, water = 0, P = 1, first = 0;
   for (let i = 0; i < track.n; i++) {
     const target = growth[i]!;
@@ -52,13 +54,25 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
         if (into > 0 && mains > P) water += into * Math.sqrt(mains - P) * hours;
         if (leak > 0 && P > atmosphericBar) water -= leak * Math.sqrt(P - atmosphericBar) * hours;
         P = pressureAt(water + content * lagged);
-        held = false;
-        if (P > lift) { P = lift; water = excessAt(P) - content * lagged; held = true; }
+        const opens = P > lift && !open;
+        if (opens) { open = true; lifts++; }
+        blows = open;
+        if (open) {
+          const shut = excessAt(seat) - content * lagged;
+          water -= v[21]! * dt;
+          if (water <= shut) {
+            // It opens and shuts within a step again and again: somewhere between.
+            water = opens && lifts > 1 ? excessAt(0.5 * (seat + lift)) - content * lagged : shut;
+            open = false;
+          }
+          P = pressureAt(water + content * lagged);
+        }
         if (P < feed && track.fillOn[i]) { P = feed; water = excessAt(P) - content * lagged; }
       }
     }
     if (track.starts[i]) {
       P = Math.max(0.05, v[SLOT.start + stretch++]! - v[12]! + atmosphericBar);
+      open = false;
       water = excessAt(P) - content * lagged;
       if (i === 0 || stretch === 1) first = P;
     }
@@ -66,13 +80,13 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
       water -= track.drawnL[i]!;
       P = pressureAt(water + content * lagged);
     }
-    const now = held ? blowsAt * P : P;
-    const shown = stuck > 0 ? first + (1 - stuck) * (now - first) : now;
+    const shown = stuck > 0 ? first + (1 - stuck) * (P - first) : P;
     const gauge = shown - atmosphericBar + v[12]!;
     out[i] = gauge > 0 ? gauge : 0;
     const inPlay = P > emptyBelow && P < fullAbove ? gas + air : air;
     const bend = (content * GROWTH_PER_K * (1 - stuck)) / (s + inPlay / (P * P));
-    // What a relief holds does not follow the temperature; a feed holds only from below.
-    perKelvin[i] = gauge > 0 && !held ? (bend < MOST_BAR_PER_K ? bend : MOST_BAR_PER_K) : 0;
+    // What a relief holds does not follow the temperature, and near the gauge's foot it cannot fall much farther.
+    perKelvin[i] = gauge > 0 && !blows ? doubt * Math.min(bend, MOST_BAR_PER_K, gauge) : 0;
+    if (lifts > 1 && gauge > 0) perKelvin[i] = Math.hypot(perKelvin[i]!, (SAW_DOUBT * (lift - seat)) / track.temperatureErrorK[i]!);
   }
 }

@@ -96,7 +96,7 @@ function outcomesOf(test: TestId, set: JudgedSet, judged: Judged): number[] | nu
     let times = 0;
     while (next <= cumulated && used < MOST_DRAWS) { times++; used++; next += 1 / MOST_DRAWS; }
     if (times === 0) continue;
-    const p = testOutcomes(test, set.faults, d.v, judged.seen, minutes);
+    const p = testOutcomes(test, set.faults, d.v, judged.seen, minutes, judged.logged);
     if (!p) return null;
     out ??= p.map(() => 0);
     p.forEach((x, i) => (out![i]! += times * x));

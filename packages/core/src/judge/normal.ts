@@ -12,3 +12,10 @@ export function normalPdf(x: number, mean: number, sd: number): number {
   const z = (x - mean) / sd;
   return Math.exp(-0.5 * z * z) / (sd * Math.sqrt(2 * Math.PI));
 }
+
+/** Inverse of the distribution function by halving, between −8 and 8. @param share 0 to 1 */
+export function normalQuantile(share: number): number {
+  let low = -8, high = 8;
+  for (let k = 0; k < 40; k++) { const mid = (low + high) / 2; if (normalCdf(mid) < share) low = mid; else high = mid; }
+  return (low + high) / 2;
+}

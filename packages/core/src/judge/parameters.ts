@@ -4,7 +4,7 @@ import { MOST_WATER_SHARE } from '../vessel/acceptedWater';
 import { SLOT } from './kernel';
 import type { LogModel } from './logModel';
 import type { LogTrack } from './LogTrack';
-import { normalCdf } from './normal';
+import { normalCdf, normalQuantile } from './normal';
 
 /** A free parameter: a standard normal number turned into a physical one. Priors that are not normal are bent by the map. */
 export interface FreeParameter { slot: number; of: (z: number) => number; starts: number[] }
@@ -27,18 +27,21 @@ export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: Resolved
   fixed[SLOT.lift] = c.reliefSetGaugeBar;
   fixed[SLOT.cap] = MOST_WATER_SHARE;
   fixed[SLOT.heatTempo] = fixed[SLOT.coolTempo] = model.heat === 'none' ? 0 : 1;
-  fixed[SLOT.blowsAt] = BLOWS_AT;
+  fixed[SLOT.seat] = SEAT_SHARE;
+  fixed[SLOT.blowsLPerS] = BLOWS_L_PER_S;
+  fixed[SLOT.doubt] = 1;
   const free: FreeParameter[] = [
     logNormal(SLOT.contentL, c.contentL, c.contentSpread),
     ...thermal(tracks).filter((p) => model.heat !== 'none' || (p.slot !== SLOT.heatTempo && p.slot !== SLOT.coolTempo)),
     logNormal(SLOT.stretch, c.stretchLPerBar, 0.5),
+    ...(tracks.length ? [logNormal(SLOT.doubt, 1, DOUBT_SPREAD)] : []),
     ...gas(model, c),
     ...feed(model, sheet, c),
   ];
   if (model.inflow !== 'none') free.push(leakage(model.inflow === 'fill' ? SLOT.inFill : SLOT.inCoil, 0.8));
   if (model.outflow !== 'none') free.push(leakage(model.outflow === 'boiler' ? SLOT.outBoiler : SLOT.outCircuit, 0.4));
-  free.push(model.lift === 'early' ? uniform(SLOT.lift, 0.42 * c.reliefSetGaugeBar, 0.87 * c.reliefSetGaugeBar) : normal(SLOT.lift, 0.98 * c.reliefSetGaugeBar, Math.max(0.035 * c.reliefSetGaugeBar, 0.1)));
-  if (tracks.some((t) => Math.max(...t.gaugeBar) > MAY_BLOW_FROM * c.reliefSetGaugeBar)) free.push(uniform(SLOT.blowsAt, BLOWS_AT_LEAST, 1, [0.8]));
+  free.push(...(model.lift === 'early' ? earlyLift(c, tracks) : [normal(SLOT.lift, 0.98 * c.reliefSetGaugeBar, Math.max(0.035 * c.reliefSetGaugeBar, 0.1))]));
+  if (model.lift !== 'early' && tracks.some((t) => Math.max(...t.gaugeBar) > MAY_BLOW_FROM * c.reliefSetGaugeBar)) free.push(uniform(SLOT.seat, SEAT_LEAST, SEAT_MOST, [-0.5, 1.5]), logNormal(SLOT.blowsLPerS, BLOWS_L_PER_S, 0.8));
   if (model.gauge === 'off') free.push({ slot: SLOT.offset, of: (z) => (z < 0 ? -1 : 1) * (GAUGE_OFF_BAR + GAUGE_OFF_SPREAD_BAR * Math.abs(z)), starts: [-0.9, 0.9] });
   else free.push(normal(SLOT.offset, 0, 0.05));
   if (model.gauge === 'stuck') free.push(uniform(SLOT.stuck, 0.75, 1, [0]));
@@ -49,15 +52,33 @@ export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: Resolved
   return { fixed, free };
 }
 
+const DOUBT_SPREAD = 0.6;
+
+/** A relief that lifts early is found because it lifts: somewhere between where the circuit stands cold and the highest that it was seen at. */
+function earlyLift(c: ResolvedCircuit, tracks: LogTrack[]): FreeParameter[] {
+  const mostBar = EARLY_MOST * c.reliefSetGaugeBar, leastBar = EARLY_LEAST * c.reliefSetGaugeBar;
+  const topBar = Math.max(...tracks.map((t) => Math.max(...t.gaugeBar))), coldBar = Math.min(...tracks.map((t) => t.gaugeBar[0]!));
+  const most = tracks.length ? Math.min(mostBar, Math.max(leastBar, topBar) + SEEN_ABOVE_BAR) : mostBar;
+  const least = tracks.length ? Math.min(most - LEAST_RANGE_BAR, Math.max(leastBar, coldBar + SEEN_ABOVE_BAR)) : leastBar;
+  const at = (bar: number) => normalQuantile(Math.min(0.98, Math.max(0.02, (bar - least) / (most - least))));
+  const starts = tracks.length ? [at(topBar - 0.015), at(topBar - 0.05), at(topBar - 0.1)] : [0];
+  return [uniform(SLOT.lift, least, most, starts), uniform(SLOT.seat, SEAT_LEAST, SEAT_MOST, [-0.5, 0.5]), logNormal(SLOT.blowsLPerS, BLOWS_L_PER_S, 0.8)];
+}
+
 function thermal(tracks: LogTrack[]): FreeParameter[] {
   const poorest = tracks.some((t) => t.temperatures === 'none') ? 'none' : tracks.some((t) => t.temperatures === 'flow') ? 'flow' : 'both';
   if (poorest === 'none') return [normal(SLOT.share, 0.85, 0.13, 0.2), logNormal(SLOT.lagS, 150, 0.8), logNormal(SLOT.heatTempo, 1, 0.35), logNormal(SLOT.coolTempo, 1, 0.45)];
   return [normal(SLOT.share, poorest === 'both' ? 0.92 : 0.9, poorest === 'both' ? 0.09 : 0.11, 0.4), logNormal(SLOT.lagS, poorest === 'both' ? 90 : 150, 0.95)];
 }
 
-/** Where the pressure stands on the average while a relief blows, as a share of its absolute lift: some simmer at it, some saw down to a seat 10 to 20 % lower. Known only from a
- *  log that came near the set pressure. Common practice. */
-const BLOWS_AT = 0.98, BLOWS_AT_LEAST = 0.9, MAY_BLOW_FROM = 0.8;
+/** A log may hold a lift from this share of the marking on. */
+const MAY_BLOW_FROM = 0.8;
+/** Where a relief that has lifted shuts again, as a share of its lift. Common practice: 10 to 20 % lower; some simmer at it. */
+const SEAT_LEAST = 0.78, SEAT_MOST = 1, SEAT_SHARE = 0.9;
+/** What a relief that has lifted lets go until it shuts at its seat. Common practice: about a litre a minute. */
+const BLOWS_L_PER_S = 0.017;
+/** Lifts that count as early, as shares of the marking, and how far from what was logged they are looked for. */
+const EARLY_LEAST = 0.42, EARLY_MOST = 0.87, SEEN_ABOVE_BAR = 0.1, LEAST_RANGE_BAR = 0.1;
 /** From where a gauge counts as misreading, and how far beyond they are found. Common practice. */
 const GAUGE_OFF_BAR = 0.2, GAUGE_OFF_SPREAD_BAR = 0.45;
 /** A charge counts as right from so far below its target to so far above it; beyond, it is a fault by its size. */

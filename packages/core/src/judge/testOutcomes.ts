@@ -1,23 +1,20 @@
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import type { FaultId } from './faults';
-import { coldLevelDensity, notShown, pressOfUndercharged } from './findingLikelihood';
+import { coldLevelDensity, findingLikelihood } from './findingLikelihood';
 import { changeOver, chargeOf, curveOf, NO_FEED_BAR, readingSd } from './findingNumbers';
 import { SLOT } from './kernel';
+import { NOTHING_LOGGED, type Logged } from './Logged';
 import { normalCdf } from './normal';
-import { outcomeShares } from './outcomeTable';
+import { OUTCOME_TABLES } from './outcomeTable';
 import type { TestId } from './tests';
 
-/** Probabilities of a test's outcomes when it takes so many minutes, coarsely binned where it gives a number, under a set of faults and a draw. Null for tests that
- *  are not proposed. The bins are only for choosing a test; its likelihood is worked out in full once it is done. */
-export function testOutcomes(test: TestId, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit, minutes: number): number[] | null {
+/** Probabilities of a test's outcomes when it takes so many minutes, coarsely binned where it gives a number, under a set of faults and a draw, beside what
+ *  was logged. Null for tests that are not proposed. The bins are only for choosing a test; its likelihood is worked out in full once it is done. */
+export function testOutcomes(test: TestId, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit, minutes: number, logged: Logged = NOTHING_LOGGED): number[] | null {
   const is = (...ids: FaultId[]) => ids.some((id) => faults.includes(id));
   const charge = chargeOf(v, c) ?? c.prechargeGaugeBar;
   const target = c.prechargeGaugeBar;
   switch (test) {
-    case 'gas-valve-press': {
-      if (!is('vessel-undercharged')) break;
-      return Object.values(pressOfUndercharged(v, c));
-    }
     case 'precharge': {
       if (is('vessel-diaphragm-failed')) return split(0.05, 0.2, [0.1, target - 0.12, target + 0.2]);
       if (is('vessel-connection-blocked', 'vessel-isolated')) return split(target + 0.15, 0.3, [0.1, target - 0.12, target + 0.2]);
@@ -37,11 +34,11 @@ export function testOutcomes(test: TestId, faults: readonly FaultId[], v: Float6
       const boiler = is('boiler-exchanger-leak', 'relief-valve-passing') ? 0.8 : 0.06, circuit = is('circuit-leak', 'air-vent-faulty') ? 0.8 : 0.06;
       return [boiler * circuit, boiler * (1 - circuit), (1 - boiler) * circuit, (1 - boiler) * (1 - circuit)];
     }
-    case 'low-pressure-stop': return [1 - notShown(v), notShown(v)];
-    default: break;
+    default: {
+      const table = OUTCOME_TABLES[test];
+      return table ? Object.keys(table.base).map((outcome) => findingLikelihood({ test, outcome }, faults, v, c, logged)) : null;
+    }
   }
-  const shares = outcomeShares(test, faults);
-  return shares ? Object.values(shares) : null;
 }
 
 /** Shares of a normal quantity between cuts. */

@@ -5,7 +5,7 @@ import { runPlant, type Schedule } from './runPlant';
 import { soundPlant, type TruePlant } from './TruePlant';
 import { faultPairs, singleFaults, TRUE_FAULTS } from './trueFaults';
 import { testsFor } from './testsFor';
-import { trueFinding } from './trueFindings';
+import { randomOfTest, trueFinding } from './trueFindings';
 
 export const TIERS = ['hand', 'logger', 'findings', 'pair', 'several', 'days'] as const;
 export type Tier = (typeof TIERS)[number];
@@ -72,7 +72,8 @@ function tryCase(tier: Tier, seed: number, attempt: number, leastShownBar: numbe
   };
   const seen = visit(plant);
   const tests = tier === 'findings' || tier === 'pair' ? testsFor(faults, plant, r, r.pick([2, 3, 3, 4])) : [];
-  const findingsOf = (p: TruePlant, liftedHot: boolean) => { const fr = seeded(findingSeed); return tests.map((t): WrittenFinding | null => trueFinding(t, p, liftedHot, fr)); };
+  // Each test has its own chances, or one fault's test would change by chance how the next comes out.
+  const findingsOf = (p: TruePlant, liftedHot: boolean, again = 0) => tests.map((t): WrittenFinding | null => trueFinding(t, p, liftedHot, randomOfTest(findingSeed + again, t)));
   const findings = findingsOf(plant, seen.liftedHot);
   const shows = faults.every((f) => SILENT.includes(f) && tests.length === 0 ? true : f === 'none' ? true : faultShows(f));
   const complaint = complaintOf(plant, seen.liftedHot, faults, r);
@@ -97,11 +98,25 @@ function tryCase(tier: Tier, seed: number, attempt: number, leastShownBar: numbe
     const least = Math.max(leastShownBar, 1.5 * plant.gauge.stepBar);
     const inLog = seen.logs.some((log, k) => log.samples.pressureBar.some((p, i) => Math.abs((p ?? 0) - (twin.logs[k]!.samples.pressureBar[i] ?? 0)) >= least));
     const other = findingsOf(without, twin.liftedHot);
-    const inFindings = findings.some((f, i) => f && other[i] && (f.outcome !== other[i]!.outcome || NUMBERS.some(([k, least]) => Math.abs(Number(f[k] ?? 0) - Number(other[i]![k] ?? 0)) > least)));
+    const inNumbers = findings.some((f, i) => f && other[i] && NUMBERS.some(([k, least]) => Math.abs(Number(f[k] ?? 0) - Number(other[i]![k] ?? 0)) > least));
+    const inFindings = inNumbers || outcomesTell(without, twin.liftedHot);
     // With findings a fault is asked for when one of them speaks of it: a technician does not stop at tests that say nothing.
     return tests.length > 0 ? inFindings : inLog;
   }
+
+  /** Whether one of the outcomes, as it came out, is clearly oftener seen with the fault than without. */
+  function outcomesTell(without: TruePlant, liftedHot: boolean): boolean {
+    const times = (p: TruePlant, lifted: boolean) => {
+      const seen = Array.from({ length: TRIED_AGAIN }, (_, k) => findingsOf(p, lifted, 1 + k));
+      return findings.map((f, i) => 0.5 + seen.filter((again) => f?.outcome !== undefined && again[i]?.outcome === f.outcome).length);
+    };
+    const withIt = times(plant, seen.liftedHot), withoutIt = times(without, liftedHot);
+    return withIt.some((n, i) => n >= OFTENER * withoutIt[i]!);
+  }
 }
+
+/** So often a test is done again in thought to see how it comes out, and by how much oftener an outcome has to come with a fault to speak of it. */
+const TRIED_AGAIN = 24, OFTENER = 2;
 
 /** Numbers of findings, and by how much one must differ to speak of a fault. */
 const NUMBERS: [string, number][] = [['valueBar', 0.15], ['afterBar', 0.15], ['endBar', 0.15], ['firstGaugeBar', 0.15], ['boilerEndBar', 0.15], ['circuitEndBar', 0.15], ['markedBar', 0.2], ['volumeMl', 20], ['volumeL', 1], ['count', 2]];
@@ -155,7 +170,7 @@ function judgeBySheet(p: TruePlant, sheet: Record<string, unknown>): void {
 function complaintOf(p: TruePlant, liftedHot: boolean, faults: string[], r: Random): string[] {
   const said: string[] = [];
   // Nobody tops up what fills itself.
-  const losing = p.seepFill + p.seepCoil === 0 && (p.leak > 0 || p.reliefDrip > 0 || liftedHot || p.coldBar < 0.6);
+  const losing = p.seepFill + p.seepCoil === 0 && p.feedBar === null && (p.leak > 0 || p.reliefDrip > 0 || liftedHot || p.coldBar < 0.6);
   if (losing && r.chance(0.6)) said.push('topped-up-often');
   if ((liftedHot || p.reliefDrip > 0 || p.seepFill + p.seepCoil > 0) && r.chance(0.5)) said.push('drips-outside');
   if (liftedHot && r.chance(0.4)) said.push('gauge-climbs-hot');

@@ -52,7 +52,7 @@ const SHOWN: Record<string, (d: Doing) => Record<string, unknown> | null> = {
     const lPerH = p.reliefDrip * Math.sqrt(Math.max(0, p.coldBar)) + (during === 'hot' && liftedHot ? r.uniform(0.5, 3) : 0);
     return { volumeMl: Math.round((lPerH * minutes * 1000) / 60), minutes, during };
   },
-  'relief-reseat': ({ p, r, say }) => say(p.reliefDrip > 0.1 ? (r.chance(0.75) ? 'still-drips' : 'stopped') : r.chance(letsWaterIn(p) ? 0.35 : 0.06) ? 'still-drips' : 'stopped', ['stopped', 'still-drips']),
+  'relief-reseat': ({ p, r, say }) => say(p.reliefDrip > 0.1 ? (r.chance(0.75) ? 'still-drips' : 'stopped') : r.chance(p.coldBar > 0.88 * p.reliefBar ? 0.35 : 0.06) ? 'still-drips' : 'stopped', ['stopped', 'still-drips']),
   'relief-marking': ({ p, r }) => ({ markedBar: digits(p.reliefBar < 0.87 * p.reliefMarkedBar && r.chance(0.35) ? Math.round(p.reliefBar * 4) / 4 : p.reliefMarkedBar) }),
   'gas-valve-bubbles': ({ p, r, say }) => say(p.coreLeaks && r.chance(0.93) ? 'bubbles' : 'tight', ['tight', 'bubbles']),
   'vessel-connection-flow': ({ p, r, say }) => say(p.blocked ? (r.chance(0.7) ? 'blocked' : 'restricted') : p.vesselOpen ? 'free' : 'blocked', ['free', 'restricted', 'blocked']),

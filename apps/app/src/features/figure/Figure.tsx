@@ -1,6 +1,7 @@
 import { lazy, Suspense, useState } from 'react';
 import { View } from 'react-native';
 import { Text } from '../../ui/Text';
+import { bandLabelTop } from './bandLabel';
 import type { FigureView } from './figureModel';
 import { pressureText, type Units } from '../units/units';
 import { LadderGround, LadderMarks } from './Ladder';
@@ -16,6 +17,7 @@ interface Props { view: FigureView; units: Units; height: number; predicted?: { 
 export function Figure({ view, units, height, predicted = null, quiet = false }: Props) {
   const [width, setWidth] = useState(0);
   const scale = figureScale({ width: Math.max(width, 220), height, spanMin: view.spanMin, topBar: view.topBar });
+  const bandTop = bandLabelTop(view, scale);
   return (
     <View testID="figure" onLayout={(e) => setWidth(e.nativeEvent.layout.width)} style={{ height }}>
       <View role="img" aria-label={spoken(view, units)} className="absolute inset-0">
@@ -24,20 +26,13 @@ export function Figure({ view, units, height, predicted = null, quiet = false }:
           <LadderGround view={view} scale={scale} units={units} />
           <Suspense fallback={null}><Trace view={view} scale={scale} predicted={predicted} /></Suspense>
           <LadderMarks view={view} scale={scale} units={units} />
-          {view.band.length > 0 ? <BandLabel view={view} y={scale.y} right={width - scale.plotRight + 4} /> : null}
+          {bandTop === null ? null : <Text aria-hidden className="absolute font-medium text-[12.5px] text-verdigris" style={{ right: width - scale.plotRight + 4, top: bandTop }}>healthy band</Text>}
         </>
       ) : null}
       </View>
       {width > 0 && !quiet ? <Scrub view={view} scale={scale} units={units} /> : null}
     </View>
   );
-}
-
-/** Under the band's end, where there is room. */
-function BandLabel({ view, y, right }: { view: FigureView; y: (bar: number) => number; right: number }) {
-  const end = view.band.at(-1)!;
-  if (end.min < view.spanMin * 0.98) return null;
-  return <Text aria-hidden className="absolute font-medium text-[12.5px] text-verdigris" style={{ right, top: y(end.low) + 2 }}>healthy band</Text>;
 }
 
 /** The figure in words, for those who do not see it. */

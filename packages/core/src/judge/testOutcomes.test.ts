@@ -1,0 +1,58 @@
+import { resolveCircuit } from '../circuit/resolveCircuit';
+import type { CircuitSheet } from '../circuit/CircuitSheet';
+import { applicableFaults, type FaultId } from './faults';
+import { findingLikelihood } from './findingLikelihood';
+import { fitLogs, THOROUGH } from './LogFit';
+import { logModelOf } from './logModel';
+import { NOTHING_LOGGED, type Logged } from './Logged';
+import { OUTCOME_TABLES } from './outcomeTable';
+import { parameterSpace } from './parameters';
+import { testOutcomes } from './testOutcomes';
+import { TEST_IDS, testRow, type TestId } from './tests';
+
+const SHEET: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 100, vessel: { nominalVolumeL: 8, labelPrechargeBar: 1 }, staticHeadM: 4, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop', mainsBar: 4 }, gauge: { resolutionBar: 0.1 }, maxFlowC: 70 };
+const c = resolveCircuit(SHEET);
+const drawsOf = (faults: FaultId[]) => fitLogs(parameterSpace(logModelOf(faults), SHEET, c, []), [], c.atmosphericBar, 7, THOROUGH).draws.slice(0, 12).map((d) => d.v);
+const SETS: FaultId[][] = [...applicableFaults(SHEET).map((id): FaultId[] => [id]), ['fill-loop-passing', 'relief-valve-passing'], ['relief-valve-passing', 'vessel-undercharged']];
+const proposed = TEST_IDS.filter((id) => testRow(id).plant === 'sealed');
+const at = (topGaugeBar: number): Logged => ({ peakGaugeBar: topGaugeBar, topGaugeBar, coldGaugeBar: 1.2 });
+
+it.each(SETS.map((s) => [s.join(' + '), s] as const))('what a test would show is a distribution, with %s', (_name, faults) => {
+  for (const v of drawsOf(faults))
+    for (const test of proposed) {
+      const shares = testOutcomes(test, faults, v, c, 20, at(1.5));
+      if (!shares) continue;
+      expect(Math.min(...shares)).toBeGreaterThan(0);
+      expect(Math.abs(shares.reduce((a, b) => a + b, 0) - 1)).toBeLessThan(0.02);
+    }
+});
+
+it('what is foretold of an outcome is what it will count for', () => {
+  const told = Object.keys(OUTCOME_TABLES) as TestId[];
+  for (const faults of SETS)
+    for (const v of drawsOf(faults).slice(0, 2))
+      for (const test of told.filter((t) => proposed.includes(t) && t !== 'boiler-isolated-hold'))
+        expect(testOutcomes(test, faults, v, c, 20, at(2))).toEqual(Object.keys(OUTCOME_TABLES[test]!.base).map((outcome) => findingLikelihood({ test, outcome }, faults, v, c, at(2))));
+});
+
+describe('a relief that still drips after it was tried', () => {
+  const drips = (faults: FaultId[], logged: Logged) => findingLikelihood({ test: 'relief-reseat', outcome: 'still-drips' }, faults, drawsOf(faults)[0]!, c, logged);
+  it('is hardly put down to water coming in while the pressure stays far below its lift', () => {
+    expect(drips(['fill-loop-passing'], at(1.4))).toBeLessThan(1.3 * drips(['none'], at(1.4)));
+    expect(drips(['fill-loop-passing'], at(3))).toBeGreaterThan(3 * drips(['fill-loop-passing'], at(1.4)));
+  });
+  it('speaks for a worn seat wherever the pressure stands, and as before where nothing was logged', () => {
+    for (const logged of [at(1), at(2), at(3), NOTHING_LOGGED]) expect(drips(['relief-valve-passing'], logged)).toBe(drips(['relief-valve-passing'], NOTHING_LOGGED));
+    expect(drips(['fill-loop-passing'], NOTHING_LOGGED)).toBe(drips(['fill-loop-passing'], at(3.2)));
+  });
+});
+
+it('a longer watch parts a hole from a tight circuit better', () => {
+  const parted = (minutes: number) => {
+    const of = (faults: FaultId[]) => { const all = drawsOf(faults).map((v) => testOutcomes('fill-disconnected-watch', faults, v, c, minutes)!); return all[0]!.map((_, i) => all.reduce((s, o) => s + o[i]!, 0) / all.length); };
+    const holed = of(['dhw-plate-perforated']), sound = of(['none']);
+    return holed.reduce((s, p, i) => s + Math.abs(p - sound[i]!), 0) / 2;
+  };
+  expect(parted(40)).toBeGreaterThan(parted(15));
+  expect(parted(15)).toBeGreaterThan(parted(3));
+});
