@@ -4,6 +4,7 @@ import { backSolve, cholesky, forwardSolve } from './linear';
 import type { LogTrack } from './LogTrack';
 import type { ParameterSpace } from './parameters';
 import { adaptedPart, logMixture, logTotal, priorMode, sharedOut, TAIL, type Mode, type ProposalPart } from './proposal';
+import { spread, startingPoints } from './startingPoints';
 import { flattened, kish, truncated } from './weights';
 import { whiten } from './whiten';
 
@@ -37,6 +38,8 @@ export const QUICK: Effort = { starts: 2, scouts: 30, kept: 1, iterations: 8, dr
 export const LENT: Effort = { ...THOROUGH, starts: 0, scouts: 0 };
 /** The noise's size is never known worse than this curvature says. */
 const LEAST_BEND = 0.5;
+/** A step of it smaller than this is not worth a look. */
+const LEAST_MOVE = 0.1;
 /** What the fit itself takes off the residuals, points. */
 const SPENT_BY_FIT = 3;
 /** Share of the draws that go into the first lot, and of the later proposals that the adapted part takes. */
@@ -79,7 +82,7 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
   const n = space.free.length, doubtAt = space.free.findIndex((p) => p.slot === SLOT.doubt);
   const points = tracks.reduce((s, t) => s + t.n, 0);
   const v = space.fixed.slice();
-  const buffers = tracks.map((t) => new Float64Array(t.n)), perKelvin = tracks.map((t) => new Float64Array(t.n)), held = tracks.map((t) => new Float64Array(t.n));
+  const buffers = tracks.map((t) => new Float64Array(t.n)), perKelvin = tracks.map((t) => new Float64Array(t.n)), held = tracks.map((t) => new Float64Array(t.n)), bare = tracks.map((t) => new Float64Array(t.n)), tried = tracks.map((t) => new Float64Array(t.n));
   const random = seededRandom(seed);
   const set = (z: Float64Array) => { for (let i = 0; i < n; i++) v[space.free[i]!.slot] = space.free[i]!.of(z[i]!); };
   let logDet = 0, noiseHeld = false;
@@ -94,6 +97,7 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
       // Each track's stretches follow one another in the vector: shift a view rather than copy.
       predictGauge(track, k === 0 ? v : shifted(v, tracks, k), atmosphericBar, b, perKelvin[k]!);
       for (let i = 0; i < track.n; i++) b[i] = track.gaugeBar[i]! - b[i]!;
+      if (!noiseHeld) bare[k]!.set(b);
       const ownLogDet = whiten(track, b, noiseHeld ? held[k]! : perKelvin[k]!), before = sum;
       for (let i = 0; i < track.n; i++) { out[at] = b[i]!; sum += b[i]! * b[i]!; at++; }
       logDet += ownLogDet;
@@ -274,19 +278,20 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
         }
         if (!moved) damping *= 6;
       }
+      if (!moved) break;
       gain += settleDoubt();
-      moved ||= gain > 0;
-      if (!moved || gain < 3e-3) break;
+      if (gain < 3e-3) break;
     }
     return { at, value };
 
-    /** How large the noise is has no slope in the residuals: it is moved by itself, by a parabola through three values. Returns what is gained. */
+    /** How large the noise is has no slope in the residuals: it is moved by itself, by a parabola. Returns what is gained. */
     function settleDoubt(): number {
-      if (doubtAt < 0 || rows <= n) return 0;
-      const { slope, bend } = alongDoubt(residuals, at, value, r1);
-      const step = bend > 0 ? Math.max(-1, Math.min(1, -slope / bend)) : -Math.sign(slope);
+      if (doubtAt < 0) return 0;
+      const { slope, bend } = alongDoubt(at[doubtAt]!);
+      const move = bend > 0 ? Math.max(-1, Math.min(1, -slope / bend)) : -Math.sign(slope);
+      if (Math.abs(move) < LEAST_MOVE) return 0;
       const trial = at.slice();
-      trial[doubtAt] = Math.max(-4, Math.min(4, at[doubtAt]! + step));
+      trial[doubtAt] = Math.max(-4, Math.min(4, at[doubtAt]! + move));
       const h = residuals(trial, r1) + logDet;
       if (h >= value) return 0;
       const gained = value - h;
@@ -296,27 +301,34 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
     }
   }
 
-  /** First and second derivative of the whole target along the noise's size. */
-  function alongDoubt(residuals: Target['residuals'], at: Float64Array, value: number, out: Float64Array): { slope: number; bend: number } {
-    const keep = at[doubtAt]!, step = 0.2;
-    at[doubtAt] = keep + step;
-    const up = residuals(at, out) + logDet;
-    at[doubtAt] = keep - step;
-    const down = residuals(at, out) + logDet;
-    at[doubtAt] = keep;
-    return { slope: (up - down) / (2 * step), bend: (up - 2 * value + down) / (step * step) };
+  /** First and second derivative along the noise's size, at the parameters that were last predicted with: nothing is predicted anew for it. */
+  function alongDoubt(z0: number): { slope: number; bend: number } {
+    const h = 0.2, p = space.free[doubtAt]!;
+    const valueAt = (zd: number) => {
+      const times = p.of(zd) / p.of(z0);
+      let sum = (zd * zd) / 2;
+      tracks.forEach((track, k) => {
+        const b = buffers[k]!, perK = tried[k]!;
+        b.set(bare[k]!);
+        for (let i = 0; i < track.n; i++) perK[i] = times * perKelvin[k]![i]!;
+        sum += whiten(track, b, perK);
+        for (let i = 0; i < track.n; i++) sum += (b[i]! * b[i]!) / 2;
+      });
+      return sum;
+    };
+    const up = valueAt(z0 + h), here = valueAt(z0), down = valueAt(z0 - h);
+    return { slope: (up - down) / (2 * h), bend: (up - 2 * here + down) / (h * h) };
   }
 
   /** The mode's curvature and Laplace's estimate of its weight. */
   function settle({ rows, residuals }: Target, at: Float64Array): Mode | null {
     const r0 = new Float64Array(rows), r1 = new Float64Array(rows), jac = new Float64Array(rows * n), normal = new Float64Array(n * n);
-    const half = residuals(at, r0);
+    const half = residuals(at, r0), valued = half + logDet, doubtBend = doubtAt >= 0 ? Math.max(LEAST_BEND, alongDoubt(at[doubtAt]!).bend) : 0;
     jacobian(residuals, at, r0, r1, jac, rows);
     gram(jac, normal, rows);
-    const valued = half + logDet;
     if (doubtAt >= 0) {
       for (let i = 0; i < n; i++) normal[doubtAt * n + i] = normal[i * n + doubtAt] = 0;
-      normal[doubtAt * n + doubtAt] = Math.max(LEAST_BEND, alongDoubt(residuals, at, valued, r1).bend);
+      normal[doubtAt * n + doubtAt] = doubtBend;
     }
     const l = cholesky(normal, n);
     if (!l) return null;
@@ -370,20 +382,4 @@ function shifted(v: Float64Array, tracks: LogTrack[], k: number): Float64Array {
   out.set(v.subarray(0, SLOT.start));
   out.set(v.subarray(SLOT.start + before), SLOT.start);
   return out;
-}
-
-/** Every free parameter's own starts, one at a time together: enough to find gas above and below what fills the vessel, leaks small and large. */
-function startingPoints(space: ParameterSpace, n: number): Float64Array[] {
-  let points: Float64Array[] = [new Float64Array(n)];
-  space.free.forEach((p, i) => {
-    if (p.starts.length < 2) return;
-    points = points.flatMap((z) => p.starts.map((s) => { const c = z.slice(); c[i] = s; return c; }));
-  });
-  return points;
-}
-
-/** `most` of the points, evenly taken, the first and last among them. */
-function spread(points: Float64Array[], most: number): Float64Array[] {
-  if (points.length <= most || most < 2) return points.slice(0, most);
-  return Array.from({ length: most }, (_, i) => points[Math.round((i * (points.length - 1)) / (most - 1))]!);
 }

@@ -41,7 +41,7 @@ export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: Resolved
   if (model.inflow !== 'none') free.push(leakage(model.inflow === 'fill' ? SLOT.inFill : SLOT.inCoil, 0.8));
   if (model.outflow !== 'none') free.push(leakage(model.outflow === 'boiler' ? SLOT.outBoiler : SLOT.outCircuit, 0.4));
   free.push(...(model.lift === 'early' ? earlyLift(c, tracks) : [normal(SLOT.lift, 0.98 * c.reliefSetGaugeBar, Math.max(0.035 * c.reliefSetGaugeBar, 0.1))]));
-  if (model.lift !== 'early' && tracks.some((t) => Math.max(...t.gaugeBar) > MAY_BLOW_FROM * c.reliefSetGaugeBar)) free.push(uniform(SLOT.seat, SEAT_LEAST, SEAT_MOST, [-0.5, 1.5]), logNormal(SLOT.blowsLPerS, BLOWS_L_PER_S, 0.8));
+  if (model.lift !== 'early' && tracks.some((t) => Math.max(...t.gaugeBar) > MAY_BLOW_FROM * c.reliefSetGaugeBar)) free.push(uniform(SLOT.seat, SEAT_LEAST, SEAT_MOST, [-0.5, 1.5]));
   if (model.gauge === 'off') free.push({ slot: SLOT.offset, of: (z) => (z < 0 ? -1 : 1) * (GAUGE_OFF_BAR + GAUGE_OFF_SPREAD_BAR * Math.abs(z)), starts: [-0.9, 0.9] });
   else free.push(normal(SLOT.offset, 0, 0.05));
   if (model.gauge === 'stuck') free.push(uniform(SLOT.stuck, 0.75, 1, [0]));

@@ -1,0 +1,17 @@
+import type { ParameterSpace } from './parameters';
+
+/** Every free parameter's own starts, one at a time together: enough to find gas above and below what fills the vessel, leaks small and large. */
+export function startingPoints(space: ParameterSpace, n: number): Float64Array[] {
+  let points: Float64Array[] = [new Float64Array(n)];
+  space.free.forEach((p, i) => {
+    if (p.starts.length < 2) return;
+    points = points.flatMap((z) => p.starts.map((s) => { const c = z.slice(); c[i] = s; return c; }));
+  });
+  return points;
+}
+
+/** `most` of the points, evenly taken, the first and last among them. */
+export function spread(points: Float64Array[], most: number): Float64Array[] {
+  if (points.length <= most || most < 2) return points.slice(0, most);
+  return Array.from({ length: most }, (_, i) => points[Math.round((i * (points.length - 1)) / (most - 1))]!);
+}
