@@ -3,7 +3,7 @@ import { figureScale } from './scale';
 
 const scale = figureScale({ width: 390, height: 268, spanMin: 60, topBar: 3.3 });
 const band = Array.from({ length: 13 }, (_, k) => ({ min: 5 * k, low: 1.4, high: 1.7 }));
-const at = (readings: [number, number][], more: Partial<Parameters<typeof bandLabelTop>[0]> = {}) => bandLabelTop({ band, spanMin: 60, readings: readings.map(([min, bar]) => ({ id: String(min), min, bar })), forecast: null, before: null, ...more }, scale);
+const at = (readings: [number, number][], more: Partial<Parameters<typeof bandLabelTop>[0]> = {}) => bandLabelTop({ band, spanMin: 60, readings: readings.map(([min, bar]) => ({ id: String(min), min, bar })), forecast: null, before: null, rungs: [], reliefBar: 3, ...more }, scale);
 
 it('stands under the band’s end where nothing runs there', () => {
   expect(at([])).toBe(scale.y(1.4) + 2);
@@ -30,4 +30,12 @@ it('never leaves the plot: a band at the foot has its words above', () => {
 it('keeps clear of the forecast too', () => {
   const forecast = { from: { min: 30, bar: 1.25 }, to: { min: 60, bar: 1.3 }, text: 'lifts in about 60 min' };
   expect(at([], { forecast })!).toBeLessThan(scale.y(1.7));
+});
+
+it('is not struck through by a rung, and never stands where the relief lifts', () => {
+  const fill = { id: 'fill', label: 'fill', bar: 1.3, tone: 'fill', line: 'solid' } as const;
+  expect(at([], { rungs: [fill] })!).toBeLessThan(scale.y(1.7));
+  expect(at([], { rungs: [{ ...fill, line: 'none' }] })).toBe(scale.y(1.4) + 2);
+  const high = band.map((b) => ({ ...b, high: 2.95 }));
+  expect(at([[0, 1.3], [60, 1.3]], { band: high })).toBeNull();
 });
