@@ -30,14 +30,15 @@ export function findingLikelihood(f: Finding, faults: readonly FaultId[], v: Flo
 
 /** Faults by which a relief drips wherever the pressure stands, or by which nobody knows where it stood. */
 const DRIPS_ANYWHERE: FaultId[] = ['relief-valve-passing', 'relief-valve-lifts-early', 'gauge-misreading'];
-
 /** A relief with a sound seat drips less and less often the farther below its lift the logged pressure stayed, whatever else is wrong; what it lifted before may still show. */
 const LIFTS_AT = 0.98, DRIPS_BELOW = 0.1;
 
+/** How far the pressure that was logged lets a relief drip, 1 at its lift and 0 far below. */
+const nearRelief = (faults: readonly FaultId[], gaugeBar: number, c: ResolvedCircuit): number => (has(faults, ...DRIPS_ANYWHERE) ? 1 : nearLift(LIFTS_AT * c.reliefSetGaugeBar - gaugeBar));
+
 /** Outcomes at the discharge pipe, given how high the pressure went while it was logged. */
 function dischargeShares(shares: Record<string, number>, faults: readonly FaultId[], peakGaugeBar: number, c: ResolvedCircuit): Record<string, number> {
-  if (has(faults, ...DRIPS_ANYWHERE)) return shares;
-  const near = nearLift(LIFTS_AT * c.reliefSetGaugeBar - peakGaugeBar), left = DRIPS_BELOW + (1 - DRIPS_BELOW) * near;
+  const left = DRIPS_BELOW + (1 - DRIPS_BELOW) * nearRelief(faults, peakGaugeBar, c);
   const dripping = (shares.dripping ?? 0) * left, running = (shares.running ?? 0) * left;
   const moved = (shares.dripping ?? 0) + (shares.running ?? 0) - dripping - running;
   return { ...shares, dripping, running, stained: (shares.stained ?? 0) + 0.6 * moved, dry: (shares.dry ?? 0) + 0.4 * moved };
@@ -45,8 +46,7 @@ function dischargeShares(shares: Record<string, number>, faults: readonly FaultI
 
 /** Outcomes of trying a relief by hand: only a pressure near its lift holds one with a sound seat open; farther below it closes like any other. */
 function reseatShares(shares: Record<string, number>, faults: readonly FaultId[], topGaugeBar: number, c: ResolvedCircuit): Record<string, number> {
-  if (has(faults, ...DRIPS_ANYWHERE)) return shares;
-  const near = nearLift(LIFTS_AT * c.reliefSetGaugeBar - topGaugeBar), sound = OUTCOME_TABLES['relief-reseat']!.base;
+  const near = nearRelief(faults, topGaugeBar, c), sound = OUTCOME_TABLES['relief-reseat']!.base;
   return Object.fromEntries(Object.entries(shares).map(([outcome, share]) => [outcome, near * share + (1 - near) * sound[outcome]!]));
 }
 

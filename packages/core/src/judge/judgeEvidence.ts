@@ -51,6 +51,7 @@ export interface Judged {
   logs: PressureLog[];
   /** The log that each track was laid out from: its place in `logs`. */
   trackLog: number[];
+  /** Pressures that findings are read beside, done or yet to do. */
   logged: Logged;
 }
 

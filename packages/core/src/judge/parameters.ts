@@ -52,17 +52,15 @@ export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: Resolved
   return { fixed, free };
 }
 
-const DOUBT_SPREAD = 0.6;
-
 /** A relief that lifts early is found because it lifts: somewhere between where the circuit stands cold and the highest that it was seen at. */
 function earlyLift(c: ResolvedCircuit, tracks: LogTrack[]): FreeParameter[] {
-  const mostBar = EARLY_MOST * c.reliefSetGaugeBar, leastBar = EARLY_LEAST * c.reliefSetGaugeBar;
+  const leastBar = EARLY_LEAST * c.reliefSetGaugeBar, mostBar = EARLY_MOST * c.reliefSetGaugeBar;
+  const shuts = [uniform(SLOT.seat, SEAT_LEAST, SEAT_MOST, [-0.5, 0.5]), logNormal(SLOT.blowsLPerS, BLOWS_L_PER_S, 0.8)];
+  if (!tracks.length) return [uniform(SLOT.lift, leastBar, mostBar, [0]), ...shuts];
   const topBar = Math.max(...tracks.map((t) => Math.max(...t.gaugeBar))), coldBar = Math.min(...tracks.map((t) => t.gaugeBar[0]!));
-  const most = tracks.length ? Math.min(mostBar, Math.max(leastBar, topBar) + SEEN_ABOVE_BAR) : mostBar;
-  const least = tracks.length ? Math.min(most - LEAST_RANGE_BAR, Math.max(leastBar, coldBar + SEEN_ABOVE_BAR)) : leastBar;
+  const most = Math.min(mostBar, Math.max(leastBar, topBar) + SEEN_ABOVE_BAR), least = Math.min(most - LEAST_RANGE_BAR, Math.max(leastBar, coldBar + SEEN_ABOVE_BAR));
   const at = (bar: number) => normalQuantile(Math.min(0.98, Math.max(0.02, (bar - least) / (most - least))));
-  const starts = tracks.length ? [at(topBar - 0.015), at(topBar - 0.05), at(topBar - 0.1)] : [0];
-  return [uniform(SLOT.lift, least, most, starts), uniform(SLOT.seat, SEAT_LEAST, SEAT_MOST, [-0.5, 0.5]), logNormal(SLOT.blowsLPerS, BLOWS_L_PER_S, 0.8)];
+  return [uniform(SLOT.lift, least, most, [at(topBar - 0.015), at(topBar - 0.05), at(topBar - 0.1)]), ...shuts];
 }
 
 function thermal(tracks: LogTrack[]): FreeParameter[] {
@@ -71,6 +69,8 @@ function thermal(tracks: LogTrack[]): FreeParameter[] {
   return [normal(SLOT.share, poorest === 'both' ? 0.92 : 0.9, poorest === 'both' ? 0.09 : 0.11, 0.4), logNormal(SLOT.lagS, poorest === 'both' ? 90 : 150, 0.95)];
 }
 
+/** How widely the doubt about the temperatures spreads from log to log, in its logarithm. Set by the evaluation. */
+const DOUBT_SPREAD = 0.6;
 /** A log may hold a lift from this share of the marking on. */
 const MAY_BLOW_FROM = 0.8;
 /** Where a relief that has lifted shuts again, as a share of its lift. Common practice: 10 to 20 % lower; some simmer at it. */

@@ -95,13 +95,16 @@ function tryCase(tier: Tier, seed: number, attempt: number, leastShownBar: numbe
     const without = plantWith(faults.filter((f) => f !== fault));
     if (!LEVELS.includes(fault)) without.coldBar = plant.coldBar;
     const twin = visit(without);
-    const least = Math.max(leastShownBar, 1.5 * plant.gauge.stepBar);
-    const inLog = seen.logs.some((log, k) => log.samples.pressureBar.some((p, i) => Math.abs((p ?? 0) - (twin.logs[k]!.samples.pressureBar[i] ?? 0)) >= least));
-    const other = findingsOf(without, twin.liftedHot);
-    const inNumbers = findings.some((f, i) => f && other[i] && NUMBERS.some(([k, least]) => Math.abs(Number(f[k] ?? 0) - Number(other[i]![k] ?? 0)) > least));
-    const inFindings = inNumbers || outcomesTell(without, twin.liftedHot);
     // With findings a fault is asked for when one of them speaks of it: a technician does not stop at tests that say nothing.
-    return tests.length > 0 ? inFindings : inLog;
+    if (tests.length > 0) return numbersTell(without, twin.liftedHot) || outcomesTell(without, twin.liftedHot);
+    const least = Math.max(leastShownBar, 1.5 * plant.gauge.stepBar);
+    return seen.logs.some((log, k) => log.samples.pressureBar.some((p, i) => Math.abs((p ?? 0) - (twin.logs[k]!.samples.pressureBar[i] ?? 0)) >= least));
+  }
+
+  /** Whether one of the numbers that were measured would be clearly another without the fault. */
+  function numbersTell(without: TruePlant, liftedHot: boolean): boolean {
+    const other = findingsOf(without, liftedHot);
+    return findings.some((f, i) => f && other[i] && NUMBERS.some(([k, least]) => Math.abs(Number(f[k] ?? 0) - Number(other[i]![k] ?? 0)) > least));
   }
 
   /** Whether one of the outcomes, as it came out, is clearly oftener seen with the fault than without. */
