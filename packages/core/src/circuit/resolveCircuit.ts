@@ -18,6 +18,8 @@ export interface ResolvedCircuit {
   prechargeGaugeBar: number;
   prechargeFrom: 'target' | 'label' | 'static-head';
   fillGaugeBar: number;
+  /** From where a pressurisation unit pumps, up to the fill; null where none feeds, or its limit is not known. */
+  cutInGaugeBar: number | null;
   reliefSetGaugeBar: number;
   /** A reducing valve or a unit keeps the cold pressure up. */
   fedByItself: boolean;
@@ -60,6 +62,7 @@ export function resolveCircuit(sheet: CircuitSheet): ResolvedCircuit {
     staticGaugeBar,
     vesselStaticBar,
     ...charge,
+    cutInGaugeBar: sheet.fill?.kind === 'pressurisation-unit' ? (sheet.fill.cutInBar ?? null) : null,
     fillGaugeBar: fillFor(sheet, charge.prechargeGaugeBar + vesselStaticBar, staticGaugeBar),
     fedByItself: sheet.fill?.kind === 'reducing-valve' || sheet.fill?.kind === 'pressurisation-unit',
     reliefSetGaugeBar: take('reliefValve.setBar', sheet.reliefValve?.setBar, 3),

@@ -2,7 +2,7 @@
 export interface Logged {
   /** Highest while it was heated; of a circuit that was never heated nothing is known of how high it goes. */
   peakGaugeBar: number | null;
-  /** Highest of all that was logged, heated or not: what drips cold drips at no more than this. */
+  /** Highest of all that was logged, heated or not, or that it stood at after a night: what drips cold drips at no more than this. */
   topGaugeBar: number | null;
   /** As the circuit was found, cold. */
   coldGaugeBar: number | null;

@@ -25,10 +25,10 @@ function doneTwice({ findings }: Evidence): Contradiction[] {
   const out: Contradiction[] = [];
   const last = new Map<string, Evidence['findings'][number]>();
   for (const item of findings) {
-    const before = last.get(item.finding.test);
+    const before = last.get(doneAs(item.finding));
     if (before && differs(before.finding, item.finding))
       out.push({ evidence: [`finding:${before.index}`, `finding:${item.index}`], text: `${testRow(item.finding.test).title} was done twice with different answers. The later one counts.`, repeat: item.finding.test });
-    last.set(item.finding.test, item);
+    last.set(doneAs(item.finding), item);
   }
   return out;
 }
@@ -72,8 +72,6 @@ function oddOneOut(a: Piece, b: Piece, pieces: Piece[]): Piece {
 }
 const CLEARLY = 1;
 
-
-
 function differs(a: { outcome?: string; valueBar?: number }, b: { outcome?: string; valueBar?: number }): boolean {
   if (a.outcome !== b.outcome) return true;
   return a.valueBar !== undefined && b.valueBar !== undefined && Math.abs(a.valueBar - b.valueBar) > 0.25;
@@ -81,6 +79,9 @@ function differs(a: { outcome?: string; valueBar?: number }, b: { outcome?: stri
 
 /** A test done twice stands twice in the file; only the later one is judged. */
 export function latestOnly(findings: Evidence['findings']): Evidence['findings'] {
-  const last = new Map(findings.map((f) => [f.finding.test, f.index]));
-  return findings.filter((f) => last.get(f.finding.test) === f.index);
+  const last = new Map(findings.map((f) => [doneAs(f.finding), f.index]));
+  return findings.filter((f) => last.get(doneAs(f.finding)) === f.index);
 }
+
+/** A test done under other conditions, or on another zone, is not the same test done again. */
+const doneAs = (f: Finding): string => [f.test, f.zone, f.calling, f.during, f.heating].join('|');

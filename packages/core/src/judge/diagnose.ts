@@ -1,6 +1,7 @@
 import { expectedPressure } from '../circuit/expectedPressure';
 import { cycleFeatures } from '../log/cycleFeatures';
 import { partOfLog } from '../log/partOfLog';
+import type { CircuitSheet } from '../circuit/CircuitSheet';
 import type { PressureLog } from '../log/PressureLog';
 import { because } from './explain';
 import type { Case, RepairKind } from './Case';
@@ -45,7 +46,7 @@ function judge(evidence: Evidence, priors: WeightedSet[], told: Progress): Judge
     hypotheses: judged.sets.slice(0, MOST_HYPOTHESES).map(({ faults, probability }) => ({ faults, probability })),
     marginals,
     estimates: estimates(judged, done),
-    expected: expected(judged, latest.logs),
+    expected: expected(judged, latest.logs, evidence.circuit),
     because: because(judged, latest, marginals),
     nextTests: nextTests(judged, evidence.circuit, done, last !== null && last > HOT_C),
     contradictions: contradictions(evidence, latest, judged),
@@ -55,7 +56,8 @@ function judge(evidence: Evidence, priors: WeightedSet[], told: Progress): Judge
   };
 }
 
-function expected(judged: Judged, logs: PressureLog[]): Judgement['expected'] {
+function expected(judged: Judged, logs: PressureLog[], sheet: CircuitSheet): Judgement['expected'] {
+  if (sheet.kind === 'steam') return null;
   const f = logs[0] ? cycleFeatures(logs[0]) : null;
   const coldGaugeBar = f?.coldBar ?? judged.circuit.fillGaugeBar;
   const coldC = f?.coldC ?? 15;

@@ -17,12 +17,12 @@ export function findingLikelihood(f: Finding, faults: readonly FaultId[], v: Flo
   const number = numericLikelihood(f, faults, v, c, logged);
   if (number !== null) return 0.98 * number + (PLAIN_TO_SEE.has(f.test) ? PLAIN_SLIP : 0.02) * SLIP_DENSITY;
   const tabled = numberDensity(f, faults);
-  if (tabled !== null) return tabled;
+  if (tabled !== null) return tabled * (f.outcome === undefined ? 1 : (outcomeShares(f.test, faults)?.[f.outcome] ?? 1));
   if (f.outcome === undefined) return 1;
   if (f.test === 'gas-valve-press' && faults.includes('vessel-undercharged')) return pressOfUndercharged(v, c)[f.outcome as keyof ReturnType<typeof pressOfUndercharged>] ?? 1;
   if (f.test === 'low-pressure-stop') return f.outcome === 'not-shown' ? notShown(v) : 1 - notShown(v);
   const shares = outcomeShares(f.test, faults);
-  const reachedBar = logged.peakGaugeBar ?? (drippingWater(f) === 'cold' ? logged.topGaugeBar : null);
+  const reachedBar = drippingWater(f) === 'cold' || has(faults, ...INFLOW) ? logged.topGaugeBar ?? logged.peakGaugeBar : logged.peakGaugeBar;
   if (f.test === 'discharge-pipe' && shares && reachedBar !== null) return (dischargeShares(shares, faults, reachedBar, c)[f.outcome] ?? 1) * drippingWaterShare(f, faults);
   if (f.test === 'relief-reseat' && shares && logged.topGaugeBar !== null) return reseatShares(shares, faults, logged.topGaugeBar, c)[f.outcome] ?? 1;
   return (shares?.[f.outcome] ?? 1) * drippingWaterShare(f, faults);
@@ -32,13 +32,17 @@ export function findingLikelihood(f: Finding, faults: readonly FaultId[], v: Flo
 const DRIPS_ANYWHERE: FaultId[] = ['relief-valve-passing', 'relief-valve-lifts-early', 'gauge-misreading'];
 /** A relief with a sound seat drips less and less often the farther below its lift the logged pressure stayed, whatever else is wrong; what it lifted before may still show. */
 const LIFTS_AT = 0.98, DRIPS_BELOW = 0.1;
+/** Outcomes at the discharge pipe where mains water comes in and the pressure stands at the relief's lift. Common practice. */
+const AT_THE_RELIEF: Record<string, number> = { dry: 0.12, stained: 0.2, dripping: 0.52, running: 0.16 };
 
 /** How far the pressure that was logged lets a relief drip, 1 at its lift and 0 far below. */
 const nearRelief = (faults: readonly FaultId[], gaugeBar: number, c: ResolvedCircuit): number => (has(faults, ...DRIPS_ANYWHERE) ? 1 : nearLift(LIFTS_AT * c.reliefSetGaugeBar - gaugeBar));
 
 /** Outcomes at the discharge pipe, given how high the pressure went while it was logged. */
 function dischargeShares(shares: Record<string, number>, faults: readonly FaultId[], peakGaugeBar: number, c: ResolvedCircuit): Record<string, number> {
-  const left = DRIPS_BELOW + (1 - DRIPS_BELOW) * nearRelief(faults, peakGaugeBar, c);
+  const near = nearRelief(faults, peakGaugeBar, c), left = DRIPS_BELOW + (1 - DRIPS_BELOW) * near;
+  // What comes in without heat, up to the relief's lift, goes out there all the time.
+  if (has(faults, ...INFLOW) && !has(faults, ...DRIPS_ANYWHERE) && near > 0.5) return Object.fromEntries(Object.entries(AT_THE_RELIEF).map(([o, share]) => [o, near * share + (1 - near) * (shares[o] ?? 0)]));
   const dripping = (shares.dripping ?? 0) * left, running = (shares.running ?? 0) * left;
   const moved = (shares.dripping ?? 0) + (shares.running ?? 0) - dripping - running;
   return { ...shares, dripping, running, stained: (shares.stained ?? 0) + 0.6 * moved, dry: (shares.dry ?? 0) + 0.4 * moved };
@@ -126,8 +130,23 @@ function watchDensity(f: Finding, faults: readonly FaultId[], v: Float64Array, c
     const swing = has(faults, ...LITTLE_GAS) ? 1 : 0.4;
     return normalPdf(n.seen, n.expected + 0.5 * swing, n.sd + 0.5 * swing);
   }
-  return normalPdf(n.seen, n.expected, n.sd);
+  const density = fallenDensity(n.seen, n.expected, n.sd, f.startBar! - v[SLOT.offset]!, c);
+  if (f.test !== 'fill-isolated-watch' || !has(faults, 'fill-bypass-open')) return density;
+  // Whether the bypass begins before or behind the valve that was shut is not said.
+  const open = expectedNumber({ ...f, test: 'cold-main-on-watch' }, v, c)!;
+  return (1 - PAST_THE_VALVE) * density + PAST_THE_VALVE * normalPdf(open.seen, open.expected, open.sd);
 }
+
+/** How often a bypass goes on feeding while the feed's own valve is shut. Common practice. */
+const PAST_THE_VALVE = 0.5;
+
+/** Density of a change of pressure. A fall that the vessel's water no longer makes up comes to rest at the water standing above, if air gets in at the top, else it goes on: half and half. */
+function fallenDensity(seenBar: number, expectedBar: number, sd: number, startGaugeBar: number, c: ResolvedCircuit): number {
+  const on = normalPdf(seenBar, expectedBar, sd), toHeadBar = c.staticGaugeBar - startGaugeBar;
+  if (expectedBar >= toHeadBar || toHeadBar >= 0) return on;
+  return 0.5 * on + 0.5 * normalPdf(seenBar, toHeadBar, Math.hypot(sd, c.assumed.includes('staticHeadM') ? HEAD_GUESSED_BAR : HEAD_TOLD_BAR));
+}
+const HEAD_GUESSED_BAR = 0.2, HEAD_TOLD_BAR = 0.06;
 
 /** Boiler and circuit shut off from each other: each side falls by what leaks on it and rises by what comes in there. Which side has the vessel, and with it the
  *  room, is not said: half and half. */
@@ -139,12 +158,16 @@ function holdDensity(f: Finding, faults: readonly FaultId[], v: Float64Array, c:
     const seen = end - start, still = normalPdf(seen, 0, sd);
     if (!loses && !gains) return 0.94 * still + 0.06 * ANYWHERE;
     const ways = { inK: gains ? v[SLOT.inFill]! + v[SLOT.inCoil]! : 0, outK: loses ? v[SLOT.outCircuit]! + v[SLOT.outBoiler]! : 0, feedGaugeBar: NO_FEED_BAR, liftGaugeBar: v[SLOT.lift]!, mainsGaugeBar: v[SLOT.mains]! };
-    const by = (curve: WaterCurve) => { const change = changeOver(curve, start, hours, ways, c); return normalPdf(seen, change, Math.hypot(sd, 0.15 * change)); };
+    const by = (curve: WaterCurve) => { const change = changeOver(curve, start, hours, ways, c); return fallenDensity(seen, change, Math.hypot(sd, 0.15 * change), start, c); };
     return 0.42 * by(whole) + 0.42 * by(bare) + 0.08 * still + 0.08 * ANYWHERE;
   };
-  const boiler = side(f.boilerStartBar, f.boilerEndBar, has(faults, 'boiler-exchanger-leak', 'relief-valve-passing'), has(faults, 'dhw-plate-perforated'));
-  if (f.circuitStartBar === undefined || f.circuitEndBar === undefined) return boiler;
-  return boiler * side(f.circuitStartBar, f.circuitEndBar, has(faults, 'circuit-leak', 'air-vent-faulty'), has(faults, ...INFLOW) && !has(faults, 'dhw-plate-perforated'));
+  const density = (ventInBoiler: boolean) => {
+    const boiler = side(f.boilerStartBar!, f.boilerEndBar!, has(faults, 'boiler-exchanger-leak', 'relief-valve-passing') || (ventInBoiler && has(faults, 'air-vent-faulty')), has(faults, 'dhw-plate-perforated'));
+    if (f.circuitStartBar === undefined || f.circuitEndBar === undefined) return boiler;
+    return boiler * side(f.circuitStartBar, f.circuitEndBar, has(faults, 'circuit-leak') || (!ventInBoiler && has(faults, 'air-vent-faulty')), has(faults, ...INFLOW) && !has(faults, 'dhw-plate-perforated'));
+  };
+  // A boiler has a vent of its own, and the circuit has others.
+  return has(faults, 'air-vent-faulty') ? 0.5 * density(true) + 0.5 * density(false) : density(false);
 }
 
 /** Density of a change that has nothing to do with the faults: a valve that does not shut, a room that cools. */
@@ -156,24 +179,25 @@ export function coldLevelDensity(gaugeBar: number, faults: readonly FaultId[], c
   // A needle that sticks stands at any pressure.
   if (v && v[SLOT.stuck]! > 0.5) return 1 / ANY_LEVEL_BAR;
   const offsetBar = v ? v[SLOT.offset]! : 0, feedHoldsBar = v && v[SLOT.feedHolds]! > NO_FEED_BAR ? v[SLOT.feedHolds]! : null;
-  const lies = faults.includes('gauge-misreading');
+  const lies = faults.includes('gauge-misreading'), leastBar = c.cutInGaugeBar ?? c.fillGaugeBar;
   const others = faults.filter((f) => f !== 'gauge-misreading');
-  // A fault of the level itself decides where the pressure stands; any other leaves it where its own fault would.
+  // A fault of the level itself decides where the pressure stands; any other leaves it where its own fault would. A unit that does not hold it high in this draw does not pump.
   const level = others.filter((f) => LEVEL_FAULTS.has(f));
   const density = (atGaugeBar: number) => {
     const deciding = level.length ? level : others.length ? others : (['none'] as FaultId[]);
-    return deciding.reduce((sum, f) => sum + (f === 'reducing-valve-set-high' && feedHoldsBar !== null ? normalPdf(atGaugeBar, feedHoldsBar + HELD_ABOVE_BAR, Math.hypot(HELD_SD, 0.4 * c.gaugeStepBar)) : coldLevelOf(atGaugeBar, f, c)), 0) / deciding.length;
+    return deciding.reduce((sum, f) => sum + (HOLDS_HIGH.has(f) && feedHoldsBar !== null ? normalPdf(atGaugeBar, feedHoldsBar + HELD_ABOVE_BAR, Math.hypot(HELD_SD, 0.4 * c.gaugeStepBar)) : coldLevelOf(atGaugeBar, v && f === 'pressurisation-unit-fault' ? 'feed-starved' : f, c)), 0) / deciding.length;
   };
   // Whoever fills by a lying gauge fills to what it shows; a feed fills to what is there. Half and half where a hand fills.
   const filledByIt = c.fedByItself ? 0.2 : 0.5;
   const all = lies ? (1 - filledByIt) * density(gaugeBar - offsetBar) + filledByIt * density(gaugeBar) * carriesHead(gaugeBar - offsetBar, c) : density(gaugeBar);
   // So far off that it would itself be called a fault, it is one.
-  const off = gaugeBar - offsetBar - c.fillGaugeBar, share = off < -OFF_BELOW_BAR || off > OFF_ABOVE_BAR ? ANY_FAULTY_LEVEL : ANY_LEVEL;
+  const bar = gaugeBar - offsetBar, share = bar < leastBar - OFF_BELOW_BAR || bar > c.fillGaugeBar + OFF_ABOVE_BAR ? ANY_FAULTY_LEVEL : ANY_LEVEL;
   return (1 - share) * all + share / ANY_LEVEL_BAR;
 }
 
 /** Whether a cold level says more than which faults there are: how far the gauge is off, or what the feed holds. */
-export const levelHangsOnDraw = (faults: readonly FaultId[]): boolean => has(faults, 'gauge-misreading', 'reducing-valve-set-high');
+export const levelHangsOnDraw = (faults: readonly FaultId[]): boolean => has(faults, 'gauge-misreading', ...HOLDS_HIGH);
+const HOLDS_HIGH: ReadonlySet<FaultId> = new Set(['reducing-valve-set-high', 'pressurisation-unit-fault']);
 
 /** Share of circuits that stand at any pressure, for reasons of their own, and over what range. Common practice. */
 const ANY_LEVEL = 0.07, ANY_LEVEL_BAR = 3.5;
@@ -192,18 +216,20 @@ function coldLevelOf(p: number, fault: FaultId, c: ResolvedCircuit): number {
   const fill = c.fillGaugeBar;
   const flat = (least: number, most: number) => smoothBox(p, least, Math.max(most, least + 0.2), 0.06 + 0.5 * c.gaugeStepBar);
   const sd = Math.hypot(c.fedByItself ? BY_FEED_SD : BY_HAND_SD, 0.4 * c.gaugeStepBar);
-  const near = normalPdf(p, fill + 0.05, sd);
+  // A unit lets it fall to its lower limit before it pumps.
+  const near = c.cutInGaugeBar !== null ? flat(c.cutInGaugeBar, fill) : normalPdf(p, fill + 0.05, sd), least = c.cutInGaugeBar ?? fill;
   switch (fault) {
-    case 'fill-pressure-too-low': case 'feed-starved': case 'pressurisation-unit-fault': return flat(0, fill - 0.25);
+    case 'fill-pressure-too-low': case 'feed-starved': return flat(0, least - 0.25);
+    case 'pressurisation-unit-fault': return 0.65 * flat(0, least - 0.1) + 0.35 * flat(fill + 0.1, Math.max(c.reliefSetGaugeBar, fill + 0.5));
     case 'fill-pressure-too-high': return flat(fill + 0.45, Math.max(c.reliefSetGaugeBar, fill + 0.8));
     case 'reducing-valve-set-high': return flat(fill + 0.2, fill + 1.3);
     case 'fill-loop-passing': case 'reducing-valve-creeping': case 'fill-bypass-open': case 'dhw-plate-perforated': case 'dhw-coil-perforated':
       return 0.45 * near + 0.55 * flat(fill, c.reliefSetGaugeBar);
     case 'circuit-leak': case 'boiler-exchanger-leak': case 'relief-valve-passing': case 'air-vent-faulty': case 'vessel-overcharged': case 'relief-valve-lifts-early':
-      return 0.55 * near + 0.45 * flat(0, fill);
+      return 0.55 * near + 0.45 * flat(0, least);
     case 'vessel-undercharged': case 'vessel-diaphragm-failed': case 'vessel-connection-blocked': case 'vessel-isolated': case 'vessel-undersized':
       // Topped up to where it should be, or fallen since.
-      return c.fedByItself ? 0.88 * near + 0.09 * flat(0.1, fill) + 0.03 * flat(fill, fill + 0.8) : 0.85 * normalPdf(p, fill + 0.05, 1.3 * sd) + 0.15 * flat(0.2, fill);
+      return c.fedByItself ? 0.88 * near + 0.09 * flat(0.1, least) + 0.03 * flat(fill, fill + 0.8) : 0.85 * normalPdf(p, fill + 0.05, 1.3 * sd) + 0.15 * flat(0.2, fill);
     default: return near;
   }
 }

@@ -13,6 +13,7 @@ import { catchMiss } from './reliefCatch';
 import { logModelOf, type LogModel } from './logModel';
 import { layOutLog, type LogTrack } from './LogTrack';
 import type { WeightedSet } from './priors';
+import { zoneSuspect } from './zoneSuspect';
 
 export interface Evidence {
   circuit: CircuitSheet;
@@ -65,13 +66,14 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const features = logs.map(cycleFeatures);
   const highest = (of: LogTrack[]) => (of.length ? Math.max(...of.map((t) => Math.max(...t.gaugeBar))) : null);
   const found = foundColdBar(features[0]), overnight = evidence.findings.find((f) => f.finding.test === 'idle-cold-pressure')?.finding.valueBar;
-  const logged: Logged = { peakGaugeBar: highest(tracks.filter((t) => t.spanK > HEATED_K && !t.heatGuessed)), topGaugeBar: highest(tracks), coldGaugeBar: found ?? overnight ?? null };
+  const logged: Logged = { peakGaugeBar: highest(tracks.filter((t) => t.spanK > HEATED_K && !t.heatGuessed)), topGaugeBar: overnight === undefined ? highest(tracks) : Math.max(overnight, highest(tracks) ?? 0), coldGaugeBar: found ?? overnight ?? null };
   // How high it stands cold speaks by itself, unless a night's cold pressure was read.
   const cold = overnight === undefined ? found : null;
   // Where the pressure fell below what the feed holds, either nothing feeds it or the feed stands shut, as many keep it.
   const feedMayBeShut = circuit.fedByItself && tracks.some((t) => Math.min(...t.gaugeBar) < circuit.fillGaugeBar - 0.08);
   /** A hypothesis that may hold in a second way too, and how often it does. */
-  const otherWayOf = (model: LogModel): { model: LogModel; share: number } | null => {
+  const otherWayOf = (model: LogModel, faults: readonly FaultId[]): { model: LogModel; share: number } | null => {
+    if (faults.includes('pressurisation-unit-fault')) return { model: { ...model, feed: 'high' }, share: OVERRUN_SHARE };
     if (tracks.every((t) => t.heatGuessed) && tracks.length) return { model: { ...model, heat: 'none' }, share: UNHEATED_SHARE };
     if (tracks.length && model.gauge === 'off') return { model: { ...model, gauge: 'stuck' }, share: STUCK_SHARE };
     if (feedMayBeShut && model.feed === 'right') return { model: { ...model, feed: 'dead' }, share: SHUT_FEED_SHARE };
@@ -80,7 +82,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const judgeWith = (fitOf: (m: LogModel) => LogFit, which: WeightedSet[], from: number, to: number) => which.map(({ faults, weight }, i): JudgedSet => {
     told(from + ((to - from) * i) / which.length);
     const model = logModelOf(faults);
-    const otherWay = otherWayOf(model);
+    const otherWay = otherWayOf(model, faults);
     const fit = otherWay ? mixed(fitOf(model), fitOf(otherWay.model), otherWay.share) : fitOf(model);
     let logEvidence = fit.logEvidence, logDraws = fit.draws;
     if (cold !== null) {
@@ -111,7 +113,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const lent = thorough.lendToNeighbours(), held = thorough.holdToSimpler();
   const settled = lent || held ? judgeWith(thorough.fitOf, which, CAREFULLY, 1) : careful;
   // What looks the same in the logs as something that was judged with care is given the same care: nothing is fitted for it.
-  const isKnown = ({ faults }: JudgedSet) => { const model = logModelOf(faults), other = otherWayOf(model); return thorough.knows(model) && (other === null || thorough.knows(other.model)); };
+  const isKnown = ({ faults }: JudgedSet) => { const model = logModelOf(faults), other = otherWayOf(model, faults); return thorough.knows(model) && (other === null || thorough.knows(other.model)); };
   const known = new Set(rest.filter(isKnown));
   const alike = judgeWith(thorough.fitOf, [...known].map((s) => ({ faults: s.faults, weight: s.prior })), 1, 1);
   return { sets: withProbabilities([...settled, ...alike, ...rest.filter((s) => !known.has(s))]), circuit, seen, tracks, logs, trackLog, logged };
@@ -193,9 +195,9 @@ function hintsOf(findings: Evidence['findings'], circuit: ResolvedCircuit, logge
 /** Beyond so many standard deviations a finding pulls no harder. */
 const FURTHEST_HINT = 12;
 
-/** Of misreading gauges, those that stick; of feeds that are in order, those that are kept shut; of rises with neither temperatures nor a word of heat, those that came cold. Common
+/** Of units at fault, those that pump past their limit instead of not at all; of misreading gauges, those that stick; of feeds that are in order, those that are kept shut; of rises with neither temperatures nor a word of heat, those that came cold. Common
  *  practice. */
-const STUCK_SHARE = 0.3, SHUT_FEED_SHARE = 0.4, UNHEATED_SHARE = 0.5;
+const OVERRUN_SHARE = 0.35, STUCK_SHARE = 0.3, SHUT_FEED_SHARE = 0.4, UNHEATED_SHARE = 0.5;
 
 /** One hypothesis that may hold in two ways: the evidence by their shares, the draws of both. */
 function mixed(one: LogFit, other: LogFit, otherShare: number): LogFit {
@@ -208,8 +210,11 @@ function mixed(one: LogFit, other: LogFit, otherShare: number): LogFit {
 
 function weighFindings(findings: Evidence['findings'], faults: FaultId[], prior: Draw[], circuit: ResolvedCircuit, logged: Logged) {
   let draws = prior;
+  const suspect = zoneSuspect(findings.map((f) => f.finding), faults);
   const findingEvidence = findings.map(({ finding }) => {
-    if (!hangsOnDraw(finding, faults)) return Math.log(findingLikelihood(finding, faults, draws[0]!.v, circuit, logged));
+    const { v } = draws[0]!;
+    if (suspect && finding.zone !== undefined) return Math.log(suspect.weigh(finding, findingLikelihood(finding, faults, v, circuit, logged), () => findingLikelihood(finding, ['none'], v, circuit, logged)));
+    if (!hangsOnDraw(finding, faults)) return Math.log(findingLikelihood(finding, faults, v, circuit, logged));
     const weighed = reweighted(draws, (v) => findingLikelihood(finding, faults, v, circuit, logged));
     draws = weighed.draws;
     return Math.log(weighed.likelihood);

@@ -115,5 +115,5 @@ function feed(model: LogModel, sheet: CircuitSheet, c: ResolvedCircuit): FreePar
   if ((kind !== 'reducing-valve' && kind !== 'pressurisation-unit') || model.feed === 'dead') return [];
   if (model.feed === 'high') return [uniform(SLOT.feedHolds, c.fillGaugeBar + 0.25, c.fillGaugeBar + 1.3)];
   // Often kept shut: the floor is set below what it would hold, so that a closed feed is not taken for a dead one.
-  return [normal(SLOT.feedHolds, (kind === 'pressurisation-unit' ? (sheet.fill?.cutInBar ?? c.fillGaugeBar - 0.2) : c.fillGaugeBar) - 0.05, 0.1)];
+  return [normal(SLOT.feedHolds, (kind === 'pressurisation-unit' ? (c.cutInGaugeBar ?? c.fillGaugeBar - 0.2) : c.fillGaugeBar) - 0.05, 0.1)];
 }

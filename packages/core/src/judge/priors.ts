@@ -4,6 +4,8 @@ import { expectedPressure } from '../circuit/expectedPressure';
 import { COMPLAINT_ROWS, type Complaint } from './complaints';
 import { INFLOW, LITTLE_GAS } from './faultGroups';
 import { applicableFaults, faultRow, type FaultId } from './faults';
+import type { Finding } from './Finding';
+import { testRow } from './tests';
 
 export const REPLACEABLE_PARTS = ['vessel', 'relief-valve', 'reducing-valve', 'fill-loop', 'gauge', 'pressure-sensor', 'plate-exchanger', 'coil', 'pump', 'valve-core'] as const;
 export type ReplaceablePart = (typeof REPLACEABLE_PARTS)[number];
@@ -34,6 +36,10 @@ const COUPLED: { one: FaultId[]; other: FaultId[]; factor: number; why: string }
   { one: ['vessel-undercharged', 'vessel-diaphragm-failed'], other: ['circuit-leak', 'fill-pressure-too-high'], factor: 2, why: 'topped up, and topped up too far' },
   { one: ['gauge-misreading'], other: ['vessel-undercharged', 'relief-valve-passing', 'fill-pressure-too-high'], factor: 3, why: 'filled and judged by a lying gauge' },
   { one: ['circuit-leak'], other: ['fill-pressure-too-low', 'air-in-circuit'], factor: 3, why: 'what leaks out is missing, and air comes in with the top-ups' },
+  { one: ['air-in-circuit', 'fill-pressure-too-low', 'feed-starved'], other: ['air-locked-branch'], factor: 3, why: 'too little pressure lets the air stand in the highest branch' },
+  { one: ['steam-return-leak', 'steam-boiler-section-leak', 'steam-feeder-passing'], other: ['steam-water-untreated', 'steam-boiler-section-leak'], factor: 4, why: 'fresh water thins the treatment and eats the iron' },
+  { one: ['steam-dirty-water'], other: ['steam-gauge-glass-blocked', 'steam-pigtail-blocked', 'steam-drain-blocked', 'steam-low-water-cutoff-failed'], factor: 4, why: 'the same mud settles everywhere' },
+  { one: ['steam-pigtail-blocked', 'steam-pressure-control-faulty'], other: ['steam-relief-passing'], factor: 2, why: 'a relief that has lifted often passes' },
 ];
 
 /** Faults that cannot stand in one set, since one is the other's opposite or hides it wholly. */
@@ -41,28 +47,30 @@ const EXCLUSIVE: FaultId[][] = [
   ['vessel-undercharged', 'vessel-diaphragm-failed', 'vessel-connection-blocked', 'vessel-isolated', 'vessel-overcharged', 'vessel-undersized'],
   ['vessel-diaphragm-failed', 'vessel-gas-valve-leaking'],
   ['fill-pressure-too-low', 'fill-pressure-too-high'],
+  ['steam-feeder-passing', 'steam-feeder-failed', 'steam-boiler-overfilled'],
   ['relief-valve-passing', 'relief-valve-lifts-early'],
-  ['reducing-valve-set-high', 'feed-starved'],
-  ['reducing-valve-creeping', 'reducing-valve-set-high'],
+  ['reducing-valve-creeping', 'reducing-valve-set-high', 'fill-bypass-open', 'feed-starved', 'pressurisation-unit-fault'],
 ];
 
 export interface WeightedSet { faults: FaultId[]; weight: number }
 
-export interface PriorInput { circuit: CircuitSheet; complaint?: Complaint[]; alreadyDone?: { part: ReplaceablePart }[] }
+export interface PriorInput { circuit: CircuitSheet; complaint?: Complaint[]; alreadyDone?: { part: ReplaceablePart }[]; findings?: Pick<Finding, 'test'>[] }
 
-/** Fault sets worth judging with their prior shares, which sum to 1: each fault alone, and the pairs that can occur together.
- *  Circulation and steam faults stand alone. */
+/** Fault sets worth judging with their prior shares, which sum to 1: each fault alone, and the pairs that can occur together. */
 export function weightedSets(input: PriorInput): WeightedSet[] {
   const ids = applicableFaults(input.circuit);
   const weights = new Map(ids.map((id) => [id, singleWeight(id, input)]));
   const total = [...weights.values()].reduce((a, b) => a + b, 0);
   const sets: WeightedSet[] = ids.map((id) => ({ faults: [id], weight: (weights.get(id)! / total) * complaintFactor([id], input.complaint) }));
-  const pressure = ids.filter((id) => id !== 'none' && faultRow(id).plant === 'sealed');
-  for (let i = 0; i < pressure.length; i++)
-    for (let j = i + 1; j < pressure.length; j++) {
-      const a = pressure[i]!, b = pressure[j]!;
+  const several = ids.filter((id) => id !== 'none');
+  for (let i = 0; i < several.length; i++)
+    for (let j = i + 1; j < several.length; j++) {
+      const a = several[i]!, b = several[j]!;
       if (EXCLUSIVE.some((group) => group.includes(a) && group.includes(b))) continue;
-      const factor = COUPLED.find(({ one, other }) => (one.includes(a) && other.includes(b)) || (one.includes(b) && other.includes(a)))?.factor ?? PAIR_FACTOR;
+      const coupled = COUPLED.find(({ one, other }) => (one.includes(a) && other.includes(b)) || (one.includes(b) && other.includes(a)));
+      // What moves no water and what moves the pressure are two jobs, unless one brings the other about.
+      if (!coupled && faultRow(a).plant !== faultRow(b).plant) continue;
+      const factor = coupled?.factor ?? PAIR_FACTOR;
       sets.push({ faults: [a, b].sort(), weight: factor * (weights.get(a)! / total) * (weights.get(b)! / total) * complaintFactor([a, b], input.complaint) });
     }
   const sum = sets.reduce((s, x) => s + x.weight, 0);
@@ -86,20 +94,26 @@ const COMPLAINT_WEIGHT = 0.75;
 /** A visit without any complaint is often a routine one. Common practice. */
 const NO_COMPLAINT = 1.6;
 
-function singleWeight(id: FaultId, { circuit, complaint = [], alreadyDone = [] }: PriorInput): number {
+function singleWeight(id: FaultId, { circuit, complaint = [], alreadyDone = [], findings = [] }: PriorInput): number {
   let weight: number = faultRow(id).weight;
   for (const { part } of alreadyDone) if (CHANGED[part].includes(id)) weight *= CHANGED_FACTOR;
-  // Circulation faults do not show on the pressure gauge: without such a complaint they are seldom what one is called for.
-  if (faultRow(id).plant === 'circulation' && !complaint.some((c) => ['no-heat', 'no-heat-zone', 'cold-room'].includes(c))) weight *= 0.05;
+  // Circulation faults do not show on the pressure gauge: without such a complaint they are seldom what one is called for, unless somebody saw reason to go and measure there.
+  if (faultRow(id).plant === 'circulation' && !complaint.some((c) => ['no-heat', 'no-heat-zone', 'cold-room'].includes(c))) weight *= findings.some((f) => testRow(f.test).plant === 'circulation') ? 0.4 : 0.05;
   const ageYears = circuit.vessel?.ageYears;
   if (ageYears !== undefined && id.startsWith('vessel-') && ['vessel-undercharged', 'vessel-diaphragm-failed'].includes(id)) weight *= ageYears < 3 ? 0.5 : ageYears > 8 ? 1.4 : 1;
   if (id === 'vessel-isolated' && circuit.vessel?.isolationValve === 'none') weight *= OVERLOOKED_VALVE;
+  if (id === 'fill-pressure-too-low' && (circuit.fill?.kind === 'reducing-valve' || circuit.fill?.kind === 'pressurisation-unit')) weight *= FED_YET_LOW;
+  // What keeps a unit from giving water is mostly the unit itself.
+  if (id === 'feed-starved' && circuit.fill?.kind === 'pressurisation-unit') weight *= 0.4;
   if (id === 'vessel-undersized') weight *= undersizeFactor(circuit);
   return weight;
 }
 
 /** Valves that are there though the sheet says none. Common practice. */
 const OVERLOOKED_VALVE = 0.05;
+
+/** What feeds itself stands low because its feed gives nothing; seldom because somebody fills by hand, past a feed kept shut. Common practice. */
+const FED_YET_LOW = 0.25;
 
 /** The sheet itself says how close to the relief a right charge brings the circuit. */
 function undersizeFactor(sheet: CircuitSheet): number {

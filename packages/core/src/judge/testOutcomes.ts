@@ -5,6 +5,7 @@ import { changeOver, chargeOf, curveOf, NO_FEED_BAR, readingSd } from './finding
 import { SLOT } from './kernel';
 import { NOTHING_LOGGED, type Logged } from './Logged';
 import { normalCdf } from './normal';
+import { numberShares } from './numberTable';
 import { OUTCOME_TABLES } from './outcomeTable';
 import type { TestId } from './tests';
 
@@ -36,7 +37,7 @@ export function testOutcomes(test: TestId, faults: readonly FaultId[], v: Float6
     }
     default: {
       const table = OUTCOME_TABLES[test];
-      return table ? Object.keys(table.base).map((outcome) => findingLikelihood({ test, outcome }, faults, v, c, logged)) : null;
+      return table ? Object.keys(table.base).map((outcome) => findingLikelihood({ test, outcome }, faults, v, c, logged)) : numberShares(test, faults);
     }
   }
 }
