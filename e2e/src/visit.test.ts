@@ -54,6 +54,20 @@ describe('the main job, on a phone', () => {
     async function expectReading(text: string) { await page.getByTestId('reading').getByText(text, { exact: true }).waitFor(); }
   });
 
+  it('keeps what is begun for the next reading while the last one is still being stored', async () => {
+    const { page } = at.device;
+    await newJob(page, '9 Cooperage Lane');
+    // Both in one turn of the page: the store has had no time.
+    await page.evaluate(() => {
+      const key = (name: RegExp) => [...document.querySelectorAll<HTMLElement>('[role=button], button')].find((e) => name.test(e.getAttribute('aria-label') ?? e.textContent ?? ''))!;
+      key(/^Log$/).click();
+      key(/temperatures with this reading/).click();
+    });
+    await page.getByText(/^Logged /).waitFor();
+    await page.getByLabel('Flow', { exact: true }).fill('41');
+    expect(await page.getByLabel('Flow', { exact: true }).inputValue()).toBe('41');
+  });
+
   it('takes a reading back at once, and a correction keeps what stood before', async () => {
     const { page } = at.device;
     await newJob(page, '2 Tannery Yard');

@@ -6,6 +6,7 @@ import { fluidGrowth } from '../water/fluid';
 import { blindMeanC, growthTable, type BlindHeat } from './blindHeat';
 import { HEATED } from '../circuit/expectedPressure';
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
+import { pumpRuns } from './pumpRuns';
 
 /** A reduced log laid out for the forward kernel: plain arrays, one entry a point. */
 export interface LogTrack {
@@ -110,6 +111,7 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
     while (next < events.length && events[next]!.tS <= track.tS[i]! + 1e-9) apply(events[next++]!, i);
     track.fillOn[i] = state.fill; track.coilOn[i] = state.coil; track.boilerOn[i] = state.boiler;
   }
+  for (const i of pumpRuns(track.gaugeBar, track.tS, circuit)) track.starts[i] = 1;
   // A needle sticks; a sensor does not.
   const dialStepBar = bySensor(log) ? 0 : circuit.gaugeStepBar;
   const spanC = Math.max(LEAST_SPAN_K, track.spanK), coldestC = Math.min(...means.meanC);
@@ -234,6 +236,8 @@ const blindHeatOf = (on: number[], c: ResolvedCircuit): BlindHeat => {
 const EVENT_OFF_S = 60;
 /** Temperatures read by hand off an idle circuit scatter like this round what it does, K. */
 const IDLE_SCATTER_K = 2.5;
+/** So many of its own errors a slope of idle readings must be to be believed. */
+const SLOPE_SURE = 3, WHOLE_DEGREES_K = 0.5;
 
 /** While nothing is heated the water's mean goes in a straight line at most, whatever a hand reads off the pipes: a kelvin too much there would move a stiff
  *  circuit far. Only the stretch before the heat comes on, or all of a log in which it never does; left alone where the readings are no line. */
@@ -246,9 +250,11 @@ function smoothIdle(tS: number[], meanC: number[], events: LogEvent[]): void {
   if (n < 2) return;
   const t0 = tS.slice(0, n).reduce((a, b) => a + b, 0) / n, c0 = meanC.slice(0, n).reduce((a, b) => a + b, 0) / n;
   const spread = tS.slice(0, n).reduce((s, t) => s + (t - t0) ** 2, 0);
-  const slope = n < 4 || spread === 0 ? 0 : tS.slice(0, n).reduce((s, t, i) => s + (t - t0) * (meanC[i]! - c0), 0) / spread;
+  const fitted = n < 4 || spread === 0 ? 0 : tS.slice(0, n).reduce((s, t, i) => s + (t - t0) * (meanC[i]! - c0), 0) / spread;
+  const scatterOf = (slope: number) => Math.sqrt(tS.slice(0, n).reduce((s, t, i) => s + (meanC[i]! - c0 - slope * (t - t0)) ** 2, 0) / n);
+  // A slope that the scatter of the readings could have made by chance is none.
+  const slope = Math.abs(fitted) * Math.sqrt(spread) > SLOPE_SURE * Math.max(WHOLE_DEGREES_K, scatterOf(fitted)) ? fitted : 0, scatter = scatterOf(slope);
   const line = (t: number) => c0 + slope * (t - t0);
-  const scatter = Math.sqrt(tS.slice(0, n).reduce((s, t, i) => s + (meanC[i]! - line(t)) ** 2, 0) / n);
   if (scatter < IDLE_SCATTER_K) for (let i = 0; i < n; i++) meanC[i] = line(tS[i]!);
 }
 

@@ -226,7 +226,11 @@ function coldLevelOf(p: number, fault: FaultId, c: ResolvedCircuit): number {
     case 'fill-loop-passing': case 'reducing-valve-creeping': case 'fill-bypass-open': case 'dhw-plate-perforated': case 'dhw-coil-perforated':
       return 0.45 * near + 0.55 * flat(fill, c.reliefSetGaugeBar);
     case 'circuit-leak': case 'boiler-exchanger-leak': case 'relief-valve-passing': case 'air-vent-faulty': case 'vessel-overcharged': case 'relief-valve-lifts-early':
-      return 0.55 * near + 0.45 * flat(0, least);
+      {
+      // What feeds itself is made up as it is lost, unless its feed is kept shut.
+      const fallen = c.cutInGaugeBar !== null ? 0.08 : c.fedByItself ? 0.25 : 0.45;
+      return (1 - fallen) * near + fallen * flat(0, least);
+    }
     case 'vessel-undercharged': case 'vessel-diaphragm-failed': case 'vessel-connection-blocked': case 'vessel-isolated': case 'vessel-undersized':
       // Topped up to where it should be, or fallen since.
       return c.fedByItself ? 0.88 * near + 0.09 * flat(0.1, least) + 0.03 * flat(fill, fill + 0.8) : 0.85 * normalPdf(p, fill + 0.05, 1.3 * sd) + 0.15 * flat(0.2, fill);

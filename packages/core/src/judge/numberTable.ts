@@ -90,14 +90,14 @@ export function numberDensity(f: Finding, faults: readonly FaultId[]): number | 
     const x = table.of(f);
     if (x === null) continue;
     const hit = rowOf(table, faults);
-    // Faults go to any length, so theirs has the long tails. In units of the sound spread, so that slips weigh the same whatever the unit.
-    const shape = hit ? longTailed(x, hit.mean, hit.sd) : normalPdf(x, table.base.mean, table.base.sd);
-    density = (density ?? 1) * (0.97 * shape * table.base.sd + 0.03 * FAR_OFF);
+    // Faults go to any length, so theirs has the long tails: the farther off a number lies, the surer it is one. In units of the sound spread, so that tables of other units weigh alike.
+    const { mean, sd } = table.base, shape = hit ? longTailed(x, hit.mean, hit.sd) : (1 - ODD) * normalPdf(x, mean, sd) + ODD * longTailed(x, mean, sd);
+    density = (density ?? 1) * shape * sd;
   }
   return density;
 }
-/** Density of a slip over some ten sound spreads. */
-const FAR_OFF = 0.1;
+/** Sound plants that are odd, and slips of the hand, as a share. */
+const ODD = 0.04;
 
 /** Student's t with three degrees of freedom, by its scale. */
 const longTailed = (x: number, mean: number, scale: number): number => 0.3675526 / (scale * (1 + ((x - mean) / scale) ** 2 / 3) ** 2);

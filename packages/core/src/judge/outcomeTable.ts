@@ -31,7 +31,7 @@ export const OUTCOME_TABLES: Partial<Record<TestId, OutcomeTable>> = {
     row(['vessel-gas-valve-leaking'], { held: 0.74, fell: 0.22, 'bubbles-at-drain': 0.01, 'would-not-rise': 0.03 }, 'a leaking core mostly holds for minutes')),
   'gas-valve-bubbles': table({ tight: 0.96, bubbles: 0.04 },
     row(['vessel-gas-valve-leaking'], { tight: 0.12, bubbles: 0.88 }, 'leak fluid shows it')),
-  'vessel-connection-flow': table({ free: 0.92, restricted: 0.06, blocked: 0.02 },
+  'vessel-connection-flow': table({ free: 0.945, restricted: 0.04, blocked: 0.015 },
     row(['vessel-connection-blocked'], { free: 0.05, restricted: 0.3, blocked: 0.65 }, 'sludge in the port or hose'),
     row(['vessel-isolated'], { free: 0.2, restricted: 0.1, blocked: 0.7 }, 'nothing passes a shut valve')),
   'vessel-valve-position': table({ open: 0.8, 'no-valve': 0.18, closed: 0.02 },

@@ -20,6 +20,7 @@ const leakage = (slot: number, median: number): FreeParameter => ({ ...logNormal
 /** Everything that is uncertain about a circuit under one log model, before its logs are looked at. */
 export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: ResolvedCircuit, tracks: LogTrack[]): ParameterSpace {
   const stretches = tracks.map((t) => [...t.starts.keys()].filter((i) => t.starts[i]));
+  const size = sizeOf(c);
   const fixed = new Float64Array(SLOT.start + stretches.flat().length);
   fixed[SLOT.vesselL] = c.vesselL;
   fixed[SLOT.mains] = c.mainsGaugeBar;
@@ -28,7 +29,7 @@ export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: Resolved
   fixed[SLOT.cap] = MOST_WATER_SHARE;
   fixed[SLOT.heatTempo] = fixed[SLOT.coolTempo] = model.heat === 'none' ? 0 : 1;
   fixed[SLOT.seat] = SEAT_SHARE;
-  fixed[SLOT.blowsLPerS] = BLOWS_L_PER_S;
+  fixed[SLOT.blowsLPerS] = BLOWS_L_PER_S * size;
   fixed[SLOT.doubt] = 1;
   const free: FreeParameter[] = [
     logNormal(SLOT.contentL, c.contentL, c.contentSpread),
@@ -38,8 +39,8 @@ export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: Resolved
     ...gas(model, c),
     ...feed(model, sheet, c),
   ];
-  if (model.inflow !== 'none') free.push(leakage(model.inflow === 'fill' ? SLOT.inFill : SLOT.inCoil, 0.8));
-  if (model.outflow !== 'none') free.push(leakage(model.outflow === 'boiler' ? SLOT.outBoiler : SLOT.outCircuit, 0.4));
+  if (model.inflow !== 'none') free.push(leakage(model.inflow === 'fill' ? SLOT.inFill : SLOT.inCoil, 0.8 * size));
+  if (model.outflow !== 'none') free.push(leakage(model.outflow === 'boiler' ? SLOT.outBoiler : SLOT.outCircuit, 0.4 * size));
   free.push(...(model.lift === 'early' ? earlyLift(c, tracks) : [normal(SLOT.lift, 0.98 * c.reliefSetGaugeBar, Math.max(0.035 * c.reliefSetGaugeBar, 0.1))]));
   if (model.lift !== 'early' && tracks.some((t) => Math.max(...t.gaugeBar) > MAY_BLOW_FROM * c.reliefSetGaugeBar)) free.push(uniform(SLOT.seat, SEAT_LEAST, SEAT_MOST, [-0.5, 1.5]));
   if (model.gauge === 'off') free.push({ slot: SLOT.offset, of: (z) => (z < 0 ? -1 : 1) * (GAUGE_OFF_BAR + GAUGE_OFF_SPREAD_BAR * Math.abs(z)), starts: [-0.9, 0.9] });
@@ -55,7 +56,7 @@ export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: Resolved
 /** A relief that lifts early is found because it lifts: somewhere between where the circuit stands cold and the highest that it was seen at. */
 function earlyLift(c: ResolvedCircuit, tracks: LogTrack[]): FreeParameter[] {
   const leastBar = EARLY_LEAST * c.reliefSetGaugeBar, mostBar = EARLY_MOST * c.reliefSetGaugeBar;
-  const shuts = [uniform(SLOT.seat, SEAT_LEAST, SEAT_MOST, [-0.5, 0.5]), logNormal(SLOT.blowsLPerS, BLOWS_L_PER_S, 0.8)];
+  const shuts = [uniform(SLOT.seat, SEAT_LEAST, SEAT_MOST, [-0.5, 0.5]), logNormal(SLOT.blowsLPerS, BLOWS_L_PER_S * sizeOf(c), 0.8)];
   if (!tracks.length) return [uniform(SLOT.lift, leastBar, mostBar, [0]), ...shuts];
   const topBar = Math.max(...tracks.map((t) => Math.max(...t.gaugeBar))), coldBar = Math.min(...tracks.map((t) => t.gaugeBar[0]!));
   const most = Math.min(mostBar, Math.max(leastBar, topBar) + SEEN_ABOVE_BAR), least = Math.min(most - LEAST_RANGE_BAR, Math.max(leastBar, coldBar + SEEN_ABOVE_BAR));
@@ -69,6 +70,9 @@ function thermal(tracks: LogTrack[]): FreeParameter[] {
   return [normal(SLOT.share, poorest === 'both' ? 0.92 : 0.9, poorest === 'both' ? 0.09 : 0.11, 0.4), logNormal(SLOT.lagS, poorest === 'both' ? 90 : 150, 0.95)];
 }
 
+/** A large plant hides what a home would show: what leaks, stands or blows there is larger, by this much. Common practice. */
+const sizeOf = (c: ResolvedCircuit): number => Math.max(1, Math.sqrt(c.contentL / LARGE_HOME_L));
+const LARGE_HOME_L = 300;
 /** How widely the doubt about the temperatures spreads from log to log, in its logarithm. Set by the evaluation. */
 const DOUBT_SPREAD = 0.6;
 /** A log may hold a lift from this share of the marking on. */
@@ -92,14 +96,14 @@ function gas(model: LogModel, c: ResolvedCircuit): FreeParameter[] {
   // A charge that was set once has drifted a little; one that stands on no label was set to some school's figure.
   const rightSd = c.prechargeFrom !== 'static-head' ? 0.09 : c.assumed.includes('staticHeadM') ? 0.3 : 0.16;
   const amount = (p: FreeParameter): FreeParameter => ({ ...p, of: (z) => (p.of(z) + c.atmosphericBar) * c.vesselL });
-  const air = model.air ? uniform(SLOT.air, 0.8, 6) : logNormal(SLOT.air, 0.1, 0.9);
+  const air = model.air ? uniform(SLOT.air, 0.8 * sizeOf(c), 6 * sizeOf(c)) : logNormal(SLOT.air, 0.1 * sizeOf(c), 0.9);
   const vessel: FreeParameter[] = c.vesselSpread > 0.1 ? [logNormal(SLOT.vesselL, c.vesselL, c.vesselSpread)] : [];
   switch (model.gas) {
     // A waterlogged vessel hangs on how far the diaphragm goes before it lies against the shell.
     case 'low': return [amount(uniform(SLOT.gas, -0.97 * c.atmosphericBar, target - 0.15, [-1.2, 0, 1.2])), air, { slot: SLOT.cap, of: (z) => 1 - (1 - MOST_WATER_SHARE) * Math.exp(0.4 * z), starts: [0] }, ...vessel];
     // The further over, the rarer: its share falls in a straight line to nothing.
     case 'over': return [amount({ slot: SLOT.gas, of: (z) => target + 0.25 + MOST_OVER_BAR * (1 - Math.sqrt(normalCdf(-z))), starts: [-0.7, 0.8] }), air, ...vessel];
-    case 'cut-off': return [{ slot: SLOT.gas, of: () => 0, starts: [0] }, { slot: SLOT.vesselL, of: () => 0, starts: [0] }, logNormal(SLOT.air, 0.2, 1.2)];
+    case 'cut-off': return [{ slot: SLOT.gas, of: () => 0, starts: [0] }, { slot: SLOT.vesselL, of: () => 0, starts: [0] }, logNormal(SLOT.air, 0.2 * sizeOf(c), 1.2)];
     case 'small': return [amount(normal(SLOT.gas, target, 0.07, -0.9)), air, ...vessel, { slot: SLOT.contentL, of: (z) => c.contentL * (1.3 + 1.4 * normalCdf(z)), starts: [-0.5, 0.8] }];
     default: {
       // Where nobody knows what was wanted here, what was found is no fault by its size.

@@ -119,7 +119,7 @@ const FED_YET_LOW = 0.25;
 function undersizeFactor(sheet: CircuitSheet): number {
   if (sheet.kind !== 'sealed-hot-water') return 1;
   const c = resolveCircuit(sheet);
-  const hot = expectedPressure({ circuit: c, coldGaugeBar: Math.min(c.fillGaugeBar, c.reliefSetGaugeBar - 0.1), coldC: 15, flowC: c.maxFlowC });
+  const hot = expectedPressure({ circuit: c, coldGaugeBar: Math.min(((c.cutInGaugeBar ?? c.fillGaugeBar) + c.fillGaugeBar) / 2, c.reliefSetGaugeBar - 0.1), coldC: 15, flowC: c.maxFlowC });
   const marginBar = c.reliefSetGaugeBar - hot.gaugeBar;
   return marginBar < 0.2 ? 6 : marginBar < 0.5 ? 2.5 : marginBar > 1 ? 0.5 : 1;
 }

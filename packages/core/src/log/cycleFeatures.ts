@@ -34,18 +34,20 @@ export function cycleFeatures(log: PressureLog): CycleFeatures {
   }
   const at = (i: number, of?: (number | null)[]) => (i < 0 ? null : (of?.[i] ?? null));
   const near = (i: number, of?: (number | null)[]) => nearest(i, of);
+  // Before the heat a circuit stands at one temperature: the return will do for the flow, and nothing that was read once it was heated.
+  const cool = (i: number) => at(i, flowC) ?? at(i, returnC) ?? nearest(i, flowC, i >= 0 && heatOn !== undefined && tS[i]! <= heatOn ? tS.findIndex((t) => t > heatOn) : Infinity);
   const coldBar = at(cold, pressureBar), hotBar = at(hot, pressureBar);
   return {
-    firstBar: at(first, pressureBar), firstC: near(first, flowC), lastBar: at(last, pressureBar), peakBar: hotBar ?? coldBar,
-    coldBar, coldC: near(cold, flowC), hotBar, hotC: near(hot, flowC), hotReturnC: at(hot, returnC),
+    firstBar: at(first, pressureBar), firstC: cool(first), lastBar: at(last, pressureBar), peakBar: hotBar ?? coldBar,
+    coldBar, coldC: cool(cold), hotBar, hotC: near(hot, flowC), hotReturnC: at(hot, returnC),
     swingBar: coldBar !== null && hotBar !== null ? hotBar - coldBar : null, hottestC,
   };
 }
 
-/** The value at i, or the nearest before it, or the nearest after. */
-function nearest(i: number, of?: (number | null)[]): number | null {
+/** The value at i, or the nearest before it, or the nearest after that stands before a place. */
+function nearest(i: number, of?: (number | null)[], before = Infinity): number | null {
   if (i < 0 || !of) return null;
   for (let k = i; k >= 0; k--) if (of[k] !== null && of[k] !== undefined) return of[k]!;
-  for (let k = i + 1; k < of.length; k++) if (of[k] !== null && of[k] !== undefined) return of[k]!;
+  for (let k = i + 1; k < of.length && k < before; k++) if (of[k] !== null && of[k] !== undefined) return of[k]!;
   return null;
 }

@@ -11,7 +11,7 @@ const CLASSES: string[][] = [
   ['none', 'vessel-gas-valve-leaking'],
   // A steady cold pressure off the mark: the gauge, or the fill.
   ['fill-pressure-too-low', 'feed-starved', 'pressurisation-unit-fault', 'gauge-misreading'],
-  ['fill-pressure-too-high', 'reducing-valve-set-high', 'gauge-misreading'],
+  ['fill-pressure-too-high', 'reducing-valve-set-high', 'pressurisation-unit-fault', 'gauge-misreading'],
 ];
 
 /** A test parts two faults of one class when they stand in different groups here. Unnamed faults of the class form the last group. */

@@ -5,7 +5,7 @@ import { runPlant, type Schedule } from './runPlant';
 import { soundPlant, type TruePlant } from './TruePlant';
 import { faultPairs, singleFaults, TRUE_FAULTS } from './trueFaults';
 import { testsFor } from './testsFor';
-import { randomOfTest, trueFinding } from './trueFindings';
+import { fedByItself, randomOfTest, trueFinding } from './trueFindings';
 
 export const TIERS = ['hand', 'logger', 'findings', 'pair', 'several', 'days'] as const;
 export type Tier = (typeof TIERS)[number];
@@ -14,9 +14,11 @@ export interface Truth { faults: string[]; chargeBar: number | null; contentL: n
 /** A case in the open format, as plain data, and what is really so. */
 export interface TruthCase { tier: Tier; case: Record<string, unknown> & { id: string }; truth: Truth }
 
-const LEVELS = ['fill-pressure-too-low', 'fill-pressure-too-high', 'feed-starved', 'reducing-valve-set-high'];
+const LEVELS = ['fill-pressure-too-low', 'fill-pressure-too-high', 'feed-starved', 'reducing-valve-set-high', 'pressurisation-unit-fault'];
 /** Faults that no log shows by themselves, and that are told by findings only. */
 const SILENT = ['none', 'vessel-gas-valve-leaking'];
+/** Ways in and out for water. */
+const WAYS = ['seepFill', 'seepCoil', 'leak', 'reliefDrip'] as const;
 const MOST_TRIES = 25, LEAST_SHOWN_BAR = 0.18;
 
 /** One made-up visit. The same tier and seed give the same visit. Every fault of it shows: in the log, and where findings were made in one of
@@ -35,7 +37,7 @@ export function makeCaseWithPlant(tier: Tier, seed: number, leastShownBar = LEAS
 function tryCase(tier: Tier, seed: number, attempt: number, leastShownBar: number): { case: TruthCase; shows: boolean; plant: TruePlant; liftedHot: boolean } | null {
   const key = seed * 7919 + TIERS.indexOf(tier) * 104_729 + attempt * 15_485_863;
   const r = seeded(key);
-  const sound = soundPlant(r.weighted([['wall-boiler', 6], ['larger-home', 2], ['fed', 3]] as const), r);
+  const sound = soundPlant(r.weighted([['wall-boiler', 6], ['larger-home', 2], ['fed', 3], ['plant-room', 1.5]] as const), r);
   const faults = tier === 'pair' ? [...r.pick(faultPairs(sound))] : [r.weighted(singleFaults(sound))];
   const sheet = sheetOf(sound, faults, r);
   judgeBySheet(sound, sheet);
@@ -44,12 +46,14 @@ function tryCase(tier: Tier, seed: number, attempt: number, leastShownBar: numbe
     // Each fault has a generator of its own, so that leaving one out leaves the others as they are. A fault of the level is one by where the pressure stands after all
     // the others have had their say.
     for (const f of [...some].sort((a, b) => Number(LEVELS.includes(a)) - Number(LEVELS.includes(b)))) TRUE_FAULTS[f]!(p, seeded(key + 31 * faults.indexOf(f) + 17));
+    for (const way of WAYS) p[way] *= p.kind === 'plant-room' ? p.pace : 1;
     p.coldBar = Math.min(p.coldBar, p.reliefBar - 0.1);
     // A feed that stands open has made up what was lost by the time anybody comes.
-    if (p.feedBar !== null) p.coldBar = Math.max(p.coldBar, p.feedBar);
+    // A unit has pumped up some time before, and stands between its limits.
+    if (p.feedBar !== null) p.coldBar = p.feedFromBar === null ? Math.max(p.coldBar, p.feedBar) : p.coldBar < p.feedFromBar ? p.feedFromBar + STANDS_AT * (p.feedBar - p.feedFromBar) : p.coldBar;
     // What goes on for days is slower than what one stays to watch, or nothing would be left to log.
     if (tier === 'days') {
-      for (const way of ['seepFill', 'seepCoil', 'leak', 'reliefDrip'] as const) p[way] *= DAYS_PACE;
+      for (const way of WAYS) p[way] *= DAYS_PACE;
       // A relief that drips for days after it lifted is a fault of its own.
       p.reliefDripAfterLift = 0;
     }
@@ -124,6 +128,8 @@ const TRIED_AGAIN = 24, OFTENER = 2;
 /** Numbers of findings, and by how much one must differ to speak of a fault. */
 const NUMBERS: [string, number][] = [['valueBar', 0.15], ['afterBar', 0.15], ['endBar', 0.15], ['firstGaugeBar', 0.15], ['boilerEndBar', 0.15], ['circuitEndBar', 0.15], ['markedBar', 0.2], ['volumeMl', 20], ['volumeL', 1], ['count', 2]];
 
+/** Where between its limits a unit is found that has made up for losses, as a share. */
+const STANDS_AT = 0.45;
 /** In a log of days, faults that move water do so at this share of their pace in a visit. */
 const DAYS_PACE = 0.06;
 
@@ -136,7 +142,7 @@ function scheduleOf(p: TruePlant, tier: Tier, r: Random): Schedule {
   const what = r.weighted([['run', 6], ['run and cool', 2.5], ['watch', 1.5], ['watch then run', 2]] as const);
   const idle = what === 'watch then run' ? r.uniform(900, 2400) : r.pick([60, 60, 120, 180]);
   const hot = r.uniform(11, 28) * 60 * (p.kind === 'wall-boiler' ? 1 : 1.5);
-  const actions: Schedule['actions'] = p.kind !== 'fed' && r.chance(0.25) ? [{ atS: 0, kind: 'fill-disconnected' }] : [];
+  const actions: Schedule['actions'] = !fedByItself(p) && r.chance(0.25) ? [{ atS: 0, kind: 'fill-disconnected' }] : [];
   if (what === 'watch') return { durationS: Math.round(r.uniform(1800, 5400)), heat: [], actions };
   const cool = what === 'run and cool' ? r.uniform(1200, 3600) : tier === 'logger' ? r.uniform(600, 3600) : 0;
   return { durationS: Math.round(idle + hot + cool), heat: [{ onS: Math.round(idle), offS: Math.round(idle + hot) }], actions };
@@ -144,7 +150,7 @@ function scheduleOf(p: TruePlant, tier: Tier, r: Random): Schedule {
 
 /** What stands on the sheet: read off, estimated, wrong or left out. */
 function sheetOf(p: TruePlant, faults: string[], r: Random): Record<string, unknown> {
-  const measured = r.chance(0.25), hand = p.kind !== 'fed';
+  const measured = r.chance(0.25);
   const content = measured ? p.contentL * r.normal(1, 0.02) : p.contentL * Math.exp(r.normal(0, 0.14));
   const label = p.kind === 'fed' ? 0.83 : p.rightChargeBar;
   const sheet: Record<string, unknown> = {
@@ -152,7 +158,7 @@ function sheetOf(p: TruePlant, faults: string[], r: Random): Record<string, unkn
     gauge: { kind: p.gauge.stepBar < 0.03 ? 'sensor' : 'dial', resolutionBar: p.gauge.stepBar },
     vessel: { nominalVolumeL: Math.round(p.vesselL), ...(r.chance(0.8) ? { labelPrechargeBar: label } : {}), isolationValve: r.weighted([['none', faults.includes('vessel-isolated') ? 0.3 : 3], ['fitted', 2], ['fitted-with-drain', 1]]), ageYears: r.pick([2, 5, 8, 11, 14]) },
     reliefValve: { setBar: p.reliefMarkedBar },
-    fill: hand ? { kind: 'manual-loop', ...(r.chance(0.5) ? { mainsBar: Math.round(10 * p.mainsBar) / 10 } : {}) } : { kind: 'reducing-valve', setBar: 0.97 },
+    fill: fillOf(p, r),
     domesticHotWater: { kind: p.dhw },
   };
   if (measured || r.chance(0.85)) { sheet.waterVolumeL = Math.round(content); sheet.waterVolumeSource = measured ? 'measured' : 'estimated'; }
@@ -161,13 +167,20 @@ function sheetOf(p: TruePlant, faults: string[], r: Random): Record<string, unkn
   return sheet;
 }
 
+function fillOf(p: TruePlant, r: Random): Record<string, unknown> {
+  if (p.kind === 'fed') return { kind: 'reducing-valve', setBar: 0.97 };
+  // The limits that stand on the unit: from which it was meant to pump, and to which.
+  if (p.kind === 'plant-room') return { kind: 'pressurisation-unit', cutInBar: Math.round(10 * (p.rightChargeBar + 0.2)) / 10, cutOutBar: p.mostFillBar };
+  return { kind: 'manual-loop', ...(r.chance(0.5) ? { mainsBar: Math.round(10 * p.mainsBar) / 10 } : {}) };
+}
+
 /** What a sheet would call right, as the case format says: the label where it covers the static head + 0.2 bar, else that head + 0.25; a fill 0.3 bar above the charge, and 0.5 above
  *  the head. Where it differs from what the plant was set to, a fault has to be one by both. */
 function judgeBySheet(p: TruePlant, sheet: Record<string, unknown>): void {
   const headBar = 0.0981 * Number(sheet.staticHeadM ?? 4), label = (sheet.vessel as { labelPrechargeBar?: number }).labelPrechargeBar;
   const chargeBar = label !== undefined && label >= headBar + 0.2 ? label : headBar + 0.25;
   p.leastChargeBar = Math.min(p.rightChargeBar, chargeBar);
-  p.mostFillBar = Math.max(p.rightChargeBar + 0.3, chargeBar + 0.3, headBar + 0.5);
+  if (p.kind !== 'plant-room') p.mostFillBar = Math.max(p.rightChargeBar + 0.3, chargeBar + 0.3, headBar + 0.5);
 }
 
 function complaintOf(p: TruePlant, liftedHot: boolean, faults: string[], r: Random): string[] {

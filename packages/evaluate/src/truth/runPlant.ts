@@ -38,7 +38,7 @@ export function runPlant(p: TruePlant, schedule: Schedule): Trace {
     return (low + high) / 2;
   };
   let kg = held(p.coldBar), bar = p.coldBar, lifting = false, lifted = false, firing = false;
-  let fillOpen = true, mainsOpen = true, coilOpen = true;
+  let pumping = false, fillOpen = true, mainsOpen = true, coilOpen = true;
   const trace: Trace = { tS: [], systemBar: [], flowC: [], returnC: [] };
   const actions = [...schedule.actions].sort((a, b) => a.atS - b.atS);
   for (let t = 0; t <= schedule.durationS; t += DT_S) {
@@ -55,15 +55,16 @@ export function runPlant(p: TruePlant, schedule: Schedule): Trace {
     const mains = mainsOpen ? p.mainsBar + p.mainsSwingBar * Math.sin(t / 2900) : 0;
     const over = Math.max(0, mains - bar), hours = DT_S / 3600;
     const seepL = ((fillOpen ? p.seepFill : 0) + (coilOpen ? p.seepCoil : 0)) * Math.sqrt(over) * hours;
-    const feeds = p.feedBar !== null && fillOpen && mainsOpen && bar < p.feedBar;
+    pumping = p.feedBar !== null && bar < (pumping ? p.feedBar : (p.feedFromBar ?? p.feedBar));
+    const feeds = pumping && fillOpen && mainsOpen;
     const drip = p.reliefDrip + (lifted ? p.reliefDripAfterLift : 0);
     let outL = (p.leak + drip) * Math.sqrt(Math.max(0, bar)) * hours;
     if (bar > p.reliefBar) lifting = true;
     if (bar < 0.87 * p.reliefBar) lifting = false;
-    if (lifting) { lifted = true; outL += Math.min(0.12, 40 * Math.max(0.003, bar / p.reliefBar - 0.93) * DT_S / 60); }
+    if (lifting) { lifted = true; outL += p.pace * Math.min(0.12, 40 * Math.max(0.003, bar / p.reliefBar - 0.93) * DT_S / 60); }
     kg += 0.998 * (seepL - outL);
     // A feed shuts as its setting is reached, within the step: it never fills a stiff circuit beyond it.
-    if (feeds) kg = Math.max(kg, Math.min(kg + 0.998 * 400 * (p.feedBar! - bar) * hours, held(p.feedBar!)));
+    if (feeds) kg = Math.max(kg, Math.min(kg + 0.998 * 400 * p.pace * Math.max(0.1, p.feedBar! - bar) * hours, held(p.feedBar!)));
     bar = Math.max(0, pressureOf(kg));
     // Little water moves a stiff circuit far: the valve shuts as soon as its seat is reached, within the step.
     const seat = 0.87 * p.reliefBar;

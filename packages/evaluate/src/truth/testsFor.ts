@@ -18,6 +18,7 @@ const TELLING: Record<string, string[]> = {
   'fill-bypass-open': ['fill-isolated-watch', 'coil-isolated-watch'],
   'reducing-valve-set-high': ['second-gauge', 'idle-cold-pressure', 'fill-isolated-watch'],
   'feed-starved': ['second-gauge', 'idle-cold-pressure'],
+  'pressurisation-unit-fault': ['second-gauge', 'idle-cold-pressure', 'fill-isolated-watch'],
   'dhw-plate-perforated': ['fill-disconnected-watch', 'listen-at-exchanger', 'cold-main-off-watch'],
   'dhw-coil-perforated': ['coil-isolated-watch', 'fill-isolated-watch', 'cold-main-off-watch'],
   'circuit-leak': ['visible-leak', 'boiler-isolated-hold', 'top-ups-per-month'],

@@ -9,8 +9,8 @@ const digits = (x: number) => Math.round(x * 1000) / 1000;
 
 /** Whether a test can be done at all on this plant: a fed one has no loop to part, a loop no valve that feeds by itself, a plate no coil to shut off. */
 export function canBeDone(test: string, p: TruePlant): boolean {
-  if (['fill-outlet-drip', 'fill-disconnected-watch'].includes(test)) return p.kind !== 'fed';
-  if (test === 'fill-isolated-watch') return p.kind === 'fed';
+  if (['fill-outlet-drip', 'fill-disconnected-watch'].includes(test)) return !fedByItself(p);
+  if (test === 'fill-isolated-watch') return fedByItself(p);
   if (test === 'coil-isolated-watch') return p.dhw === 'indirect-coil';
   if (test === 'listen-at-exchanger') return p.dhw === 'plate-exchanger';
   // What a large boiler holds by itself drowns what its vessel gives back.
@@ -31,6 +31,8 @@ export function trueFinding(test: string, p: TruePlant, liftedHot: boolean, r: R
   return shown && { test, ...shown };
 }
 
+/** What has a valve or a unit for its filling, not a hose. */
+export const fedByItself = (p: TruePlant) => p.kind === 'fed' || p.kind === 'plant-room';
 const letsWaterIn = (p: TruePlant) => p.seepFill > 0 || p.seepCoil > 0;
 /** Water that leaves at a pressure, L/h. */
 const lossLPerH = (p: TruePlant, bar: number) => (p.leak + p.reliefDrip) * Math.sqrt(Math.max(0, bar));
@@ -41,9 +43,9 @@ const SHOWN: Record<string, (d: Doing) => Record<string, unknown> | null> = {
     return say(water ? 'water' : nothing ? 'nothing' : 'air', ['air', 'nothing', 'water']);
   },
   'discharge-pipe': ({ p, liftedHot, r, say }) => {
-    const dripping = p.reliefDrip > 0.1 ? r.chance(0.88) : liftedHot && r.chance(0.25);
+    const dripping = p.reliefDrip > 0.1 ? r.chance(0.88) : letsWaterIn(p) && p.coldBar > p.reliefBar - 0.2 ? r.chance(0.6) : liftedHot && r.chance(0.25);
     const stained = !dripping && r.chance(liftedHot ? 0.65 : letsWaterIn(p) ? 0.3 : 0.06);
-    const what = say(dripping ? (p.reliefDrip > 3 ? 'running' : 'dripping') : stained ? 'stained' : 'dry', ['dry', 'stained', 'dripping']);
+    const what = say(dripping ? (p.reliefDrip > 3 * p.pace ? 'running' : 'dripping') : stained ? 'stained' : 'dry', ['dry', 'stained', 'dripping']);
     const felt = ['dripping', 'running'].includes(what.outcome) && r.chance(0.4);
     return { ...what, ...(felt ? { water: p.reliefDrip > 0.1 && r.chance(0.65) ? 'cold' : 'hot' } : {}) };
   },
@@ -62,7 +64,7 @@ const SHOWN: Record<string, (d: Doing) => Record<string, unknown> | null> = {
   precharge: ({ p, r }) => ({ valueBar: digits(Math.max(0, (p.diaphragmHoled ? r.uniform(0, 0.25) : Math.max(0, p.chargeBar)) + r.normal(0, 0.03))), circuitBar: 0, drainOpen: true }),
   'draw-off': ({ p, r, read }) => {
     if (!p.vesselOpen && p.airL < 0.02) return null;
-    const volumeL = r.pick([0.25, 0.5, 0.5, 1]);
+    const volumeL = r.pick([0.25, 0.5, 0.5, 1]) * Math.round(p.pace);
     return { volumeL: digits(volumeL * r.normal(1, 0.02)), beforeBar: read(p.coldBar), afterBar: read(drawnOffBar(p, p.coldBar, volumeL)) };
   },
   'vessel-drained-volume': ({ p, r, read }) => ({ volumeL: Math.round(10 * (waterHeldL(p, p.coldBar) + p.boilerL * r.uniform(0.5, 1))) / 10, fromBar: read(p.coldBar) }),
@@ -82,7 +84,7 @@ const SHOWN: Record<string, (d: Doing) => Record<string, unknown> | null> = {
   'listen-at-exchanger': ({ p, r, say }) => say(p.seepCoil > 1 && p.dhw === 'plate-exchanger' && r.chance(0.65) ? 'hiss' : 'quiet', ['quiet', 'hiss']),
   'visible-leak': ({ p, r, say }) => say(p.leak > 0 && !p.leakInBoiler && r.chance(0.55) ? 'found' : 'none', ['none', 'found']),
   'condensate-when-off': ({ p, r, say }) => say(p.leakInBoiler && r.chance(0.88) ? 'drips' : 'dry', ['dry', 'drips']),
-  'bleed-radiators': ({ p, r, say }) => say(p.airL > 1 ? (r.chance(0.75) ? 'much-air' : 'some-air') : r.chance(0.25) ? 'some-air' : 'none', ['none', 'some-air', 'much-air']),
+  'bleed-radiators': ({ p, r, say }) => say(p.airL > p.pace ? (r.chance(0.75) ? 'much-air' : 'some-air') : r.chance(0.25) ? 'some-air' : 'none', ['none', 'some-air', 'much-air']),
   'idle-cold-pressure': ({ p, r, read }) => ({ valueBar: read(p.coldBar), idleHours: r.pick([8, 10, 12]) }),
   // A household tops up when it stops or when it happens to look.
   'top-ups-per-month': ({ p, liftedHot, r }) => ({ count: Math.round(r.uniform(0, 1) * (letsWaterIn(p) ? 1 : lossLPerH(p, p.coldBar) > 0.15 ? 10 : liftedHot ? 6 : 1)) }),

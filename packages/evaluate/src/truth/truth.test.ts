@@ -38,6 +38,29 @@ it('cold and shut it stands still; a leak empties it and a hole fills it, the ma
   expect(Math.abs(end(plant({ seepFill: 0.5 }), [{ atS: 0, kind: 'fill-disconnected' }]) - 1.1)).toBeLessThan(0.01);
 });
 
+describe('a plant room', () => {
+  const rooms = Array.from({ length: 30 }, (_, i) => soundPlant('plant-room', seeded(i + 1)));
+  it('has a vessel for its water, a charge that carries its head, limits between that and its relief', () => {
+    for (const p of rooms) {
+      expect(p.chargeBar).toBeGreaterThan(0.0981 * p.staticM);
+      expect(p.feedFromBar!).toBeGreaterThan(p.rightChargeBar);
+      expect(p.feedBar!).toBeGreaterThan(p.feedFromBar!);
+      expect(p.reliefMarkedBar - p.feedBar!).toBeGreaterThan(1);
+      const hot = Math.max(...runPlant({ ...p, limitC: 75 }, { durationS: 5400, heat: [{ onS: 0, offS: 5400 }], actions: [] }).systemBar);
+      expect(hot).toBeLessThan(p.reliefBar);
+    }
+  });
+  it('pumps up to its upper limit once it falls to its lower, and then rests', () => {
+    const leaks = { ...rooms[0]!, leak: 60, roomC: 18, coldBar: rooms[0]!.feedFromBar! + 0.05 };
+    const bars = runPlant(leaks, { durationS: 4 * 3600, heat: [], actions: [] }).systemBar;
+    expect(Math.min(...bars)).toBeGreaterThan(leaks.feedFromBar! - 0.05);
+    expect(Math.max(...bars)).toBeGreaterThan(leaks.feedBar! - 0.05);
+    const starts = bars.filter((bar, i) => i > 0 && bar - bars[i - 1]! > 1e-4 && (i < 2 || bars[i - 1]! <= bars[i - 2]!)).length;
+    expect(starts).toBeGreaterThan(0);
+    expect(starts).toBeLessThan(30);
+  });
+});
+
 it.each(TIERS)('the tier “%s” gives the same visit for the same seed, with faults that it knows', (tier) => {
   for (let seed = 1; seed <= (tier === 'days' ? 2 : 6); seed++) {
     const made = makeCase(tier, seed);

@@ -45,9 +45,18 @@ export function Dock({ jobId, lastBar, lastAtMs, lastC, startBar, heatOn, narrow
   const log = async (value: number) => {
     const read = readTemperatures();
     if (!read) return;
-    const id = await onAdd({ kind: 'reading', at: new Date().toISOString(), pressureBar: value, ...read });
-    setTyped(null); setNudgedBar(null); setQuestion(null); setTemperatures(null);
-    setUndo({ id, text: `Logged ${pressureText(value, units.pressure)}` });
+    // The fields are free for the next reading at once; what was logged goes on being shown until it is kept, and comes back where it could not be.
+    const before = { typed, temperatures };
+    setTyped(null); setNudgedBar(value); setQuestion(null); setTemperatures(null);
+    try {
+      const id = await onAdd({ kind: 'reading', at: new Date().toISOString(), pressureBar: value, ...read });
+      setUndo({ id, text: `Logged ${pressureText(value, units.pressure)}` });
+    } catch (error) {
+      setTyped(before.typed); setTemperatures(before.temperatures);
+      throw error;
+    } finally {
+      setNudgedBar((now) => (now === value ? null : now));
+    }
   };
 
   const press = () => {

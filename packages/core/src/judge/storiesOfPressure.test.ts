@@ -1,0 +1,77 @@
+import type { CircuitSheet } from '../circuit/CircuitSheet';
+import type { Case } from './Case';
+import { diagnose } from './diagnose';
+import type { FaultId } from './faults';
+
+// More visits as they are told in the trade, in our own words, with sheets as thin and tests as few as they come. Common practice.
+const BARE: CircuitSheet = { kind: 'sealed-hot-water', reliefValve: { setBar: 3 } };
+const WALL: CircuitSheet = { ...BARE, heatOutputKw: 24, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 }, fill: { kind: 'manual-loop' }, domesticHotWater: { kind: 'plate-exchanger' }, gauge: { kind: 'dial', resolutionBar: 0.1 } };
+const HOME: CircuitSheet = { ...BARE, waterVolumeL: 180, waterVolumeSource: 'estimated', heatOutputKw: 30, staticHeadM: 5, vessel: { nominalVolumeL: 18, labelPrechargeBar: 1, targetPrechargeBar: 1, isolationValve: 'fitted-with-drain' }, fill: { kind: 'manual-loop', mainsBar: 4 }, domesticHotWater: { kind: 'indirect-coil' }, gauge: { kind: 'dial', resolutionBar: 0.1 }, maxFlowC: 75 };
+const FED: CircuitSheet = { kind: 'sealed-hot-water', heatOutputKw: 30, staticHeadM: 4, vessel: { nominalVolumeL: 17, labelPrechargeBar: 0.83 }, reliefValve: { setBar: 2.07 }, fill: { kind: 'reducing-valve', setBar: 0.97 }, domesticHotWater: { kind: 'indirect-coil' }, gauge: { kind: 'dial', resolutionBar: 0.1 } };
+const PLANT: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 2500, waterVolumeSource: 'estimated', heatOutputKw: 400, staticHeadM: 12, vessel: { nominalVolumeL: 400, targetPrechargeBar: 1.5 }, reliefValve: { setBar: 4 }, fill: { kind: 'pressurisation-unit', cutInBar: 1.7, cutOutBar: 2.1, mainsBar: 4 }, domesticHotWater: { kind: 'none' }, gauge: { kind: 'dial', resolutionBar: 0.1 } };
+type Log = NonNullable<Case['logs']>[number];
+type Told = Partial<Case> & { circuit: CircuitSheet };
+const heated = (pressureBar: number[], flowC: number[] | null, everyMin = 2): Log => ({ source: 'hand', samples: { tS: pressureBar.map((_, i) => 60 * everyMin * i), pressureBar, ...(flowC ? { flowC } : {}) }, events: [{ tS: 0, kind: 'heat-on' }] });
+const idle = (pressureBar: number[], everyMin: number): Log => ({ source: 'hand', samples: { tS: pressureBar.map((_, i) => 60 * everyMin * i), pressureBar, flowC: pressureBar.map(() => 19) }, events: [] });
+const pre = (valueBar: number) => ({ test: 'precharge' as const, valueBar, circuitBar: 0, drainOpen: true });
+const second = (valueBar: number) => ({ test: 'second-gauge' as const, valueBar, firstGaugeBar: valueBar });
+const WARMING = [18, 32, 44, 53, 60, 65, 67];
+const judged = (told: Told) => diagnose({ format: 'jumper-case', version: 1, id: 'story', ...told });
+
+const STORIES: [string, Told, FaultId[]][] = [
+  ['next to no sheet, up to the relief in ten minutes', { circuit: BARE, complaint: ['topped-up-often', 'gauge-climbs-hot'], logs: [heated([0.5, 1.1, 1.7, 2.2, 2.6, 2.7], null)], findings: [{ test: 'gas-valve-press', outcome: 'nothing' }, { test: 'pump-up-hold', outcome: 'held' }] }, ['vessel-undercharged']],
+  ['recharged last week, and back again', { circuit: WALL, complaint: ['topped-up-often'], findings: [pre(0.1), { test: 'gas-valve-bubbles', outcome: 'bubbles' }, { test: 'pump-up-hold', outcome: 'fell' }] }, ['vessel-gas-valve-leaking', 'vessel-undercharged']],
+  ['water at the gas valve, and little came out on draining', { circuit: WALL, complaint: ['gauge-climbs-hot'], findings: [{ test: 'gas-valve-press', outcome: 'water' }, { test: 'vessel-drained-volume', volumeL: 0.4, fromBar: 1.2 }] }, ['vessel-diaphragm-failed']],
+  ['a charge that only repeated the water behind it', { circuit: WALL, complaint: ['gauge-climbs-hot'], logs: [heated([1, 1.5, 2.1, 2.6, 2.9, 3], [20, 35, 45, 53, 58, 62])], findings: [{ test: 'precharge', valueBar: 1, circuitBar: 1, drainOpen: false }, { test: 'gas-valve-press', outcome: 'nothing' }] }, ['vessel-undercharged']],
+  ['a new vessel behind a hose full of sludge', { circuit: WALL, alreadyDone: [{ part: 'vessel' }], complaint: ['gauge-climbs-hot', 'drips-outside'], logs: [heated([1, 1.7, 2.4, 2.8, 2.9, 2.9], [20, 35, 45, 53, 58, 62])], findings: [{ test: 'vessel-connection-flow', outcome: 'blocked' }] }, ['vessel-connection-blocked']],
+  ['the valve nobody asked about', { circuit: HOME, complaint: ['gauge-climbs-hot'], logs: [heated([1.3, 1.9, 2.6, 3, 2.9, 3], [20, 33, 42, 50, 56, 61])], findings: [{ test: 'vessel-valve-position', outcome: 'closed' }] }, ['vessel-isolated']],
+  ['a vessel that somebody pumped to 1.8', { circuit: WALL, complaint: ['locks-out'], findings: [pre(1.8), { test: 'idle-cold-pressure', valueBar: 1.2, idleHours: 6 }] }, ['vessel-overcharged']],
+  ['ten radiators more on the old vessel', { circuit: { ...HOME, waterVolumeL: 320, waterVolumeSource: 'measured', vessel: { nominalVolumeL: 12, targetPrechargeBar: 1 } }, complaint: ['gauge-climbs-hot', 'drips-outside'], logs: [heated([1.3, 1.7, 2.1, 2.6, 2.9, 3, 2.95], WARMING, 4)], findings: [pre(1)] }, ['vessel-undersized']],
+  ['half a litre drawn off took a bar with it', { circuit: { ...HOME, waterVolumeSource: 'measured' }, complaint: ['gauge-climbs-hot'], findings: [{ test: 'draw-off', volumeL: 0.5, beforeBar: 1.6, afterBar: 0.6 }, { test: 'gas-valve-press', outcome: 'nothing' }, { test: 'gas-valve-bubbles', outcome: 'tight' }] }, ['vessel-undercharged']],
+  ['a joint that weeps', { circuit: WALL, complaint: ['topped-up-often', 'locks-out'], findings: [{ test: 'visible-leak', outcome: 'found' }, { test: 'discharge-pipe', outcome: 'dry' }] }, ['circuit-leak']],
+  ['the circuit falls overnight to its head and no farther', { circuit: WALL, complaint: ['topped-up-often'], findings: [{ test: 'boiler-isolated-hold', boilerStartBar: 1.4, boilerEndBar: 1.4, circuitStartBar: 1.4, circuitEndBar: 0.6, minutes: 720 }] }, ['circuit-leak']],
+  ['the leak that the feed hid, until it was shut', { circuit: FED, findings: [{ test: 'fill-isolated-watch', startBar: 1, endBar: 0.4, minutes: 120, heating: false }, { test: 'discharge-pipe', outcome: 'dry' }, { test: 'visible-leak', outcome: 'found' }] }, ['circuit-leak']],
+  ['the vent on the boiler', { circuit: WALL, complaint: ['topped-up-often', 'water-on-floor'], findings: [{ test: 'visible-leak', outcome: 'found' }, { test: 'discharge-pipe', outcome: 'dry' }, { test: 'boiler-isolated-hold', boilerStartBar: 1.5, boilerEndBar: 1, circuitStartBar: 1.5, circuitEndBar: 1.5, minutes: 600 }, { test: 'condensate-when-off', outcome: 'dry' }] }, ['air-vent-faulty']],
+  ['a drip in the condensate with the fire out', { circuit: WALL, complaint: ['topped-up-often'], findings: [{ test: 'condensate-when-off', outcome: 'drips' }, { test: 'visible-leak', outcome: 'none' }] }, ['boiler-exchanger-leak']],
+  ['a relief that drips cold, the vessel right', { circuit: WALL, complaint: ['topped-up-often', 'drips-outside'], findings: [{ test: 'discharge-pipe', outcome: 'dripping', water: 'cold' }, pre(0.75), { test: 'idle-cold-pressure', valueBar: 1, idleHours: 8 }] }, ['relief-valve-passing']],
+  ['a relief of two bar for three', { circuit: HOME, complaint: ['drips-outside'], findings: [{ test: 'relief-marking', markedBar: 2 }, { test: 'discharge-pipe', outcome: 'dripping', water: 'hot' }] }, ['relief-valve-lifts-early']],
+  ['the main shut it stands, the main open it climbs', { circuit: WALL, complaint: ['drips-outside'], findings: [{ test: 'cold-main-off-watch', startBar: 1.2, endBar: 1.2, minutes: 20, heating: false }, { test: 'cold-main-on-watch', startBar: 1.2, endBar: 1.6, minutes: 20, heating: false }, { test: 'fill-outlet-drip', outcome: 'dry' }] }, ['dhw-plate-perforated']],
+  ['the loop that drips when it is parted', { circuit: WALL, complaint: ['drips-outside'], logs: [idle([1.8, 1.9, 2, 2.1, 2.2, 2.3], 20)], findings: [{ test: 'fill-outlet-drip', outcome: 'drips' }] }, ['fill-loop-passing']],
+  ['the coil, an hour with it shut and an hour with it open', { circuit: HOME, complaint: ['drips-outside'], findings: [{ test: 'idle-cold-pressure', valueBar: 2.6, idleHours: 10 }, { test: 'fill-disconnected-watch', startBar: 1.3, endBar: 1.5, minutes: 60, boilerIsolated: false }, { test: 'coil-isolated-watch', startBar: 1.3, endBar: 1.3, minutes: 60, heating: false }] }, ['dhw-coil-perforated']],
+  ['owner filled it to 2.4', { circuit: WALL, logs: [idle([2.4, 2.4, 2.4, 2.4], 20)], findings: [{ test: 'fill-outlet-drip', outcome: 'dry' }] }, ['fill-pressure-too-high']],
+  ['nobody ever filled it', { circuit: WALL, complaint: ['locks-out'], findings: [{ test: 'idle-cold-pressure', valueBar: 0.4, idleHours: 8 }, second(0.4), { test: 'top-ups-per-month', count: 0 }, pre(0.7)] }, ['fill-pressure-too-low']],
+  ['a needle that does not move', { circuit: WALL, logs: [heated([1.5, 1.5, 1.5, 1.5, 1.5, 1.5, 1.5], WARMING, 3)], findings: [{ test: 'second-gauge', valueBar: 1, firstGaugeBar: 1.5 }] }, ['gauge-misreading']],
+  ['a sensor that shows 0.8 with the boiler empty', { circuit: { ...WALL, gauge: { kind: 'sensor', resolutionBar: 0.1 } }, complaint: ['locks-out'], findings: [{ test: 'gauge-at-zero', valueBar: 0.8 }, { test: 'low-pressure-stop', outcome: 'not-shown' }] }, ['gauge-misreading']],
+  ['one bar cold, one and a half hot', { circuit: WALL, logs: [heated([1, 1.1, 1.2, 1.3, 1.4, 1.5, 1.5], WARMING, 3)], findings: [{ test: 'discharge-pipe', outcome: 'dry' }, { test: 'gas-valve-press', outcome: 'air' }] }, ['none']],
+  ['a head of water above a drained gauge', { circuit: { ...WALL, staticHeadM: 4 }, findings: [{ test: 'fill-disconnected-watch', startBar: 0, endBar: 0.3, minutes: 5, boilerIsolated: false }, { test: 'listen-at-exchanger', outcome: 'quiet' }, { test: 'fill-outlet-drip', outcome: 'dry' }] }, ['none']],
+  ['a feed that creeps until the relief drips, with a new vessel', { circuit: FED, complaint: ['drips-outside'], alreadyDone: [{ part: 'vessel' }], findings: [{ test: 'idle-cold-pressure', valueBar: 1.9, idleHours: 9 }, { test: 'fill-isolated-watch', startBar: 1, endBar: 1, minutes: 60, heating: false }, second(1.9), { test: 'discharge-pipe', outcome: 'dripping', water: 'cold' }] }, ['reducing-valve-creeping']],
+  ['a feed set to 25 psi', { circuit: FED, findings: [{ test: 'idle-cold-pressure', valueBar: 1.75, idleHours: 10 }, { test: 'fill-isolated-watch', startBar: 1.75, endBar: 1.75, minutes: 60, heating: false }, pre(0.83)] }, ['reducing-valve-set-high']],
+  ['a feed that gives nothing', { circuit: FED, complaint: ['no-heat', 'locks-out'], findings: [{ test: 'idle-cold-pressure', valueBar: 0.2, idleHours: 3 }, second(0.2), { test: 'visible-leak', outcome: 'none' }, { test: 'discharge-pipe', outcome: 'dry' }] }, ['feed-starved']],
+  ['a unit whose pump does not start', { circuit: PLANT, complaint: ['locks-out'], findings: [{ test: 'idle-cold-pressure', valueBar: 1.1, idleHours: 12 }, second(1.1), { test: 'visible-leak', outcome: 'none' }] }, ['pressurisation-unit-fault']],
+  ['a unit whose pump does not stop', { circuit: PLANT, complaint: ['locks-out'], logs: [idle([2.6, 2.6, 2.7, 2.7, 2.8], 10)], findings: [{ test: 'fill-isolated-watch', startBar: 2, endBar: 2, minutes: 60, heating: false }] }, ['pressurisation-unit-fault']],
+  ['a plant room’s vessel without gas', { circuit: PLANT, complaint: ['gauge-climbs-hot', 'drips-outside'], findings: [pre(0.1), { test: 'gas-valve-press', outcome: 'nothing' }] }, ['vessel-undercharged']],
+];
+
+it.each(STORIES)('%s', (_, told, truth) => expect(judged(told).hypotheses[0]!.faults).toEqual(truth));
+
+it('a bypass round a shut feed is found by what goes on rising, whatever else the relief may have taken from it', () => {
+  const d = judged({ circuit: FED, complaint: ['drips-outside'], logs: [idle([2, 2.05, 2, 2.05, 2], 10)], findings: [{ test: 'fill-isolated-watch', startBar: 1.2, endBar: 2, minutes: 20, heating: false }, { test: 'coil-isolated-watch', startBar: 1.2, endBar: 2, minutes: 20, heating: false }] });
+  expect(d.marginals['fill-bypass-open']!).toBeGreaterThan(0.9);
+  expect(d.marginals['reducing-valve-set-high']!).toBeLessThan(0.05);
+});
+
+it('a pressure between a unit’s limits is right anywhere between them', () => {
+  const share = (valueBar: number) => judged({ circuit: PLANT, findings: [{ test: 'idle-cold-pressure', valueBar, idleHours: 8 }] }).marginals['pressurisation-unit-fault']!;
+  for (const bar of [1.75, 1.9, 2.05]) expect(share(bar)).toBeLessThan(0.05);
+  for (const bar of [1, 3.2]) expect(share(bar)).toBeGreaterThan(0.4);
+});
+
+it('what was felt cold and what was felt hot stand beside one another; the same test again does not', () => {
+  const caught = (during: string, volumeMl: number) => ({ test: 'discharge-catch' as const, volumeMl, minutes: 20, during });
+  const both = judged({ circuit: WALL, findings: [caught('cold', 0), caught('hot', 300)] });
+  expect(both.contradictions).toEqual([]);
+  expect(both.because.some((b) => b.evidence === 'finding:0')).toBe(true);
+  const again = judged({ circuit: WALL, findings: [pre(0.1), pre(0.75)] });
+  expect(again.contradictions[0]!.evidence).toEqual(['finding:0', 'finding:1']);
+  expect(again.because.some((b) => b.evidence === 'finding:0')).toBe(false);
+});
