@@ -28,19 +28,19 @@ async function main() {
   await buildAll(root, say);
   const bin = (name) => join(root, 'node_modules', name);
   const jest = bin('jest/bin/jest.js');
-  const steps = long
-    ? [['long series', [jest, '--selectProjects', 'core', '--testPathPattern', 'simulate|judge'], { JUMPER_LONG: '1' }]]
+  // One after another; what stands in one row runs side by side.
+  const rows = long
+    ? [[['long series', [jest, '--selectProjects', 'core', '--testPathPattern', 'simulate|judge'], { JUMPER_LONG: '1' }]]]
     : [
-        ['types', [join(root, 'bin/lib/typecheck.mjs')]],
-        ['lint', [bin('eslint/bin/eslint.js'), '.', '--max-warnings', '0']],
-        ['unit and server tests', [jest]],
-        ['browser tests', [jest, '-c', 'e2e/jest.config.cjs', '--runInBand']],
+        [['types', [join(root, 'bin/lib/typecheck.mjs')]], ['lint', [bin('eslint/bin/eslint.js'), '.', '--max-warnings', '0']]],
+        [['unit and server tests', [jest]]],
+        [['browser tests', [jest, '-c', 'e2e/jest.config.cjs']]],
       ];
   let passed = 0;
   const failed = [];
-  for (const [name, args, env] of steps) {
-    if (await run(name, args, env)) passed++;
-    else failed.push(name);
+  for (const row of rows) {
+    const ended = await Promise.all(row.map(async ([name, args, env]) => [name, await run(name, args, env)]));
+    for (const [name, ok] of ended) if (ok) passed++; else failed.push(name);
   }
   if (failed.length) console.log(`failed: ${failed.join(', ')}`);
   console.log(`steps: ${passed} passed, ${failed.length} failed`);

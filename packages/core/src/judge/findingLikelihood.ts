@@ -22,8 +22,7 @@ export function findingLikelihood(f: Finding, faults: readonly FaultId[], v: Flo
   if (f.test === 'gas-valve-press' && faults.includes('vessel-undercharged')) return pressOfUndercharged(v, c)[f.outcome as keyof ReturnType<typeof pressOfUndercharged>] ?? 1;
   if (f.test === 'low-pressure-stop') return f.outcome === 'not-shown' ? notShown(v) : 1 - notShown(v);
   const shares = outcomeShares(f.test, faults);
-  const reachedBar = drippingWater(f) === 'cold' || has(faults, ...INFLOW) ? logged.topGaugeBar ?? logged.peakGaugeBar : logged.peakGaugeBar;
-  if (f.test === 'discharge-pipe' && shares && reachedBar !== null) return (dischargeShares(shares, faults, reachedBar, c)[f.outcome] ?? 1) * drippingWaterShare(f, faults);
+  if (f.test === 'discharge-pipe' && shares) return (dischargeShares(shares, faults, drippingWater(f), c, logged)[f.outcome] ?? 1) * drippingWaterShare(f, faults);
   if (f.test === 'relief-reseat' && shares && logged.topGaugeBar !== null) return reseatShares(shares, faults, logged.topGaugeBar, c)[f.outcome] ?? 1;
   return (shares?.[f.outcome] ?? 1) * drippingWaterShare(f, faults);
 }
@@ -38,11 +37,14 @@ const AT_THE_RELIEF: Record<string, number> = { dry: 0.12, stained: 0.2, drippin
 /** How far the pressure that was logged lets a relief drip, 1 at its lift and 0 far below. */
 const nearRelief = (faults: readonly FaultId[], gaugeBar: number, c: ResolvedCircuit): number => (has(faults, ...DRIPS_ANYWHERE) ? 1 : nearLift(LIFTS_AT * c.reliefSetGaugeBar - gaugeBar));
 
-/** Outcomes at the discharge pipe, given how high the pressure went while it was logged. */
-function dischargeShares(shares: Record<string, number>, faults: readonly FaultId[], peakGaugeBar: number, c: ResolvedCircuit): Record<string, number> {
-  const near = nearRelief(faults, peakGaugeBar, c), left = DRIPS_BELOW + (1 - DRIPS_BELOW) * near;
+/** Outcomes at the discharge pipe, given how high the pressure went while it was logged, and where it stands without heat. */
+function dischargeShares(shares: Record<string, number>, faults: readonly FaultId[], water: 'cold' | 'hot' | null, c: ResolvedCircuit, logged: Logged): Record<string, number> {
   // What comes in without heat, up to the relief's lift, goes out there all the time.
+  const restingBar = Math.max(logged.coldGaugeBar ?? -1, logged.peakGaugeBar === null ? (logged.topGaugeBar ?? -1) : -1), near = nearRelief(faults, restingBar, c);
   if (has(faults, ...INFLOW) && !has(faults, ...DRIPS_ANYWHERE) && near > 0.5) return Object.fromEntries(Object.entries(AT_THE_RELIEF).map(([o, share]) => [o, near * share + (1 - near) * (shares[o] ?? 0)]));
+  const reachedBar = logged.peakGaugeBar ?? (water === 'cold' ? logged.topGaugeBar : null);
+  if (reachedBar === null) return shares;
+  const left = DRIPS_BELOW + (1 - DRIPS_BELOW) * nearRelief(faults, reachedBar, c);
   const dripping = (shares.dripping ?? 0) * left, running = (shares.running ?? 0) * left;
   const moved = (shares.dripping ?? 0) + (shares.running ?? 0) - dripping - running;
   return { ...shares, dripping, running, stained: (shares.stained ?? 0) + 0.6 * moved, dry: (shares.dry ?? 0) + 0.4 * moved };

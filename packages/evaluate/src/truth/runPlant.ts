@@ -10,6 +10,8 @@ export interface Schedule {
 export interface Trace { tS: number[]; systemBar: number[]; flowC: number[]; returnC: number[] }
 
 const DT_S = 5;
+/** A pump's switch answers so far before its limit. */
+const SWITCH_BAR = 0.01;
 const ATM = 1.013;
 const KELVIN = 273.15;
 
@@ -55,7 +57,7 @@ export function runPlant(p: TruePlant, schedule: Schedule): Trace {
     const mains = mainsOpen ? p.mainsBar + p.mainsSwingBar * Math.sin(t / 2900) : 0;
     const over = Math.max(0, mains - bar), hours = DT_S / 3600;
     const seepL = ((fillOpen ? p.seepFill : 0) + (coilOpen ? p.seepCoil : 0)) * Math.sqrt(over) * hours;
-    pumping = p.feedBar !== null && bar < (pumping ? p.feedBar : (p.feedFromBar ?? p.feedBar));
+    pumping = p.feedBar !== null && bar < (pumping ? p.feedBar - SWITCH_BAR : (p.feedFromBar ?? p.feedBar));
     const feeds = pumping && fillOpen && mainsOpen;
     const drip = p.reliefDrip + (lifted ? p.reliefDripAfterLift : 0);
     let outL = (p.leak + drip) * Math.sqrt(Math.max(0, bar)) * hours;
