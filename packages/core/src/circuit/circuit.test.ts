@@ -86,6 +86,13 @@ describe('what a sheet works out to', () => {
     close(resolveCircuit({ ...SHEET, fill: { kind: 'reducing-valve', setBar: 0.9 } }).fillGaugeBar, 0.9, 1e-9);
   });
 
+  it('tells the head by what the feed was set to, where nobody measured it', () => {
+    const head = (fill: CircuitSheet['fill']) => resolveCircuit({ kind: 'sealed-hot-water', reliefValve: { setBar: 6 }, fill }).staticGaugeBar;
+    expect(Math.abs(head({ kind: 'pressurisation-unit', cutInBar: 2.4, cutOutBar: 2.9 }) - 1.9)).toBeLessThan(1e-9);
+    expect(Math.abs(head({ kind: 'reducing-valve', setBar: 0.97 }) - 0.47)).toBeLessThan(1e-9);
+    expect(head({ kind: 'pressurisation-unit', cutInBar: 0.3 })).toBe(0);
+    expect(head({ kind: 'manual-loop' })).toBe(head(undefined));
+  });
   it('says what it assumed', () => {
     expect(resolveCircuit({ kind: 'sealed-hot-water', reliefValve: { setBar: 3 } }).assumed).toEqual(expect.arrayContaining(['waterVolumeL', 'staticHeadM', 'vessel.nominalVolumeL']));
     expect(resolveCircuit(SHEET).assumed).not.toContain('waterVolumeL');

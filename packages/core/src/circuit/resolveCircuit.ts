@@ -49,8 +49,9 @@ export function resolveCircuit(sheet: CircuitSheet): ResolvedCircuit {
   const first = vessels[0];
   const knownVesselL = vessels.reduce((sum, v) => sum + (v.nominalVolumeL ?? 0), 0);
   const cutInGaugeBar = sheet.fill?.kind === 'pressurisation-unit' ? (sheet.fill.cutInBar ?? null) : null;
-  // A unit's lower limit was set by the height of the building: half a bar above the head.
-  const staticGaugeBar = staticHeadBar(take('staticHeadM', sheet.staticHeadM, cutInGaugeBar === null ? 4 : Math.max(0, cutInGaugeBar - 0.5) / staticHeadBar(1)));
+  // What feeds by itself was set by the height of the building: half a bar above the head.
+  const fedFromGaugeBar = sheet.fill?.kind === 'reducing-valve' ? (sheet.fill.setBar ?? null) : cutInGaugeBar;
+  const staticGaugeBar = staticHeadBar(take('staticHeadM', sheet.staticHeadM, fedFromGaugeBar === null ? 4 : Math.max(0, fedFromGaugeBar - 0.5) / staticHeadBar(1)));
   const vesselStaticBar = staticHeadBar(first?.heightAboveGaugeM ?? 0);
   // A vessel only has to carry the water that stands above it.
   const charge = resolveCharge(vessels, Math.max(0, staticGaugeBar - vesselStaticBar), assumed);

@@ -73,5 +73,17 @@ function findingSentence(f: Finding): string {
   if (f.startBar !== undefined && f.endBar !== undefined) return `${title}: ${bar(f.startBar)} to ${bar(f.endBar)}${f.minutes !== undefined ? ` in ${f.minutes} min` : ''}.`;
   if (f.valueBar !== undefined) return `${title}: ${bar(f.valueBar)}.`;
   if (f.volumeL !== undefined) return `${title}: ${f.volumeL} L.`;
-  return `${title}: recorded.`;
+  const read = numbersRead(f);
+  return `${title}: ${read || 'recorded'}.`;
+}
+
+/** Every number of a finding with its name and unit, as "cut out 0.6 bar, set 0.14 bar". */
+function numbersRead(f: Finding): string {
+  return Object.entries(testRow(f.test).values ?? {}).flatMap(([key, { unit }]) => {
+    const x = f[key];
+    if (typeof x !== 'number') return [];
+    // The unit at a key's end is told by the unit itself, and a bare value or count needs no name.
+    const name = key.replace(/(Bar|C|L|Ml|Minutes|S)$/, '').replace(/([A-Z])/g, ' $1').toLowerCase();
+    return [`${['value', 'count', 'minutes', 'volume'].includes(name) ? '' : `${name} `}${x}${unit === 'pH' || unit === 'count' ? '' : ` ${unit}`}`];
+  }).join(', ');
 }

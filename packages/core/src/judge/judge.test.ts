@@ -5,7 +5,7 @@ import { FAULT_IDS, faultRow } from './faults';
 import type { Finding } from './Finding';
 import { OUTCOME_TABLES, outcomeShares } from './outcomeTable';
 import { weightedSets } from './priors';
-import { testRow, type TestId } from './tests';
+import { TEST_IDS, testRow, type TestId } from './tests';
 import { simulateCase } from '../simulate/simulateCase';
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 
@@ -156,6 +156,13 @@ describe('poor input', () => {
     expect(d.marginals['vessel-diaphragm-failed']).toBeGreaterThan(0.5);
   });
 
+  it('names the numbers that were read, with their units', () => {
+    const d = diagnose({ format: 'jumper-case', version: 1, id: 's', circuit: { kind: 'steam', reliefValve: { setBar: 1.03 } }, findings: [{ test: 'pressure-control-cut-out', cutOutBar: 0.6, setBar: 0.14 }, { test: 'return-time', minutes: 50 }, { test: 'cycles-per-hour', count: 8 }] });
+    const texts = new Set(d.because.map((b) => b.text));
+    expect(texts).toContain('Pressure control cut-out: cut out 0.6 bar, set 0.14 bar.');
+    expect(texts).toContain('Time of the return: 50 min.');
+    expect(texts).toContain('Cycles an hour: 8.');
+  });
   it('judges steam from findings alone', () => {
     const d = diagnose({ format: 'jumper-case', version: 1, id: 's', circuit: { kind: 'steam', reliefValve: { setBar: 1.03 } }, findings: [{ test: 'level-creep-idle', outcome: 'rises' }] });
     expect(d.hypotheses[0]!.faults).toEqual(['steam-feeder-passing']);
@@ -180,6 +187,9 @@ describe('the tables', () => {
     expect(shares.dry).toBeLessThan(0.1);
   });
 
+  it('say of every test what it tells', () => {
+    for (const id of TEST_IDS) expect({ id, tells: testRow(id).tells }).toEqual({ id, tells: expect.stringMatching(/\w.*\.$/) });
+  });
   it('give every fault a remedy and a size from which it counts', () => {
     for (const id of FAULT_IDS) expect(faultRow(id)).toMatchObject({ title: expect.stringMatching(/\w/), counts: expect.stringMatching(/\w/), remedy: expect.stringMatching(/\w/) });
   });

@@ -5,6 +5,7 @@ import { cycleFeatures, type CycleFeatures } from '../log/cycleFeatures';
 import type { FaultId } from './faults';
 import type { Finding } from './Finding';
 import { coldLevelDensity, findingLikelihood, hangsOnDraw, levelHangsOnDraw } from './findingLikelihood';
+import { earlyLiftShare } from './earlyLiftShare';
 import { expectedNumber, foretold } from './findingNumbers';
 import { fitterOf, type Fitter } from './fitter';
 import { QUICK, THOROUGH, type Effort, type Hint, type LogFit } from './LogFit';
@@ -63,7 +64,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const logs = evidence.circuit.kind === 'steam' ? [] : evidence.logs;
   const laidOut = logs.map((l) => layOutLog(l, circuit));
   const tracks = laidOut.filter((t): t is LogTrack => t !== null), trackLog = laidOut.flatMap((t, i) => (t ? [i] : []));
-  const features = logs.map(cycleFeatures);
+  const features = logs.map(cycleFeatures), liftsSoLow = earlyLiftShare(features, circuit);
   const highest = (of: LogTrack[]) => (of.length ? Math.max(...of.map((t) => Math.max(...t.gaugeBar))) : null);
   const found = foundColdBar(features[0]), overnight = evidence.findings.find((f) => f.finding.test === 'idle-cold-pressure')?.finding.valueBar;
   const logged: Logged = { peakGaugeBar: highest(tracks.filter((t) => t.spanK > HEATED_K && !t.heatGuessed)), topGaugeBar: overnight === undefined ? highest(tracks) : Math.max(overnight, highest(tracks) ?? 0), coldGaugeBar: found ?? overnight ?? null };
@@ -92,6 +93,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
       logDraws = level.draws;
     }
     logEvidence += Math.log(overheatShare(features, evidence.circuit, faults));
+    if (faults.includes('relief-valve-lifts-early')) logEvidence += Math.log(liftsSoLow);
     const { findingEvidence, draws } = weighFindings(evidence.findings, faults, logDraws, seen, logged);
     // What the fit cannot be split into (its parameters' own cost, the cold level) is shared out evenly.
     const unsplit = (logEvidence - fit.trackLikelihoods.reduce((a, b) => a + b, 0)) / Math.max(1, tracks.length);

@@ -60,3 +60,9 @@ it('takes two readings of one moment', () => {
   expect(out[1]).toBe(out[0]);
   expect([...out].every(Number.isFinite)).toBe(true);
 });
+
+describe('an idle circuit read by hand', () => {
+  const idle = (flowC: number[], returnC: number[]) => layOutLog({ source: 'hand', samples: { tS: flowC.map((_, i) => 400 * i), pressureBar: flowC.map(() => 1.5), flowC, returnC } }, resolveCircuit({ kind: 'sealed-hot-water', waterVolumeL: 600, reliefValve: { setBar: 4 } }))!;
+  it('stands still, whatever a degree more or less in the readings makes of it', () => expect(idle([21, 21, 21, 21, 21, 21, 21], [20, 21, 21, 22, 22, 22, 22]).spanK).toBeLessThan(0.01));
+  it('but warms with its rooms where the readings say so clearly', () => expect(idle([14, 15, 16, 17, 18, 19, 20], [14, 15, 16, 17, 18, 19, 20]).spanK).toBeGreaterThan(5));
+});

@@ -10,6 +10,13 @@ it('reads a cycle as a person would', () => {
   expect(Math.abs(cycleFeatures(hand).swingBar! - 1.1)).toBeLessThan(1e-9);
 });
 
+it('takes a temperature that was read once it was heated for no cold one, and the return for the flow before', () => {
+  const late = { samples: { tS: [0, 300, 900], pressureBar: [1, 1.2, 1.6], flowC: [null, null, 45] }, events: [{ tS: 120, kind: 'heat-on' as const }] };
+  expect(cycleFeatures(late)).toMatchObject({ firstC: null, coldC: null, hotC: 45 });
+  expect(cycleFeatures({ ...late, samples: { ...late.samples, returnC: [16, 18, 30] } })).toMatchObject({ firstC: 16, coldC: 16 });
+  expect(cycleFeatures({ samples: { tS: [0, 300], pressureBar: [1, 1.2], flowC: [null, 20] } }).firstC).toBe(20);
+});
+
 it('does not count what came after water was let in by hand', () => {
   expect(cycleFeatures({ ...hand, events: [...hand.events!, { tS: 700, kind: 'top-up' }] }).hotBar).toBe(1.8);
 });
