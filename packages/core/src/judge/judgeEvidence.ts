@@ -14,6 +14,7 @@ import { catchMiss } from './reliefCatch';
 import { logModelOf, type LogModel } from './logModel';
 import { layOutLog, type LogTrack } from './LogTrack';
 import type { WeightedSet } from './priors';
+import { knownToSheet } from './sheetMargin';
 import { zoneSuspect } from './zoneSuspect';
 
 export interface Evidence {
@@ -71,10 +72,13 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   // How high it stands cold speaks by itself, unless a night's cold pressure was read.
   const cold = overnight === undefined ? found : null;
   // Where the pressure fell below what the feed holds, either nothing feeds it or the feed stands shut, as many keep it.
+  const toTheRelief = logged.peakGaugeBar !== null && logged.peakGaugeBar > circuit.reliefSetGaugeBar - AT_RELIEF_BAR;
   const feedMayBeShut = circuit.fedByItself && tracks.some((t) => Math.min(...t.gaugeBar) < circuit.fillGaugeBar - 0.08);
+  const smallBySheet = knownToSheet(circuit);
   /** A hypothesis that may hold in a second way too, and how often it does. */
   const otherWayOf = (model: LogModel, faults: readonly FaultId[]): { model: LogModel; share: number } | null => {
     if (faults.includes('pressurisation-unit-fault')) return { model: { ...model, feed: 'high' }, share: OVERRUN_SHARE };
+    if (model.gas === 'small' && tracks.length && smallBySheet > 0) return { model: { ...model, gas: 'right' }, share: smallBySheet };
     if (tracks.every((t) => t.heatGuessed) && tracks.length) return { model: { ...model, heat: 'none' }, share: UNHEATED_SHARE };
     if (tracks.length && model.gauge === 'off') return { model: { ...model, gauge: 'stuck' }, share: STUCK_SHARE };
     if (feedMayBeShut && model.feed === 'right') return { model: { ...model, feed: 'dead' }, share: SHUT_FEED_SHARE };
@@ -94,6 +98,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
     }
     logEvidence += Math.log(overheatShare(features, evidence.circuit, faults));
     if (faults.includes('relief-valve-lifts-early')) logEvidence += Math.log(liftsSoLow);
+    if (toTheRelief && faults.every((f) => LEAVES_THE_PEAK.has(f))) logEvidence += Math.log(SOUND_AT_RELIEF);
     const { findingEvidence, draws } = weighFindings(evidence.findings, faults, logDraws, seen, logged);
     // What the fit cannot be split into (its parameters' own cost, the cold level) is shared out evenly.
     const unsplit = (logEvidence - fit.trackLikelihoods.reduce((a, b) => a + b, 0)) / Math.max(1, tracks.length);
@@ -120,6 +125,9 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const alike = judgeWith(thorough.fitOf, [...known].map((s) => ({ faults: s.faults, weight: s.prior })), 1, 1);
   return { sets: withProbabilities([...settled, ...alike, ...rest.filter((s) => !known.has(s))]), circuit, seen, tracks, logs, trackLog, logged };
 }
+
+/** A circuit that heat takes up to its relief has something that does so; how often none is found all the same (a gauge a little high, a relief a little low), and from how far below. */
+const LEAVES_THE_PEAK: ReadonlySet<FaultId> = new Set(['none', 'vessel-gas-valve-leaking', 'circuit-leak', 'boiler-exchanger-leak', 'air-vent-faulty', 'air-in-circuit', 'fill-pressure-too-low', 'feed-starved']), SOUND_AT_RELIEF = 0.06, AT_RELIEF_BAR = 0.1;
 
 /** A log that begins warmer than this says nothing of the cold pressure. */
 const COLD_BELOW_C = 40;

@@ -1,10 +1,9 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
-import { resolveCircuit } from '../circuit/resolveCircuit';
-import { expectedPressure } from '../circuit/expectedPressure';
 import { COMPLAINT_ROWS, type Complaint } from './complaints';
 import { INFLOW, LITTLE_GAS } from './faultGroups';
 import { applicableFaults, faultRow, type FaultId } from './faults';
 import type { Finding } from './Finding';
+import { undersizeFactor } from './sheetMargin';
 import { testRow } from './tests';
 
 export const REPLACEABLE_PARTS = ['vessel', 'relief-valve', 'reducing-valve', 'fill-loop', 'gauge', 'pressure-sensor', 'plate-exchanger', 'coil', 'pump', 'valve-core'] as const;
@@ -114,12 +113,3 @@ const OVERLOOKED_VALVE = 0.05;
 
 /** What feeds itself stands low because its feed gives nothing; seldom because somebody fills by hand, past a feed kept shut. Common practice. */
 const FED_YET_LOW = 0.25;
-
-/** The sheet itself says how close to the relief a right charge brings the circuit. */
-function undersizeFactor(sheet: CircuitSheet): number {
-  if (sheet.kind !== 'sealed-hot-water') return 1;
-  const c = resolveCircuit(sheet);
-  const hot = expectedPressure({ circuit: c, coldGaugeBar: Math.min(((c.cutInGaugeBar ?? c.fillGaugeBar) + c.fillGaugeBar) / 2, c.reliefSetGaugeBar - 0.1), coldC: 15, flowC: c.maxFlowC });
-  const marginBar = c.reliefSetGaugeBar - hot.gaugeBar;
-  return marginBar < 0.2 ? 6 : marginBar < 0.5 ? 2.5 : marginBar > 1 ? 0.5 : 1;
-}

@@ -75,12 +75,12 @@ export function soundPlant(kind: TruePlant['kind'], r: Random): TruePlant {
   };
 }
 
-/** A building's plant with a pressurisation unit: a home's plant grown, its vessel by the water's growth, its limits by the height of the building. */
+/** A building's plant with a pressurisation unit: a home's plant grown, its vessel by the water's growth up to half a bar below its relief, its limits by the height of the building. */
 function plantRoom(r: Random): TruePlant {
   const home = soundPlant('larger-home', r), tenth = (bar: number) => Math.round(bar * 10) / 10;
   const contentL = r.decade(500, 4000), pace = Math.sqrt(contentL / 100), staticM = r.uniform(6, 20), outputKw = Math.round(contentL / r.uniform(4, 9));
   const rightChargeBar = tenth(0.0981 * staticM + 0.3), feedFromBar = rightChargeBar + 0.2, feedBar = tenth(feedFromBar + r.uniform(0.3, 0.6)), reliefMarkedBar = [3, 4, 5, 6].find((bar) => bar > feedBar + 1.2)!;
-  const vesselL = 10 * Math.round((0.003 * contentL * r.uniform(1.05, 1.5)) / (1 - (rightChargeBar + 1) / (0.92 * reliefMarkedBar + 1)));
+  const vesselL = 10 * Math.round((0.003 * contentL * r.uniform(1.05, 1.5)) / (1 - (rightChargeBar + 1) / (reliefMarkedBar - 0.5 + 1)));
   return {
     ...home, kind: 'plant-room', pace, contentL, staticM, outputKw, boilerL: contentL * r.uniform(0.03, 0.08), flowLPerH: (outputKw * 860) / r.uniform(9, 20), vesselL, rightChargeBar, chargeBar: rightChargeBar + r.normal(0, 0.06), leastChargeBar: rightChargeBar, mostFillBar: feedBar,
     stretchLPerBar: home.stretchLPerBar * (contentL / 150), airL: home.airL * pace, reliefMarkedBar, reliefBar: reliefMarkedBar * r.normal(1, 0.018), reliefDripAfterLift: home.reliefDripAfterLift * pace, mainsBar: reliefMarkedBar + r.uniform(0.3, 1.5), feedFromBar, feedBar, coldBar: r.uniform(feedFromBar, feedBar), dhw: 'none',

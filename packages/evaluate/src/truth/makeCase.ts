@@ -17,6 +17,8 @@ export interface TruthCase { tier: Tier; case: Record<string, unknown> & { id: s
 const LEVELS = ['fill-pressure-too-low', 'fill-pressure-too-high', 'feed-starved', 'reducing-valve-set-high', 'pressurisation-unit-fault'];
 /** Faults that no log shows by themselves, and that are told by findings only. */
 const SILENT = ['none', 'vessel-gas-valve-leaking'];
+/** By how much more content a vessel is too small for that is so by its sheet: its hot pressure nears the relief. */
+const GROSSLY = 1.35;
 /** Ways in and out for water. */
 const WAYS = ['seepFill', 'seepCoil', 'leak', 'reliefDrip'] as const;
 const MOST_TRIES = 25, LEAST_SHOWN_BAR = 0.18;
@@ -59,7 +61,13 @@ function tryCase(tier: Tier, seed: number, attempt: number, leastShownBar: numbe
     }
     return p;
   };
+  // Half of the vessels that are too small are so for the content on the sheet; the other circuits were extended since, and nobody wrote it down.
+  const toldToSheet = faults.includes('vessel-undersized') && r.chance(0.5);
   const plant = plantWith(faults);
+  if (toldToSheet) {
+    plant.contentL *= GROSSLY;
+    if (sheet.waterVolumeL !== undefined) sheet.waterVolumeL = Math.round((Number(sheet.waterVolumeL) * plant.contentL) / sound.contentL);
+  }
   const schedules = tier === 'several' ? [scheduleOf(plant, 'hand', r), scheduleOf(plant, 'logger', r)] : [scheduleOf(plant, tier, r)];
   const topped = r.normal(0, 0.12);
   const logSeed = Math.floor(r.uniform(1, 1e9)), findingSeed = Math.floor(r.uniform(1, 1e9));
