@@ -111,7 +111,7 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
     while (next < events.length && events[next]!.tS <= track.tS[i]! + 1e-9) apply(events[next++]!, i);
     track.fillOn[i] = state.fill; track.coilOn[i] = state.coil; track.boilerOn[i] = state.boiler;
   }
-  for (const i of pumpRuns(track.gaugeBar, track.tS, circuit)) track.starts[i] = 1;
+  for (const i of pumpRuns(track.gaugeBar, track.tS, means.meanC, circuit)) track.starts[i] = 1;
   // A needle sticks; a sensor does not.
   const dialStepBar = bySensor(log) ? 0 : circuit.gaugeStepBar;
   const spanC = Math.max(LEAST_SPAN_K, track.spanK), coldestC = Math.min(...means.meanC);

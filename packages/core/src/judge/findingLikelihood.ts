@@ -86,7 +86,9 @@ function numericLikelihood(f: Finding, faults: readonly FaultId[], v: Float64Arr
       if (f.count === undefined) return null;
       // Gamma–Poisson, shape 1: rates differ widely from house to house. Some top up for reasons of their own.
       const counted = (mean: number) => Math.pow(mean / (1 + mean), f.count!) / (1 + mean);
-      return 0.93 * counted(topUpsAMonth(faults)) + 0.07 * counted(4);
+      // What feeds itself is topped up by nobody, unless its feed is kept shut.
+      const byHand = c.fedByItself ? FEED_SHUT : 1;
+      return 0.93 * (byHand * counted(topUpsAMonth(faults)) + (1 - byHand) * counted(NEVER)) + 0.07 * counted(4);
     }
     case 'relief-marking': {
       if (f.markedBar === undefined) return null;
@@ -99,11 +101,15 @@ function numericLikelihood(f: Finding, faults: readonly FaultId[], v: Float64Arr
   }
 }
 
+/** Of circuits that could feed themselves, those whose feed is kept shut and that are topped up by hand. Common practice. */
+const FEED_SHUT = 0.4;
+/** Top-ups a month where nobody needs to. */
+const NEVER = 0.3;
 /** How often it is topped up, a month. Common practice. */
 function topUpsAMonth(faults: readonly FaultId[]): number {
   if (has(faults, ...OUTFLOW)) return 4;
   if (has(faults, ...LITTLE_GAS, 'relief-valve-lifts-early')) return 3;
-  return has(faults, 'fill-pressure-too-high', 'vessel-overcharged', 'boiler-overheating', 'air-in-circuit', 'fill-pressure-too-low') ? 0.8 : 0.3;
+  return has(faults, 'fill-pressure-too-high', 'vessel-overcharged', 'boiler-overheating', 'air-in-circuit', 'fill-pressure-too-low') ? 0.8 : NEVER;
 }
 
 /** With water still standing behind the diaphragm the tyre gauge only repeats the water's pressure. */

@@ -18,5 +18,5 @@ export function undersizeFactor(sheet: CircuitSheet): number {
 /** Of vessels that are too small, those that are so for the content on the sheet, against circuits that were extended since it was written. */
 export function knownToSheet(c: ResolvedCircuit): number {
   const marginBar = sheetMarginBar(c);
-  return marginBar < 0.2 ? 0.85 : marginBar < 0.5 ? 0.6 : marginBar < 0.9 ? 0.25 : 0;
+  return marginBar < 0.2 ? 0.6 : marginBar < 0.5 ? 0.45 : marginBar < 0.9 ? 0.2 : 0;
 }

@@ -87,7 +87,7 @@ const SHOWN: Record<string, (d: Doing) => Record<string, unknown> | null> = {
   'bleed-radiators': ({ p, r, say }) => say(p.airL > p.pace ? (r.chance(0.75) ? 'much-air' : 'some-air') : r.chance(0.25) ? 'some-air' : 'none', ['none', 'some-air', 'much-air']),
   'idle-cold-pressure': ({ p, r, read }) => ({ valueBar: read(p.coldBar), idleHours: r.pick([8, 10, 12]) }),
   // A household tops up when it stops or when it happens to look.
-  'top-ups-per-month': ({ p, liftedHot, r }) => ({ count: Math.round(r.uniform(0, 1) * (letsWaterIn(p) ? 1 : lossLPerH(p, p.coldBar) > 0.15 ? 10 : liftedHot ? 6 : 1)) }),
+  'top-ups-per-month': ({ p, liftedHot, r }) => ({ count: Math.round(r.uniform(0, 1) * (letsWaterIn(p) || p.feedBar !== null ? 1 : lossLPerH(p, p.coldBar) > 0.15 ? 10 : liftedHot ? 6 : 1)) }),
 };
 
 /** A stuck needle stands wherever it got stuck; a sound one follows. */
