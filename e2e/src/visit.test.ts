@@ -54,6 +54,29 @@ describe('the main job, on a phone', () => {
     async function expectReading(text: string) { await page.getByTestId('reading').getByText(text, { exact: true }).waitFor(); }
   });
 
+  it('goes from a cold zone to its valve without a reading of the gauge, and tells a zone that calls from one that does not', async () => {
+    const { page } = at.device;
+    await newJob(page, '3 Weighhouse Steps', 'No heat in one zone');
+    const job = page.url().split('?')[0]!;
+    await page.goto(`${job}/test/zone-pipe-temperatures`);
+    await page.getByLabel('Supply').fill('22');
+    await page.getByLabel('Return').fill('21');
+    await page.getByLabel(/^Zone/).fill('Upstairs');
+    await page.getByRole('button', { name: 'Record', exact: true }).click();
+    await page.getByText('The zone: say whether it was calling or not.').waitFor();
+    await page.getByRole('button', { name: 'Was calling', exact: true }).click();
+    await page.getByRole('button', { name: 'Record', exact: true }).click();
+    await page.getByText('Zone pipe temperatures: Upstairs, 22 °C supply, 21 °C return, calling').first().waitFor();
+    await firstSuspect(page);
+    const next = page.getByTestId('next-step');
+    expect(await next.innerText()).not.toContain('Log the cold pressure');
+    expect(await next.innerText()).toMatch(/pump|24 V|valve|end switch/i);
+    await page.goto(`${job}/test/zone-valve-moves`);
+    await page.getByRole('button', { name: 'Stuck', exact: true }).click();
+    await page.getByText(/before, .* now|Hardly moves/).waitFor();
+    expect(await firstSuspect(page)).toMatch(/^Zone valve stuck shut/);
+  });
+
   it('keeps what is begun for the next reading while the last one is still being stored', async () => {
     const { page } = at.device;
     await newJob(page, '9 Cooperage Lane');

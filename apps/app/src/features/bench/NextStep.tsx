@@ -1,12 +1,15 @@
 import { router } from 'expo-router';
 import { Pressable, View } from 'react-native';
-import { lowerFirst, testRow, type Judgement } from '@jumper/core';
+import { faultRow, lowerFirst, testRow, type Judgement } from '@jumper/core';
 import { Text } from '../../ui/Text';
 import { nextTest } from './suspects';
 
-/** The one thing to do next, with its cost. Before there is any reading it is to take one. */
+/** What was found points at what moves the water, not the pressure: no reading of the gauge is needed to go on. */
+const pointsAtFlow = (j: Judgement | null): boolean => j !== null && j.because.length > 0 && j.hypotheses[0] !== undefined && faultRow(j.hypotheses[0].faults[0]!).plant === 'circulation';
+
+/** The one thing to do next, with its cost. Before there is any reading it is to take one, unless what was found has nothing to do with the pressure. */
 export function NextStep({ jobId, judgement, readings, busy, awaitsRun, skipped }: { jobId: string; judgement: Judgement | null; readings: number; busy: boolean; awaitsRun: boolean; skipped: ReadonlyMap<string, string> }) {
-  if (readings === 0) return <Card title="Log the cold pressure" text="Then heat on, and a reading every minute or two." />;
+  if (readings === 0 && !pointsAtFlow(judgement)) return <Card title="Log the cold pressure" text="Then heat on, and a reading every minute or two." />;
   if (awaitsRun) return <Card title="Prove it: log a heat run" text="Cold pressure, heat on, then a reading every two minutes to the highest temperature." />;
   if (!judgement) return <Card title={busy ? 'Working it out …' : 'No judgement yet'} text="" />;
   const test = nextTest(judgement, skipped);

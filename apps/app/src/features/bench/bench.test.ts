@@ -103,6 +103,9 @@ describe('the judge’s answer in words', () => {
   });
   it('says of which fault of a pair a piece of evidence speaks', () => {
     const pair = d.hypotheses.find((h) => h.faults.length > 1)!;
+    const alike = (evidence: string) => suspects({ ...d, hypotheses: [{ faults: ['circuit-leak'], probability: 0.5 }, { faults: ['air-vent-faulty'], probability: 0.4 }], because: (['circuit-leak', 'air-vent-faulty'] as const).map((f) => ({ evidence, for: f, bits: 2, text: 'Fell.' })) })[1]!.reason;
+    expect(alike('log:0')).toBe('Would look the same on the gauge.');
+    expect(alike('finding:0')).toBe('Would show the same.');
     const [shown] = suspects({ ...d, hypotheses: [pair], because: [{ evidence: 'log:0', for: pair.faults[1]!, bits: 2, text: 'Rose far.' }] });
     expect(shown!.evidence[0]!.text).toBe(`${setTitle([pair.faults[1]!])}: rose far.`);
     expect(shown!.reason).toBe('Rose far.');

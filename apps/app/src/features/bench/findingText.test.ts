@@ -20,6 +20,10 @@ it.each<[Finding, string]>([
   [{ test: 'precharge', valueBar: 1, circuitBar: 1, drainOpen: false }, ': 1.0 bar, with 1.0 bar of water behind it'],
   [{ test: 'precharge', valueBar: 0.65, circuitBar: 0, drainOpen: true }, 'Precharge with the water side empty: 0.65 bar'],
   [{ test: 'heat-run-after', coldBar: 1.1, hotBar: 1.6, hotC: 68 }, ': 1.1 bar to 1.6 bar, at 68 °C'],
+  [{ test: 'zone-pipe-temperatures', zone: '2', supplyC: 52, returnC: 40, calling: false }, 'Zone pipe temperatures: zone 2, 52 °C supply, 40 °C return, not calling'],
+  [{ test: 'zone-valve-moves', zone: 'Upstairs', outcome: 'stuck' }, ': Upstairs, stuck'],
+  [{ test: 'flow-return', flowC: 80, returnC: 30, minutesFiring: 4 }, ': 80 °C flow, 30 °C return, after 4 min of firing'],
+  [{ test: 'mixed-supply', setC: 46, valueC: 35 }, ': 35 °C measured, 46 °C set'],
 ])('%j is told whole', (finding, text) => expect(findingText(finding, METRIC)).toContain(text));
 
 it('speaks the user’s units', () => expect(findingText({ test: 'draw-off', volumeL: 1, beforeBar: 1.5, afterBar: 1.3 }, US)).toContain('0.26 US gal, 21.8 psi to 18.9 psi'));

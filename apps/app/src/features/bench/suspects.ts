@@ -9,7 +9,7 @@ export interface Suspect {
   /** One line: what speaks loudest for it. */
   reason: string;
   remedy: string;
-  evidence: { /** Of a pair it says of which fault it speaks. */ text: string; reason: string; bits: number; strength: string; speaks: 'for' | 'against' }[];
+  evidence: { /** Of a pair it says of which fault it speaks. */ text: string; reason: string; byLog: boolean; bits: number; strength: string; speaks: 'for' | 'against' }[];
 }
 
 /** Names of a set as one line. */
@@ -29,12 +29,12 @@ export function suspects(judgement: Judgement, { least = 3, most = 6 } = {}): Su
     told += probability;
     const evidence = judgement.because
       .filter((b) => faults.includes(b.for))
-      .map((b) => ({ text: faults.length > 1 ? `${FAULTS[b.for].title}: ${lowerFirst(b.text)}` : b.text, reason: b.text, bits: b.bits, strength: STRENGTHS.find(([over]) => Math.abs(b.bits) >= over)![1], speaks: b.bits >= 0 ? ('for' as const) : ('against' as const) }));
+      .map((b) => ({ text: faults.length > 1 ? `${FAULTS[b.for].title}: ${lowerFirst(b.text)}` : b.text, reason: b.text, byLog: b.evidence.startsWith('log'), bits: b.bits, strength: STRENGTHS.find(([over]) => Math.abs(b.bits) >= over)![1], speaks: b.bits >= 0 ? ('for' as const) : ('against' as const) }));
     const reasons = evidence.filter((e) => e.speaks === 'for');
     const loudest = reasons.find((e) => !shown.some((s) => s.reason === e.reason));
     shown.push({
       key: faults.join('+'), faults, title: setTitle(faults), probability, share: shareText(probability),
-      reason: loudest?.reason ?? (reasons.length > 0 ? 'Would look the same on the gauge.' : 'Nothing measured points to it yet; it is common on such circuits.'),
+      reason: loudest?.reason ?? (reasons.length > 0 ? (reasons[0]!.byLog ? 'Would look the same on the gauge.' : 'Would show the same.') : 'Nothing measured points to it yet; it is common on such circuits.'),
       remedy: faults.map((f) => faultRow(f).remedy).join(' '), evidence,
     });
   }

@@ -4,7 +4,6 @@ import { ScrollView, View } from 'react-native';
 import { jobToCase, standingFacts, type JobParts } from '@jumper/contract';
 import { expectedNumbers, resolveCircuit, stepsOf, TEST_IDS, testRow, type CircuitSheet, type Finding, type TestId, type TestRow, type ValueSpec, watchLengthMin } from '@jumper/core';
 import { Button } from '../../ui/Button';
-import { Choice } from '../../ui/Choice';
 import { Field } from '../../ui/Field';
 import { Header } from '../../ui/Header';
 import { Key } from '../../ui/Key';
@@ -15,12 +14,12 @@ import { findingText } from '../bench/findingText';
 import { useAddFact } from '../jobs/useAddFact';
 import { toJobs, WithJob } from '../jobs/WithJob';
 import { parseTyped, typedToBar, type Units } from '../units/units';
-import { capital } from '../units/words';
 import { useUnits } from '../units/UnitsProvider';
 import { CoolGate } from '../work/CoolGate';
 import { ExpectedTable } from '../work/ExpectedTable';
 import { useCooling } from '../work/useCooling';
-import { findingOf, FLAG_LABELS, prechargeTrap, startField, VALUE_LABELS, WORD_LABELS, type FindingForm } from './findingForm';
+import { Conditions } from './Conditions';
+import { findingOf, prechargeTrap, startField, VALUE_LABELS, type FindingForm } from './findingForm';
 import { MeaningNow } from './MeaningNow';
 import { Outcomes } from './Outcomes';
 import { SkipTest } from './SkipTest';
@@ -96,10 +95,7 @@ function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
             <Field key={name} label={`${VALUE_LABELS[name] ?? name}${spec.optional ? ', if read' : ''}`} unit={spec.unit === 'bar' ? units.pressure : spec.unit === '°C' ? units.temperature : spec.unit === 'count' || spec.unit === 'pH' ? '' : spec.unit} numeric
               value={form.values[name] ?? ''} onChange={(text) => setForm({ values: { ...form.values, [name]: text } })} problem={problems[name] ?? null} />
           ))}
-          {Object.entries(row.words ?? {}).filter(([, words]) => words.length > 0).map(([name, words]) => (
-            <Choice key={name} label={WORD_LABELS[name] ?? name} value={form.words[name] ?? null} options={words.map((w) => ({ value: w, label: capital(w) }))} onChange={(w) => setForm({ words: { ...form.words, [name]: w } })} />
-          ))}
-          {(row.flags ?? []).map((name) => <Key key={name} label={`${form.flags[name] ? '✓ ' : ''}${FLAG_LABELS[name] ?? name}`} pressed={form.flags[name] ?? false} className="min-h-[52px]" onPress={() => setForm({ flags: { ...form.flags, [name]: !form.flags[name] } })} />)}
+          <Conditions row={row} form={form} circuit={circuit} onChange={setForm} />
           {trap ? <Trap trap={trap} circuit={form.values.circuitBar ?? ''} units={units} /> : null}
           {soFar?.kind === 'ok' && steps && !trap ? <MeaningNow finding={soFar.finding} sheet={circuit} means={steps.means} /> : null}
         </View>

@@ -26,3 +26,9 @@ it('sees the precharge trap', () => {
   expect(prechargeTrap({ ...empty, values: { circuitBar: '40' }, flags: { drainOpen: true } }, kPa)).toBe('circuit-not-empty');
 });
 
+
+it('takes no zone for one that was not calling because nobody said so', () => {
+  const row = testRow('zone-pipe-temperatures'), read = { ...empty, values: { supplyC: '52', returnC: '40' } };
+  expect(findingOf('zone-pipe-temperatures', row, read, METRIC)).toMatchObject({ kind: 'bad', problems: { calling: 'The zone: say whether it was calling or not.' } });
+  expect(findingOf('zone-pipe-temperatures', row, { ...read, flags: { calling: false }, words: { zone: ' Upstairs ' } }, METRIC)).toEqual({ kind: 'ok', finding: { test: 'zone-pipe-temperatures', supplyC: 52, returnC: 40, calling: false, zone: 'Upstairs' } });
+});
