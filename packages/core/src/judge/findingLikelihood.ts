@@ -1,11 +1,12 @@
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
+import { coldLevelDensity } from './coldLevel';
 import { has, INFLOW, LITTLE_GAS, OUTFLOW } from './faultGroups';
 import type { FaultId } from './faults';
 import type { Finding } from './Finding';
 import { changeOver, chargeOf, curveOf, expectedNumber, NO_FEED_BAR, readingSd, waterBehind } from './findingNumbers';
 import { SLOT } from './kernel';
 import { NOTHING_LOGGED, type Logged } from './Logged';
-import { normalCdf, normalPdf } from './normal';
+import { normalPdf } from './normal';
 import { drippingWater, drippingWaterShare, numberDensity } from './numberTable';
 import { OUTCOME_TABLES, outcomeShares } from './outcomeTable';
 import { catchLikelihood, nearLift } from './reliefCatch';
@@ -180,71 +181,3 @@ function holdDensity(f: Finding, faults: readonly FaultId[], v: Float64Array, c:
 
 /** Density of a change that has nothing to do with the faults: a valve that does not shut, a room that cools. */
 const ANYWHERE = 0.5;
-
-/** How often a cold circuit is found at a pressure, by fault. Cold pressures are set by hand, so they spread even where nothing is wrong.
- *  @param v the draw: how far the gauge is off counts where the set says that it lies, and what the feed holds where it is set high; see {@link levelHangsOnDraw} */
-export function coldLevelDensity(gaugeBar: number, faults: readonly FaultId[], c: ResolvedCircuit, v: Float64Array | null = null): number {
-  // A needle that sticks stands at any pressure.
-  if (v && v[SLOT.stuck]! > 0.5) return 1 / ANY_LEVEL_BAR;
-  const offsetBar = v ? v[SLOT.offset]! : 0, feedHoldsBar = v && v[SLOT.feedHolds]! > NO_FEED_BAR ? v[SLOT.feedHolds]! : null;
-  const lies = faults.includes('gauge-misreading'), leastBar = c.cutInGaugeBar ?? c.fillGaugeBar;
-  const others = faults.filter((f) => f !== 'gauge-misreading');
-  // A fault of the level itself decides where the pressure stands; any other leaves it where its own fault would. A unit that does not hold it high in this draw does not pump.
-  const level = others.filter((f) => LEVEL_FAULTS.has(f));
-  const density = (atGaugeBar: number) => {
-    const deciding = level.length ? level : others.length ? others : (['none'] as FaultId[]);
-    return deciding.reduce((sum, f) => sum + (HOLDS_HIGH.has(f) && feedHoldsBar !== null ? normalPdf(atGaugeBar, feedHoldsBar + HELD_ABOVE_BAR, Math.hypot(HELD_SD, 0.4 * c.gaugeStepBar)) : coldLevelOf(atGaugeBar, v && f === 'pressurisation-unit-fault' ? 'feed-starved' : f, c)), 0) / deciding.length;
-  };
-  // Whoever fills by a lying gauge fills to what it shows; a feed fills to what is there. Half and half where a hand fills.
-  const filledByIt = c.fedByItself ? 0.2 : 0.5;
-  const all = lies ? (1 - filledByIt) * density(gaugeBar - offsetBar) + filledByIt * density(gaugeBar) * carriesHead(gaugeBar - offsetBar, c) : density(gaugeBar);
-  // So far off that it would itself be called a fault, it is one.
-  const bar = gaugeBar - offsetBar, share = bar < leastBar - OFF_BELOW_BAR || bar > c.fillGaugeBar + OFF_ABOVE_BAR ? ANY_FAULTY_LEVEL : ANY_LEVEL;
-  return (1 - share) * all + share / ANY_LEVEL_BAR;
-}
-
-/** Whether a cold level says more than which faults there are: how far the gauge is off, or what the feed holds. */
-export const levelHangsOnDraw = (faults: readonly FaultId[]): boolean => has(faults, 'gauge-misreading', ...HOLDS_HIGH);
-const HOLDS_HIGH: ReadonlySet<FaultId> = new Set(['reducing-valve-set-high', 'pressurisation-unit-fault']);
-
-/** Share of circuits that stand at any pressure, for reasons of their own, and over what range. Common practice. */
-const ANY_LEVEL = 0.07, ANY_LEVEL_BAR = 3.5;
-/** The same beyond where a level counts as a fault (the catalogue: 0.3 bar below the fill wanted, 0.5 above), with the gauge's reading and the fill wanted in doubt by a little. */
-const ANY_FAULTY_LEVEL = 0.03, OFF_BELOW_BAR = 0.4, OFF_ABOVE_BAR = 0.58;
-/** Whether a true pressure at the gauge still holds the water above it up: below, the top of the circuit sucks air and somebody would have noticed. */
-const carriesHead = (trueGaugeBar: number, c: ResolvedCircuit): number => 0.05 + 0.95 * normalCdf((trueGaugeBar - HEAD_SHARE * c.staticGaugeBar) / HEAD_SD_BAR);
-const HEAD_SHARE = 0.6, HEAD_SD_BAR = 0.12;
-const LEVEL_FAULTS: ReadonlySet<FaultId> = new Set(['fill-pressure-too-low', 'fill-pressure-too-high', 'feed-starved', 'pressurisation-unit-fault', 'reducing-valve-set-high']);
-/** Spread of a cold pressure that was set by hand, and of one that a feed holds. Common practice. */
-const BY_HAND_SD = 0.22, BY_FEED_SD = 0.14;
-/** A feed that holds a pressure holds it from below: the circuit stands at it or a little above. Common practice. */
-const HELD_ABOVE_BAR = 0.04, HELD_SD = 0.06;
-
-function coldLevelOf(p: number, fault: FaultId, c: ResolvedCircuit): number {
-  const fill = c.fillGaugeBar;
-  const flat = (least: number, most: number) => smoothBox(p, least, Math.max(most, least + 0.2), 0.06 + 0.5 * c.gaugeStepBar);
-  const sd = Math.hypot(c.fedByItself ? BY_FEED_SD : BY_HAND_SD, 0.4 * c.gaugeStepBar);
-  // A unit lets it fall to its lower limit before it pumps.
-  const near = c.cutInGaugeBar !== null ? flat(c.cutInGaugeBar, fill) : normalPdf(p, fill + 0.05, sd), least = c.cutInGaugeBar ?? fill;
-  switch (fault) {
-    case 'fill-pressure-too-low': case 'feed-starved': return flat(0, least - 0.25);
-    case 'pressurisation-unit-fault': return 0.65 * flat(0, least - 0.1) + 0.35 * flat(fill + 0.1, Math.max(c.reliefSetGaugeBar, fill + 0.5));
-    case 'fill-pressure-too-high': return flat(fill + 0.45, Math.max(c.reliefSetGaugeBar, fill + 0.8));
-    case 'reducing-valve-set-high': return flat(fill + 0.2, fill + 1.3);
-    case 'fill-loop-passing': case 'reducing-valve-creeping': case 'fill-bypass-open': case 'dhw-plate-perforated': case 'dhw-coil-perforated':
-      return 0.45 * near + 0.55 * flat(fill, c.reliefSetGaugeBar);
-    case 'circuit-leak': case 'boiler-exchanger-leak': case 'relief-valve-passing': case 'air-vent-faulty': case 'vessel-overcharged': case 'relief-valve-lifts-early':
-      {
-      // What feeds itself is made up as it is lost, unless its feed is kept shut.
-      const fallen = c.cutInGaugeBar !== null ? 0.08 : c.fedByItself ? 0.25 : 0.45;
-      return (1 - fallen) * near + fallen * flat(0, least);
-    }
-    case 'vessel-undercharged': case 'vessel-diaphragm-failed': case 'vessel-connection-blocked': case 'vessel-isolated': case 'vessel-undersized':
-      // Topped up to where it should be, or fallen since.
-      return c.fedByItself ? 0.88 * near + 0.09 * flat(0.1, least) + 0.03 * flat(fill, fill + 0.8) : 0.85 * normalPdf(p, fill + 0.05, 1.3 * sd) + 0.15 * flat(0.2, fill);
-    default: return near;
-  }
-}
-
-/** A box with soft shoulders that integrates to about 1. */
-const smoothBox = (x: number, least: number, most: number, shoulder: number) => (normalCdf((x - least) / shoulder) - normalCdf((x - most) / shoulder)) / (most - least);

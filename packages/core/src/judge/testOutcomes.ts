@@ -1,6 +1,7 @@
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import type { FaultId } from './faults';
-import { coldLevelDensity, findingLikelihood } from './findingLikelihood';
+import { coldLevelDensity } from './coldLevel';
+import { findingLikelihood } from './findingLikelihood';
 import { changeOver, chargeOf, curveOf, NO_FEED_BAR, readingSd } from './findingNumbers';
 import { SLOT } from './kernel';
 import { NOTHING_LOGGED, type Logged } from './Logged';
