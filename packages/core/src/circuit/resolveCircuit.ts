@@ -67,7 +67,7 @@ export function resolveCircuit(sheet: CircuitSheet): ResolvedCircuit {
     ...charge,
     cutInGaugeBar,
     fillGaugeBar: fillFor(sheet, charge.prechargeGaugeBar + vesselStaticBar, staticGaugeBar),
-    fedByItself: sheet.fill?.kind === 'reducing-valve' || sheet.fill?.kind === 'pressurisation-unit',
+    fedByItself: feedsItself(sheet),
     reliefSetGaugeBar: take('reliefValve.setBar', sheet.reliefValve?.setBar, 3),
     mainsGaugeBar: take('fill.mainsBar', sheet.fill?.mainsBar, 3.5),
     stretchLPerBar: 0.02 + 0.0003 * content.contentL,
@@ -119,6 +119,12 @@ function fillFor(sheet: CircuitSheet, prechargeGaugeBar: number, staticGaugeBar:
   const fed = sheet.fill?.kind === 'reducing-valve' ? sheet.fill.setBar : sheet.fill?.kind === 'pressurisation-unit' ? sheet.fill.cutOutBar : undefined;
   return fed ?? leastFillGaugeBar(prechargeGaugeBar, staticGaugeBar);
 }
+
+/** A reducing valve or a unit keeps the cold pressure up. */
+export const feedsItself = (sheet: CircuitSheet): boolean => sheet.fill?.kind === 'reducing-valve' || sheet.fill?.kind === 'pressurisation-unit';
+
+/** The least cold pressure that is right: a unit lets it fall to its lower limit, all else stands at the fill. */
+export const heldFromGaugeBar = (c: ResolvedCircuit): number => c.cutInGaugeBar ?? c.fillGaugeBar;
 
 /** Fill wanted where nothing feeds the circuit: charge + 0.3 bar (EN 12828, from memory), not below the static head + 0.5. */
 export const leastFillGaugeBar = (prechargeGaugeBar: number, staticGaugeBar: number): number => Math.max(prechargeGaugeBar + 0.3, staticGaugeBar + 0.5);

@@ -1,4 +1,4 @@
-import type { ResolvedCircuit } from '../circuit/resolveCircuit';
+import { heldFromGaugeBar, type ResolvedCircuit } from '../circuit/resolveCircuit';
 import { has } from './faultGroups';
 import type { FaultId } from './faults';
 import { NO_FEED_BAR } from './findingNumbers';
@@ -11,7 +11,7 @@ export function coldLevelDensity(gaugeBar: number, faults: readonly FaultId[], c
   // A needle that sticks stands at any pressure.
   if (v && v[SLOT.stuck]! > 0.5) return 1 / ANY_LEVEL_BAR;
   const offsetBar = v ? v[SLOT.offset]! : 0, feedHoldsBar = v && v[SLOT.feedHolds]! > NO_FEED_BAR ? v[SLOT.feedHolds]! : null;
-  const lies = faults.includes('gauge-misreading'), leastBar = c.cutInGaugeBar ?? c.fillGaugeBar;
+  const lies = faults.includes('gauge-misreading'), leastBar = heldFromGaugeBar(c);
   const others = faults.filter((f) => f !== 'gauge-misreading');
   // A fault of the level itself decides where the pressure stands; any other leaves it where its own fault would. A unit that does not hold it high in this draw does not pump.
   const level = others.filter((f) => LEVEL_FAULTS.has(f));
@@ -49,7 +49,7 @@ function coldLevelOf(p: number, fault: FaultId, c: ResolvedCircuit): number {
   const flat = (least: number, most: number) => smoothBox(p, least, Math.max(most, least + 0.2), 0.06 + 0.5 * c.gaugeStepBar);
   const sd = Math.hypot(c.fedByItself ? BY_FEED_SD : BY_HAND_SD, 0.4 * c.gaugeStepBar);
   // A unit lets it fall to its lower limit before it pumps.
-  const near = c.cutInGaugeBar !== null ? flat(c.cutInGaugeBar, fill) : normalPdf(p, fill + 0.05, sd), least = c.cutInGaugeBar ?? fill;
+  const near = c.cutInGaugeBar !== null ? flat(c.cutInGaugeBar, fill) : normalPdf(p, fill + 0.05, sd), least = heldFromGaugeBar(c);
   switch (fault) {
     case 'fill-pressure-too-low': case 'feed-starved': return flat(0, least - 0.25);
     case 'pressurisation-unit-fault': return 0.65 * flat(0, least - 0.1) + 0.35 * flat(fill + 0.1, Math.max(c.reliefSetGaugeBar, fill + 0.5));
@@ -58,17 +58,16 @@ function coldLevelOf(p: number, fault: FaultId, c: ResolvedCircuit): number {
     case 'fill-loop-passing': case 'reducing-valve-creeping': case 'fill-bypass-open': case 'dhw-plate-perforated': case 'dhw-coil-perforated':
       return 0.45 * near + 0.55 * flat(fill, c.reliefSetGaugeBar);
     case 'circuit-leak': case 'boiler-exchanger-leak': case 'relief-valve-passing': case 'air-vent-faulty': case 'vessel-overcharged': case 'relief-valve-lifts-early':
-      {
-      // What feeds itself is made up as it is lost, unless its feed is kept shut.
-      const fallen = c.cutInGaugeBar !== null ? 0.08 : c.fedByItself ? 0.25 : 0.45;
-      return (1 - fallen) * near + fallen * flat(0, least);
-    }
+      return (1 - fallenShare(c)) * near + fallenShare(c) * flat(0, least);
     case 'vessel-undercharged': case 'vessel-diaphragm-failed': case 'vessel-connection-blocked': case 'vessel-isolated': case 'vessel-undersized':
       // Topped up to where it should be, or fallen since.
       return c.fedByItself ? 0.88 * near + 0.09 * flat(0.1, least) + 0.03 * flat(fill, fill + 0.8) : 0.85 * normalPdf(p, fill + 0.05, 1.3 * sd) + 0.15 * flat(0.2, fill);
     default: return near;
   }
 }
+
+/** How often what loses water is found low: what feeds itself is made up as it is lost, unless its feed is kept shut. Common practice. */
+const fallenShare = (c: ResolvedCircuit): number => (c.cutInGaugeBar !== null ? 0.08 : c.fedByItself ? 0.25 : 0.45);
 
 /** A box with soft shoulders that integrates to about 1. */
 const smoothBox = (x: number, least: number, most: number, shoulder: number) => (normalCdf((x - least) / shoulder) - normalCdf((x - most) / shoulder)) / (most - least);

@@ -1,9 +1,9 @@
 import { expectedPressure } from '../circuit/expectedPressure';
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
-import type { CycleFeatures } from '../log/cycleFeatures';
+import { HEATED_K, type CycleFeatures } from '../log/cycleFeatures';
 
-/** A log that spans less than this, K, is no heat cycle; from where it was found up to so far above it a lift is not told from the cold pressure, bar. */
-const HEATED_K = 15, ABOUT_COLD_BAR = 0.1;
+/** From where it was found up to so far above it a lift is not told from the cold pressure, bar. */
+const ABOUT_COLD_BAR = 0.1;
 
 /** Share of early lifts that would lift as low as the logs say: a relief may lift anywhere between the cold pressure and where heat would have taken the circuit, so that one which holds it
  *  at just where it was found is a coincidence. 1 where no log was heated, or its temperatures are not known. */

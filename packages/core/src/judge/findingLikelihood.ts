@@ -38,11 +38,14 @@ const AT_THE_RELIEF: Record<string, number> = { dry: 0.12, stained: 0.2, drippin
 /** How far the pressure that was logged lets a relief drip, 1 at its lift and 0 far below. */
 const nearRelief = (faults: readonly FaultId[], gaugeBar: number, c: ResolvedCircuit): number => (has(faults, ...DRIPS_ANYWHERE) ? 1 : nearLift(LIFTS_AT * c.reliefSetGaugeBar - gaugeBar));
 
+/** Outcomes that are one table's by a share, and another's for the rest. */
+const blended = (one: Record<string, number>, other: Record<string, number>, share: number): Record<string, number> => Object.fromEntries(Object.entries(one).map(([outcome, p]) => [outcome, share * p + (1 - share) * (other[outcome] ?? 0)]));
+
 /** Outcomes at the discharge pipe, given how high the pressure went while it was logged, and where it stands without heat. */
 function dischargeShares(shares: Record<string, number>, faults: readonly FaultId[], water: 'cold' | 'hot' | null, c: ResolvedCircuit, logged: Logged): Record<string, number> {
   // What comes in without heat, up to the relief's lift, goes out there all the time.
   const restingBar = Math.max(logged.coldGaugeBar ?? -1, logged.peakGaugeBar === null ? (logged.topGaugeBar ?? -1) : -1), near = nearRelief(faults, restingBar, c);
-  if (has(faults, ...INFLOW) && !has(faults, ...DRIPS_ANYWHERE) && near > 0.5) return Object.fromEntries(Object.entries(AT_THE_RELIEF).map(([o, share]) => [o, near * share + (1 - near) * (shares[o] ?? 0)]));
+  if (has(faults, ...INFLOW) && !has(faults, ...DRIPS_ANYWHERE) && near > 0.5) return blended(AT_THE_RELIEF, shares, near);
   const reachedBar = logged.peakGaugeBar ?? (water === 'cold' ? logged.topGaugeBar : null);
   if (reachedBar === null) return shares;
   const left = DRIPS_BELOW + (1 - DRIPS_BELOW) * nearRelief(faults, reachedBar, c);
@@ -53,8 +56,7 @@ function dischargeShares(shares: Record<string, number>, faults: readonly FaultI
 
 /** Outcomes of trying a relief by hand: only a pressure near its lift holds one with a sound seat open; farther below it closes like any other. */
 function reseatShares(shares: Record<string, number>, faults: readonly FaultId[], topGaugeBar: number, c: ResolvedCircuit): Record<string, number> {
-  const near = nearRelief(faults, topGaugeBar, c), sound = OUTCOME_TABLES['relief-reseat']!.base;
-  return Object.fromEntries(Object.entries(shares).map(([outcome, share]) => [outcome, near * share + (1 - near) * sound[outcome]!]));
+  return blended(shares, OUTCOME_TABLES['relief-reseat']!.base, nearRelief(faults, topGaugeBar, c));
 }
 
 /** Whether a finding's likelihood hangs on the circuit's parameters, or only on which faults there are: then one draw will do for all. */

@@ -1,7 +1,7 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
-import { atGaugeLevel, resolveCircuit, type ResolvedCircuit } from '../circuit/resolveCircuit';
+import { atGaugeLevel, heldFromGaugeBar, resolveCircuit, type ResolvedCircuit } from '../circuit/resolveCircuit';
 import type { PressureLog } from '../log/PressureLog';
-import { cycleFeatures, type CycleFeatures } from '../log/cycleFeatures';
+import { cycleFeatures, HEATED_K, type CycleFeatures } from '../log/cycleFeatures';
 import type { FaultId } from './faults';
 import type { Finding } from './Finding';
 import { coldLevelDensity, levelHangsOnDraw } from './coldLevel';
@@ -74,7 +74,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const cold = overnight === undefined ? found : null;
   const toTheRelief = logged.peakGaugeBar !== null && logged.peakGaugeBar > circuit.reliefSetGaugeBar - AT_RELIEF_BAR;
   // Where the pressure fell below what the feed holds, either nothing feeds it or the feed stands shut, as many keep it.
-  const feedMayBeShut = circuit.fedByItself && tracks.some((t) => Math.min(...t.gaugeBar) < (circuit.cutInGaugeBar ?? circuit.fillGaugeBar) - FELL_BAR);
+  const feedMayBeShut = circuit.fedByItself && tracks.some((t) => Math.min(...t.gaugeBar) < heldFromGaugeBar(circuit) - FELL_BAR);
   const smallBySheet = knownToSheet(circuit);
   /** A hypothesis that may hold in a second way too, and how often it does. */
   const otherWayOf = (model: LogModel, faults: readonly FaultId[]): { model: LogModel; share: number } | null => {
@@ -132,9 +132,6 @@ const LEAVES_THE_PEAK: ReadonlySet<FaultId> = new Set(['none', 'vessel-gas-valve
 
 /** A log that begins warmer than this says nothing of the cold pressure. */
 const COLD_BELOW_C = 40;
-
-/** A log that spans less than this, K, is no heat cycle. */
-const HEATED_K = 15;
 
 /** The pressure that the circuit was found at, cold; what it went to afterwards, before it was heated, is the log's to explain. */
 function foundColdBar(first: CycleFeatures | undefined): number | null {
@@ -226,7 +223,7 @@ function weighFindings(findings: Evidence['findings'], faults: FaultId[], prior:
   const suspect = zoneSuspect(findings.map((f) => f.finding), faults);
   const findingEvidence = findings.map(({ finding }) => {
     const { v } = draws[0]!;
-    if (suspect && finding.zone !== undefined) return Math.log(suspect.weigh(finding, findingLikelihood(finding, faults, v, circuit, logged), () => findingLikelihood(finding, ['none'], v, circuit, logged)));
+    if (suspect && typeof finding.zone === 'string') return Math.log(suspect.weigh(finding.zone, findingLikelihood(finding, faults, v, circuit, logged), findingLikelihood(finding, ['none'], v, circuit, logged)));
     if (!hangsOnDraw(finding, faults)) return Math.log(findingLikelihood(finding, faults, v, circuit, logged));
     const weighed = reweighted(draws, (v) => findingLikelihood(finding, faults, v, circuit, logged));
     draws = weighed.draws;

@@ -96,14 +96,14 @@ function gas(model: LogModel, c: ResolvedCircuit): FreeParameter[] {
   // A charge that was set once has drifted a little; one that stands on no label was set to some school's figure.
   const rightSd = c.prechargeFrom !== 'static-head' ? 0.09 : c.assumed.includes('staticHeadM') ? 0.3 : 0.16;
   const amount = (p: FreeParameter): FreeParameter => ({ ...p, of: (z) => (p.of(z) + c.atmosphericBar) * c.vesselL });
-  const air = model.air ? uniform(SLOT.air, 0.8 * sizeOf(c), 6 * sizeOf(c)) : logNormal(SLOT.air, 0.1 * sizeOf(c), 0.9);
+  const size = sizeOf(c), air = model.air ? uniform(SLOT.air, 0.8 * size, 6 * size) : logNormal(SLOT.air, 0.1 * size, 0.9);
   const vessel: FreeParameter[] = c.vesselSpread > 0.1 ? [logNormal(SLOT.vesselL, c.vesselL, c.vesselSpread)] : [];
   switch (model.gas) {
     // A waterlogged vessel hangs on how far the diaphragm goes before it lies against the shell.
     case 'low': return [amount(uniform(SLOT.gas, -0.97 * c.atmosphericBar, target - 0.15, [-1.2, 0, 1.2])), air, { slot: SLOT.cap, of: (z) => 1 - (1 - MOST_WATER_SHARE) * Math.exp(0.4 * z), starts: [0] }, ...vessel];
     // The further over, the rarer: its share falls in a straight line to nothing.
     case 'over': return [amount({ slot: SLOT.gas, of: (z) => target + 0.25 + MOST_OVER_BAR * (1 - Math.sqrt(normalCdf(-z))), starts: [-0.7, 0.8] }), air, ...vessel];
-    case 'cut-off': return [{ slot: SLOT.gas, of: () => 0, starts: [0] }, { slot: SLOT.vesselL, of: () => 0, starts: [0] }, logNormal(SLOT.air, 0.2 * sizeOf(c), 1.2)];
+    case 'cut-off': return [{ slot: SLOT.gas, of: () => 0, starts: [0] }, { slot: SLOT.vesselL, of: () => 0, starts: [0] }, logNormal(SLOT.air, 0.2 * size, 1.2)];
     case 'small': return [amount(normal(SLOT.gas, target, 0.07, -0.9)), air, ...vessel, { slot: SLOT.contentL, of: (z) => c.contentL * (1.3 + 1.4 * normalCdf(z)), starts: [-0.5, 0.8] }];
     default: {
       // Where nobody knows what was wanted here, what was found is no fault by its size.
@@ -115,9 +115,8 @@ function gas(model: LogModel, c: ResolvedCircuit): FreeParameter[] {
 }
 
 function feed(model: LogModel, sheet: CircuitSheet, c: ResolvedCircuit): FreeParameter[] {
-  const kind = sheet.fill?.kind;
-  if ((kind !== 'reducing-valve' && kind !== 'pressurisation-unit') || model.feed === 'dead') return [];
+  if (!c.fedByItself || model.feed === 'dead') return [];
   if (model.feed === 'high') return [uniform(SLOT.feedHolds, c.fillGaugeBar + 0.25, c.fillGaugeBar + 1.3)];
   // Often kept shut: the floor is set below what it would hold, so that a closed feed is not taken for a dead one.
-  return [normal(SLOT.feedHolds, (kind === 'pressurisation-unit' ? (c.cutInGaugeBar ?? c.fillGaugeBar - 0.2) : c.fillGaugeBar) - 0.05, 0.1)];
+  return [normal(SLOT.feedHolds, (sheet.fill?.kind === 'pressurisation-unit' ? (c.cutInGaugeBar ?? c.fillGaugeBar - 0.2) : c.fillGaugeBar) - 0.05, 0.1)];
 }

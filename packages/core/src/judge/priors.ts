@@ -1,4 +1,5 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
+import { feedsItself } from '../circuit/resolveCircuit';
 import { COMPLAINT_ROWS, type Complaint } from './complaints';
 import { INFLOW, LITTLE_GAS } from './faultGroups';
 import { applicableFaults, faultRow, type FaultId } from './faults';
@@ -101,7 +102,7 @@ function singleWeight(id: FaultId, { circuit, complaint = [], alreadyDone = [], 
   const ageYears = circuit.vessel?.ageYears;
   if (ageYears !== undefined && id.startsWith('vessel-') && ['vessel-undercharged', 'vessel-diaphragm-failed'].includes(id)) weight *= ageYears < 3 ? 0.5 : ageYears > 8 ? 1.4 : 1;
   if (id === 'vessel-isolated' && circuit.vessel?.isolationValve === 'none') weight *= OVERLOOKED_VALVE;
-  if (id === 'fill-pressure-too-low' && (circuit.fill?.kind === 'reducing-valve' || circuit.fill?.kind === 'pressurisation-unit')) weight *= FED_YET_LOW;
+  if (id === 'fill-pressure-too-low' && feedsItself(circuit)) weight *= FED_YET_LOW;
   // What keeps a unit from giving water is mostly the unit itself.
   if (id === 'feed-starved' && circuit.fill?.kind === 'pressurisation-unit') weight *= 0.4;
   if (id === 'vessel-undersized') weight *= undersizeFactor(circuit);

@@ -1,10 +1,10 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { expectedPressure } from '../circuit/expectedPressure';
-import { resolveCircuit, type ResolvedCircuit } from '../circuit/resolveCircuit';
+import { heldFromGaugeBar, resolveCircuit, type ResolvedCircuit } from '../circuit/resolveCircuit';
 
 /** How far a circuit with the right charge stays below its relief at its greatest flow temperature, by what its sheet says, bar. Under nought its vessel is too small by the sheet alone. */
 export function sheetMarginBar(c: ResolvedCircuit): number {
-  const coldGaugeBar = Math.min(((c.cutInGaugeBar ?? c.fillGaugeBar) + c.fillGaugeBar) / 2, c.reliefSetGaugeBar - 0.1);
+  const coldGaugeBar = Math.min((heldFromGaugeBar(c) + c.fillGaugeBar) / 2, c.reliefSetGaugeBar - 0.1);
   return c.reliefSetGaugeBar - expectedPressure({ circuit: c, coldGaugeBar, coldC: 15, flowC: c.maxFlowC }).gaugeBar;
 }
 

@@ -1,5 +1,8 @@
 import type { PressureLog } from './PressureLog';
 
+/** A log that spans less than this, K, is no heat cycle. */
+export const HEATED_K = 15;
+
 /** What a person would read off a log. Fields are null where the log does not hold them. */
 export interface CycleFeatures {
   firstBar: number | null;
@@ -20,9 +23,10 @@ export interface CycleFeatures {
 export function cycleFeatures(log: PressureLog): CycleFeatures {
   const { tS, pressureBar, flowC, returnC } = log.samples;
   const heatOn = log.events?.find((e) => e.kind === 'heat-on')?.tS;
-  let cold = -1, hot = -1, first = -1, last = -1, hottestC: number | null = null;
+  let cold = -1, hot = -1, first = -1, last = -1, heatedFrom = Infinity, hottestC: number | null = null;
   const disturbed = log.events?.find((e) => e.tS > (heatOn ?? 0) && ['top-up', 'vented', 'drained', 'drawn-off', 'vessel-recharged'].includes(e.kind))?.tS ?? Infinity;
   for (let i = 0; i < tS.length; i++) {
+    if (heatOn !== undefined && tS[i]! > heatOn) heatedFrom = Math.min(heatedFrom, i);
     const f = flowC?.[i] ?? null;
     if (f !== null && (hottestC === null || f > hottestC)) hottestC = f;
     const p = pressureBar[i];
@@ -33,13 +37,12 @@ export function cycleFeatures(log: PressureLog): CycleFeatures {
     else if (i !== cold && tS[i]! < disturbed && (hot < 0 || p > pressureBar[hot]!)) hot = i;
   }
   const at = (i: number, of?: (number | null)[]) => (i < 0 ? null : (of?.[i] ?? null));
-  const near = (i: number, of?: (number | null)[]) => nearest(i, of);
   // Before the heat a circuit stands at one temperature: the return will do for the flow, and nothing that was read once it was heated.
-  const cool = (i: number) => at(i, flowC) ?? at(i, returnC) ?? nearest(i, flowC, i >= 0 && heatOn !== undefined && tS[i]! <= heatOn ? tS.findIndex((t) => t > heatOn) : Infinity);
+  const cool = (i: number) => at(i, flowC) ?? at(i, returnC) ?? nearest(i, flowC, i < heatedFrom ? heatedFrom : Infinity);
   const coldBar = at(cold, pressureBar), hotBar = at(hot, pressureBar);
   return {
     firstBar: at(first, pressureBar), firstC: cool(first), lastBar: at(last, pressureBar), peakBar: hotBar ?? coldBar,
-    coldBar, coldC: cool(cold), hotBar, hotC: near(hot, flowC), hotReturnC: at(hot, returnC),
+    coldBar, coldC: cool(cold), hotBar, hotC: nearest(hot, flowC), hotReturnC: at(hot, returnC),
     swingBar: coldBar !== null && hotBar !== null ? hotBar - coldBar : null, hottestC,
   };
 }

@@ -33,13 +33,19 @@ function readLog({ logs }: RuleCase): Read {
 const wantedCharge = (c: RuleCase) => c.circuit.vessel.labelPrechargeBar ?? 0.75;
 const throughCylinder = (c: RuleCase) => (c.circuit.domesticHotWater.kind === 'plate-exchanger' ? 'dhw-plate-perforated' : 'dhw-coil-perforated');
 
+/** What is at fault where a kind of filling lets water by, gives too little or holds too much, and what it should hold, bar; null where a hand fills. */
+function fillFaults({ circuit: { fill } }: RuleCase): { passing: string; low: string; high: string; holdsBar: number | null } {
+  if (fill.kind === 'pressurisation-unit') return { passing: 'fill-bypass-open', low: 'pressurisation-unit-fault', high: 'pressurisation-unit-fault', holdsBar: fill.cutOutBar ?? 2 };
+  if (fill.kind === 'reducing-valve') return { passing: 'reducing-valve-creeping', low: 'feed-starved', high: 'reducing-valve-set-high', holdsBar: 0.97 };
+  return { passing: 'fill-loop-passing', low: 'fill-pressure-too-low', high: 'fill-pressure-too-high', holdsBar: null };
+}
+
 /** Findings that by themselves name what is wrong. */
 function namedByFindings(c: RuleCase): string[] {
   const named: string[] = [];
   const found = (test: string, ...outcomes: string[]) => c.findings.some((f) => f.test === test && outcomes.includes(f.outcome ?? ''));
   const number = (test: string, value: (f: RuleFinding) => number) => { const f = c.findings.find((x) => x.test === test); return f ? value(f) : NaN; };
   const rise = (test: string) => number(test, (f) => Number(f.endBar) - Number(f.startBar));
-  const fed = c.circuit.fill.kind !== 'manual-loop';
   if (found('gas-valve-press', 'water') || found('pump-up-hold', 'bubbles-at-drain', 'would-not-rise')) named.push('vessel-diaphragm-failed');
   else if (found('vessel-valve-position', 'closed')) named.push('vessel-isolated');
   else if (found('vessel-connection-flow', 'blocked', 'restricted')) named.push('vessel-connection-blocked');
@@ -49,7 +55,7 @@ function namedByFindings(c: RuleCase): string[] {
   if (found('fill-outlet-drip', 'drips')) named.push('fill-loop-passing');
   if (found('listen-at-exchanger', 'hiss')) named.push('dhw-plate-perforated');
   if (rise('fill-disconnected-watch') > CREEPS || rise('fill-isolated-watch') > CREEPS) named.push(throughCylinder(c));
-  if (rise('coil-isolated-watch') > CREEPS) named.push(c.circuit.fill.kind === 'pressurisation-unit' ? 'fill-bypass-open' : fed ? 'reducing-valve-creeping' : 'fill-loop-passing');
+  if (rise('coil-isolated-watch') > CREEPS) named.push(fillFaults(c).passing);
   if (found('condensate-when-off', 'drips') || number('boiler-isolated-hold', (f) => Number(f.boilerEndBar) - Number(f.boilerStartBar)) < -0.15) named.push('boiler-exchanger-leak');
   if (found('visible-leak', 'found') || number('boiler-isolated-hold', (f) => Number(f.circuitEndBar ?? 0) - Number(f.circuitStartBar ?? 0)) < -0.15) named.push('circuit-leak');
   if (found('relief-reseat', 'still-drips') || found('discharge-pipe', 'running') || c.findings.some((f) => (f.test === 'discharge-pipe' && f.outcome === 'dripping' && f.water !== 'hot') || (f.test === 'discharge-catch' && f.during === 'cold' && Number(f.volumeMl) > 5))) named.push('relief-valve-passing');
@@ -63,8 +69,8 @@ function namedByFindings(c: RuleCase): string[] {
 /** What the log says beside that, as far as no finding has said it. */
 function namedByLog(c: RuleCase, read: Read, named: string[]): string[] {
   const has = (...faults: string[]) => faults.some((f) => named.includes(f));
-  const unit = c.circuit.fill.kind === 'pressurisation-unit', fed = unit || c.circuit.fill.kind === 'reducing-valve', relief = c.circuit.reliefValve.setBar;
-  const wayIn = unit ? 'fill-bypass-open' : fed ? 'reducing-valve-creeping' : throughCylinder(c), wayOut = 'circuit-leak';
+  const fill = fillFaults(c), relief = c.circuit.reliefValve.setBar;
+  const wayIn = c.circuit.fill.kind === 'manual-loop' ? throughCylinder(c) : fill.passing, wayOut = 'circuit-leak';
   const knownIn = has('fill-loop-passing', 'dhw-plate-perforated', 'dhw-coil-perforated', 'reducing-valve-creeping'), knownOut = has('circuit-leak', 'boiler-exchanger-leak', 'relief-valve-passing');
   const set: string[] = [];
   const swing = read.peakBar - read.coldBar;
@@ -75,8 +81,8 @@ function namedByLog(c: RuleCase, read: Read, named: string[]): string[] {
   if (read.peakBar - read.lastBar > 0.15 && swing > 0.25 && read.hotReadings > 3 && read.peakBar < relief - 0.3 && read.heatStayedOn) return ['relief-valve-lifts-early'];
   if (read.cooled && read.lastBar < read.coldBar - 0.2) return [wayOut];
   if (read.cooled && read.lastBar > read.coldBar + 0.2) return [wayIn];
-  const wanted = unit ? (c.circuit.fill.cutOutBar ?? 2) : fed ? 0.97 : wantedCharge(c) + 0.3;
-  if (read.coldBar < wanted - 0.4) return [unit ? 'pressurisation-unit-fault' : fed ? 'feed-starved' : 'fill-pressure-too-low'];
-  if (read.coldBar > wanted + 0.55) return [unit ? 'pressurisation-unit-fault' : fed ? 'reducing-valve-set-high' : 'fill-pressure-too-high'];
+  const wanted = fill.holdsBar ?? wantedCharge(c) + 0.3;
+  if (read.coldBar < wanted - 0.4) return [fill.low];
+  if (read.coldBar > wanted + 0.55) return [fill.high];
   return read.hottestC > (c.circuit.maxFlowC ?? 80) + 8 ? ['boiler-overheating'] : [];
 }

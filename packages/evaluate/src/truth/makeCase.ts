@@ -48,11 +48,11 @@ function tryCase(tier: Tier, seed: number, attempt: number, leastShownBar: numbe
     // Each fault has a generator of its own, so that leaving one out leaves the others as they are. A fault of the level is one by where the pressure stands after all
     // the others have had their say.
     for (const f of [...some].sort((a, b) => Number(LEVELS.includes(a)) - Number(LEVELS.includes(b)))) TRUE_FAULTS[f]!(p, seeded(key + 31 * faults.indexOf(f) + 17));
-    for (const way of WAYS) p[way] *= p.kind === 'plant-room' ? p.pace : 1;
+    for (const way of WAYS) p[way] *= p.pace;
     p.coldBar = Math.min(p.coldBar, p.reliefBar - 0.1);
     // A feed that stands open has made up what was lost by the time anybody comes.
     // A unit has pumped up some time before, and stands between its limits.
-    if (p.feedBar !== null) p.coldBar = p.feedFromBar === null ? Math.max(p.coldBar, p.feedBar) : p.coldBar < p.feedFromBar ? p.feedFromBar + STANDS_AT * (p.feedBar - p.feedFromBar) : p.coldBar;
+    if (p.feedBar !== null && p.coldBar < (p.feedFromBar ?? p.feedBar)) p.coldBar = p.feedFromBar === null ? p.feedBar : p.feedFromBar + STANDS_AT * (p.feedBar - p.feedFromBar);
     // What goes on for days is slower than what one stays to watch, or nothing would be left to log.
     if (tier === 'days') {
       for (const way of WAYS) p[way] *= DAYS_PACE;
