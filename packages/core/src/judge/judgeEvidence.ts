@@ -185,6 +185,9 @@ function withProbabilities(sets: JudgedSet[]): JudgedSet[] {
   return [...sets].sort((a, b) => b.probability - a.probability);
 }
 
+/** The sets with the probabilities that the logs alone give them, most probable first. The draws stay as the findings left them. */
+export const beforeFindings = (sets: readonly JudgedSet[]): JudgedSet[] => withProbabilities(sets.map((s) => ({ ...s, findingEvidence: [] })));
+
 /** Shares that sum to one, from their logarithms. */
 function sharesOf(logs: number[]): number[] {
   const most = Math.max(...logs), weights = logs.map((l) => Math.exp(l - most)), sum = weights.reduce((a, b) => a + b, 0);

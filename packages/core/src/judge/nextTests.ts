@@ -1,7 +1,7 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { faultRow } from './faults';
 import type { NextTest } from './Diagnosis';
-import type { Judged, JudgedSet } from './judgeEvidence';
+import { beforeFindings, type Judged, type JudgedSet } from './judgeEvidence';
 import { testOutcomes } from './testOutcomes';
 import { TEST_IDS, testRow, type TestId } from './tests';
 import { testMinutes } from './watchLength';
@@ -28,22 +28,34 @@ export function nextTests(judged: Judged, sheet: CircuitSheet, done: ReadonlySet
   return rows.filter((r) => r.next.informationBits >= LEAST_OF_MOST * most).sort((a, b) => b.rate - a.rate).map((r) => r.next);
 }
 
-/** The test that would come out differently if the leading set were wrong: against the sets that do without its faults, the most that it can say for
- *  the effort, where more than a clear word is not needed. Null where none is left. */
+/** The test that would come out differently if the leading set were wrong: the most that it can say for the effort, where more than a clear word is not
+ *  needed. Best is one that speaks of the lead itself, against a sound circuit as against the sets that do without the lead's faults: next to a lead held
+ *  for nearly certain those sets' own shares are chance. Where none does, one that would show a rival as the logs alone leave them. Null where none is left. */
 export function provingTest(judged: Judged, sheet: CircuitSheet, done: ReadonlySet<string>): TestId | null {
-  const [lead, ...others] = judged.sets.slice(0, MOST_SETS);
-  if (!lead || others.length === 0) return null;
-  const rest = others.filter((s) => repairKey(s) !== repairKey(lead) && !lead.faults.every((f) => s.faults.includes(f)));
-  let best: TestId | null = null, most = 0;
-  for (const test of candidates(sheet, done)) {
-    const p = mixture(test, [lead], judged), q = mixture(test, rest, judged);
-    if (!p || !q) continue;
-    const bits = p.reduce((s, x, i) => s + x * Math.log2(x / q[i]!), 0);
-    const row = testRow(test);
-    const rate = Math.min(bits, CLEAR_BITS) / (testMinutes(test, judged.seen) + row.effort + WALK_MIN);
-    if (bits > LEAST_PROOF_BITS && rate > most) { most = rate; best = test; }
-  }
-  return best;
+  const [lead] = judged.sets;
+  if (!lead) return null;
+  const rivalsOf = (sets: JudgedSet[]) => sets.slice(0, MOST_SETS).filter((s) => repairKey(s) !== repairKey(lead) && !lead.faults.every((f) => s.faults.includes(f)));
+  const rivals = rivalsOf(judged.sets), sound = judged.sets.filter((s) => s.faults.includes('none') && s !== lead);
+  const clearest = (against: JudgedSet[][]): TestId | null => {
+    let best: TestId | null = null, most = 0;
+    for (const test of candidates(sheet, done)) {
+      const bits = leastBits(test, lead, against, judged), row = testRow(test);
+      const rate = Math.min(bits, CLEAR_BITS) / (testMinutes(test, judged.seen) + row.effort + WALK_MIN);
+      if (bits > LEAST_PROOF_BITS && rate > most) { most = rate; best = test; }
+    }
+    return best;
+  };
+  return clearest([rivals, sound]) ?? clearest([rivalsOf(beforeFindings(judged.sets))]);
+}
+
+/** What a test is expected to say for the lead against each group of sets, bits: the least of it. */
+function leastBits(test: TestId, lead: JudgedSet, against: JudgedSet[][], judged: Judged): number {
+  const p = mixture(test, [lead], judged);
+  const said = against.filter((sets) => sets.length > 0).map((sets) => {
+    const q = mixture(test, sets, judged);
+    return p && q ? p.reduce((s, x, i) => s + x * Math.log2(x / q[i]!), 0) : 0;
+  });
+  return said.length ? Math.min(...said) : 0;
 }
 
 export const repairKey = (set: JudgedSet): string => [...new Set(set.faults.map((f) => faultRow(f).repair))].sort().join('+');
