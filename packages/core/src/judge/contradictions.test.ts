@@ -31,6 +31,16 @@ it.each([
   ['findings that speak of different things', [{ test: 'discharge-pipe', outcome: 'dripping' }, { test: 'gas-valve-bubbles', outcome: 'bubbles' }, { test: 'visible-leak', outcome: 'none' }] as Finding[], []],
 ])('%s is no contradiction', (_name, findings, logs) => expect(judged(findings, logs)).toEqual([]));
 
+it('a lying gauge that another one confirms is no contradiction, however wide it had to be looked for', () => {
+  const bare: CircuitSheet = { kind: 'sealed-hot-water', heatOutputKw: 24, vessel: { nominalVolumeL: 8, isolationValve: 'fitted' }, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop' }, domesticHotWater: { kind: 'plate-exchanger' }, maxFlowC: 70, gauge: { kind: 'dial', resolutionBar: 0.1 } };
+  const log: ReturnType<typeof logged> = { source: 'hand', samples: { tS: [0, 206, 350, 490, 647, 827], pressureBar: [2.1, 2.2, 2.3, 2.4, 2.5, 2.65] }, events: [{ tS: 1, kind: 'heat-on' }] };
+  const d = diagnose({ format: 'jumper-case', version: 1, id: 'c', circuit: bare, logs: [log], findings: [{ test: 'second-gauge', firstGaugeBar: 2.15, valueBar: 1.3 }, { ...EMPTY, valueBar: 0.15 }] });
+  expect(d.marginals['gauge-misreading']).toBeGreaterThan(0.9);
+  // Nobody's target is as low as that, whatever the height of the house.
+  expect(d.marginals['vessel-undercharged']).toBeGreaterThan(0.8);
+  expect(d.contradictions).toEqual([]);
+});
+
 it('of a test done twice only that is said, and not that the last disagrees with the first', () => {
   const all = judged([EMPTY, FULL, { test: 'gas-valve-press', outcome: 'air' }], [logged('none')]);
   expect(all).toEqual([expect.objectContaining({ evidence: ['finding:0', 'finding:1'], repeat: 'precharge' })]);

@@ -2,6 +2,7 @@ import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import { lowerFirst } from '../lowerFirst';
 import type { Judgement } from './Diagnosis';
 import type { Finding } from './Finding';
+import { changesTheNumber } from './findingLikelihood';
 import { expectedNumber, foretold } from './findingNumbers';
 import type { Evidence, Judged } from './judgeEvidence';
 import { normalPdf } from './normal';
@@ -43,7 +44,10 @@ function unexplained({ findings, logIndices }: Evidence, { sets, trackLog, seen 
   };
   const pieces = [
     ...trackLog.map((at, k) => piece(`log:${logIndices[at]!}`, 'the log', null, (s) => s.logParts[k]!)),
-    ...findings.map(({ finding, index }, k) => piece(`finding:${index}`, testRow(finding.test).title, finding.test, (s) => s.findingEvidence[k]!, attainable(finding, sets, seen))),
+    ...findings.map(({ finding, index }, k) => {
+      const p = piece(`finding:${index}`, testRow(finding.test).title, finding.test, (s) => s.findingEvidence[k]!, attainable(finding, sets, seen));
+      return { ...p, behind: p.behind.map((behind, i) => Math.max(behind, missed(finding, sets[i]!, seen))) };
+    }),
   ];
   const found: (Contradiction & { together: number })[] = [];
   pieces.forEach((a, i) => pieces.slice(i + 1).forEach((b) => {
@@ -62,6 +66,17 @@ function attainable(finding: Finding, sets: Judged['sets'], circuit: ResolvedCir
   return number ? Math.log(EVEN_AT_BEST * normalPdf(0, 0, number.sd)) : -Infinity;
 }
 const EVEN_AT_BEST = 0.5;
+
+/** How far a number that physics foretells lies from what a set expects once all is known, as a log likelihood below the best: a set that has to be looked for over a wide range is no worse an
+ *  explanation where it was found. */
+function missed(finding: Finding, { faults, draws }: Judged['sets'][number], circuit: ResolvedCircuit): number {
+  if (!foretold(finding) || changesTheNumber(finding, faults)) return -Infinity;
+  const squares = draws.map((d) => {
+    const n = expectedNumber(finding, d.v, circuit);
+    return n ? d.weight * ((n.seen - n.expected) / n.sd) ** 2 : Infinity;
+  });
+  return -0.5 * squares.reduce((a, b) => a + b, 0);
+}
 
 /** Of two that disagree, the one without which the rest is better explained; where that does not part them, the one that is quicker to repeat. */
 function oddOneOut(a: Piece, b: Piece, pieces: Piece[]): Piece {

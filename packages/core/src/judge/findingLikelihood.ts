@@ -65,6 +65,10 @@ export function hangsOnDraw(f: Finding, faults: readonly FaultId[]): boolean {
   return f.test === 'low-pressure-stop' ? faults.includes('gauge-misreading') : f.test === 'gas-valve-press' && faults.includes('vessel-undercharged');
 }
 
+/** Whether a fault itself changes the number that a test gives, beyond what the circuit's parameters foretell. */
+export const changesTheNumber = (f: Finding, faults: readonly FaultId[]): boolean =>
+  (f.test === 'precharge' && has(faults, 'vessel-diaphragm-failed', 'vessel-connection-blocked', 'vessel-isolated')) || (f.test === 'fill-isolated-watch' && has(faults, 'fill-bypass-open'));
+
 /** How often a drained boiler does not report low pressure: a sensor that over-reads, or stands where it got stuck, mostly does not. Common practice. */
 const notShown = (v: Float64Array): number => (v[SLOT.offset]! > 0.3 || v[SLOT.stuck]! > 0.5 ? 0.7 : 0.05);
 

@@ -12,6 +12,11 @@ export interface FreeParameter { slot: number; of: (z: number) => number; starts
 export interface ParameterSpace { fixed: Float64Array; free: FreeParameter[] }
 
 const normal = (slot: number, mean: number, sd: number, least = -Infinity): FreeParameter => ({ slot, of: (z) => Math.max(least, mean + sd * z), starts: [0] });
+/** A normal quantity that is never below its least: the tail is cut off, not heaped up there. */
+const normalFrom = (slot: number, mean: number, sd: number, least: number): FreeParameter => {
+  const cut = normalCdf((least - mean) / sd);
+  return { slot, of: (z) => mean + sd * normalQuantile(cut + (1 - cut) * normalCdf(z)), starts: [0] };
+};
 const logNormal = (slot: number, median: number, sd: number): FreeParameter => ({ slot, of: (z) => median * Math.exp(sd * z), starts: [0] });
 const uniform = (slot: number, least: number, most: number, starts = [-1, 0.6]): FreeParameter => ({ slot, of: (z) => least + (most - least) * normalCdf(z), starts });
 /** Holes, L/h at one bar: they spread over decades, the usual size in the middle. Common practice. */
@@ -108,11 +113,16 @@ function gas(model: LogModel, c: ResolvedCircuit): FreeParameter[] {
     default: {
       // Where nobody knows what was wanted here, what was found is no fault by its size.
       const within = (x: number, most: number) => most * Math.tanh(x / most);
-      const right: FreeParameter = c.prechargeFrom === 'static-head' ? normal(SLOT.gas, target, rightSd, -0.9) : { slot: SLOT.gas, of: (z) => target + (z < 0 ? within(rightSd * z, RIGHT_BELOW_BAR) : within(rightSd * z, RIGHT_ABOVE_BAR)), starts: [0] };
+      const right: FreeParameter = c.prechargeFrom === 'static-head' ? normalFrom(SLOT.gas, target, rightSd, leastRightBar(c)) : { slot: SLOT.gas, of: (z) => target + (z < 0 ? within(rightSd * z, RIGHT_BELOW_BAR) : within(rightSd * z, RIGHT_ABOVE_BAR)), starts: [0] };
       return [amount(right), air, ...vessel];
     }
   }
 }
+
+/** With no label a charge still has to carry the water above it: 0.2 bar over the head at least, and what counts as a fault begins 0.15 bar below that. A head that is not
+ *  on the sheet is taken for a low one, of some two metres. */
+const leastRightBar = (c: ResolvedCircuit): number => Math.min(c.prechargeGaugeBar - 0.1, (c.assumed.includes('staticHeadM') ? LOW_HEAD_BAR : c.staticGaugeBar) + 0.05);
+const LOW_HEAD_BAR = 0.2;
 
 function feed(model: LogModel, sheet: CircuitSheet, c: ResolvedCircuit): FreeParameter[] {
   if (!c.fedByItself || model.feed === 'dead') return [];

@@ -87,10 +87,10 @@ export function LadderMarks({ view, scale, units }: { view: FigureView; scale: F
   const now = view.nowBar;
   return (
     <Svg width={scale.width} height={scale.height} style={{ position: 'absolute', left: 0, top: 0 }} pointerEvents="none" aria-hidden>
-      {labelled.map(({ e, said }, i) => (
+      {labelled.map(({ e, words, said }, i) => (
         <G key={i}>
           <Path d={`M ${x(e.min)} ${scale.plotBottom + 1} l 4 6 l -8 0 z`} fill={tokens.copper} />
-          {said < 0 ? null : <SvgText x={Math.min(x(e.min) + 6, scale.plotRight - 4)} y={scale.plotBottom - 4 - (said % 2) * 13} textAnchor={x(e.min) > scale.plotRight - 60 ? 'end' : 'start'} fontSize="12" fontFamily="Barlow_500Medium" fill={tokens.ink2}>{e.label}</SvgText>}
+          {said < 0 ? null : <SvgText x={Math.min(x(e.min) + 6, scale.plotRight - 4)} y={scale.plotBottom - 4 - (said % 2) * 13} textAnchor={x(e.min) > scale.plotRight - 60 ? 'end' : 'start'} fontSize="12" fontFamily="Barlow_500Medium" fill={tokens.ink2}>{words}</SvgText>}
         </G>
       ))}
       {recent.map((r, i) => <Line key={r.id} x1={scale.railLeft + 4} x2={scale.railRight - 4} y1={y(r.bar)} y2={y(r.bar)} stroke={tokens.ink} strokeWidth="1.6" strokeOpacity={0.15 + (0.5 * (i + 1)) / recent.length} />)}
@@ -112,16 +112,20 @@ export function LadderMarks({ view, scale, units }: { view: FigureView; scale: F
   );
 }
 
-/** Words only where there is room for them; every event keeps its mark. `said` counts the labelled ones, -1 for none. */
+/** Words only where there is room for them; every event keeps its mark. What comes again and again is said once, with how often. `said` counts the
+ *  labelled ones, -1 for none. */
 function labelEvents(events: FigureView['events'], x: (min: number) => number) {
   let n = 0, right = -Infinity;
+  const told = new Set<string>();
   return events.map((e) => {
-    const free = x(e.min) - right > LABEL_ROOM;
-    if (!free) return { e, said: -1 };
+    const times = events.filter((other) => other.label === e.label).length, often = times > OFTEN;
+    if (x(e.min) - right <= LABEL_ROOM || (often && told.has(e.label))) return { e, words: e.label, said: -1 };
+    told.add(e.label);
     right = x(e.min);
-    return { e, said: n++ };
+    return { e, words: often ? `${e.label}, ${times} times` : e.label, said: n++ };
   });
 }
+const OFTEN = 3;
 
 /** At the earlier run's highest point, where it stands apart from this one. */
 function BeforeLabel({ view, scale, colour }: { view: FigureView; scale: FigureScale; colour: string }) {

@@ -95,7 +95,7 @@ function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
             <Field key={name} label={`${VALUE_LABELS[name] ?? name}${spec.optional ? ', if read' : ''}`} unit={spec.unit === 'bar' ? units.pressure : spec.unit === '°C' ? units.temperature : spec.unit === 'count' || spec.unit === 'pH' ? '' : spec.unit} numeric
               value={form.values[name] ?? ''} onChange={(text) => setForm({ values: { ...form.values, [name]: text } })} problem={problems[name] ?? null} />
           ))}
-          <Conditions row={row} form={form} circuit={circuit} onChange={setForm} />
+          <Conditions row={row} form={form} circuit={circuit} problems={problems} onChange={setForm} />
           {trap ? <Trap trap={trap} circuit={form.values.circuitBar ?? ''} units={units} /> : null}
           {soFar?.kind === 'ok' && steps && !trap ? <MeaningNow finding={soFar.finding} sheet={circuit} means={steps.means} /> : null}
         </View>
