@@ -8,3 +8,4 @@ export * from './truth/water';
 export * from './score/lookAlike';
 export * from './score/ruleOfThumb';
 export * from './score/score';
+export * from './truth/leaveOut';

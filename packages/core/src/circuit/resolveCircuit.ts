@@ -18,6 +18,8 @@ export interface ResolvedCircuit {
   prechargeGaugeBar: number;
   prechargeFrom: 'target' | 'label' | 'static-head';
   fillGaugeBar: number;
+  /** How far the charge and the fill wanted may lie from what is taken here, standard deviation, bar: 0 where label, target or feed tell them. */
+  fillSpreadBar: number;
   /** From where a pressurisation unit pumps, up to the fill; null where none feeds, or its limit is not known. */
   cutInGaugeBar: number | null;
   reliefSetGaugeBar: number;
@@ -51,10 +53,11 @@ export function resolveCircuit(sheet: CircuitSheet): ResolvedCircuit {
   const cutInGaugeBar = sheet.fill?.kind === 'pressurisation-unit' ? (sheet.fill.cutInBar ?? null) : null;
   // What feeds by itself was set by the height of the building: half a bar above the head.
   const fedFromGaugeBar = sheet.fill?.kind === 'reducing-valve' ? (sheet.fill.setBar ?? null) : cutInGaugeBar;
-  const staticGaugeBar = staticHeadBar(take('staticHeadM', sheet.staticHeadM, fedFromGaugeBar === null ? 4 : Math.max(0, fedFromGaugeBar - 0.5) / staticHeadBar(1)));
+  const staticGaugeBar = staticHeadBar(take('staticHeadM', sheet.staticHeadM, fedFromGaugeBar === null ? headByReliefM(sheet, first?.targetPrechargeBar ?? first?.labelPrechargeBar) : Math.max(0, fedFromGaugeBar - 0.5) / staticHeadBar(1)));
   const vesselStaticBar = staticHeadBar(first?.heightAboveGaugeM ?? 0);
   // A vessel only has to carry the water that stands above it.
   const charge = resolveCharge(vessels, Math.max(0, staticGaugeBar - vesselStaticBar), assumed);
+  const fillGaugeBar = fillFor(sheet, charge.prechargeGaugeBar + vesselStaticBar, staticGaugeBar);
   const content = resolveContent(sheet, knownVesselL, assumed);
   return {
     atmosphericBar: atmosphericBar(sheet.altitudeM ?? 0),
@@ -66,10 +69,10 @@ export function resolveCircuit(sheet: CircuitSheet): ResolvedCircuit {
     vesselStaticBar,
     ...charge,
     cutInGaugeBar,
-    fillGaugeBar: fillFor(sheet, charge.prechargeGaugeBar + vesselStaticBar, staticGaugeBar),
+    fillGaugeBar, fillSpreadBar: spreadOfFill(sheet, charge.prechargeFrom, assumed),
     fedByItself: feedsItself(sheet),
     reliefSetGaugeBar: take('reliefValve.setBar', sheet.reliefValve?.setBar, 3),
-    mainsGaugeBar: take('fill.mainsBar', sheet.fill?.mainsBar, 3.5),
+    mainsGaugeBar: take('fill.mainsBar', sheet.fill?.mainsBar, Math.max(3.5, fillGaugeBar + 1)),
     stretchLPerBar: 0.02 + 0.0003 * content.contentL,
     // Not on the sheet: by the content, as the content is taken by the output.
     heatOutputKw: sheet.heatOutputKw ?? content.contentL / LITRES_PER_KW,
@@ -118,6 +121,19 @@ export function atGaugeLevel(c: ResolvedCircuit): ResolvedCircuit {
 function fillFor(sheet: CircuitSheet, prechargeGaugeBar: number, staticGaugeBar: number): number {
   const fed = sheet.fill?.kind === 'reducing-valve' ? sheet.fill.setBar : sheet.fill?.kind === 'pressurisation-unit' ? sheet.fill.cutOutBar : undefined;
   return fed ?? leastFillGaugeBar(prechargeGaugeBar, staticGaugeBar);
+}
+
+/** With no label the charge was set to some school's figure; with no height either, to carry a building that nobody described: higher ones have higher reliefs. Common practice. */
+function spreadOfFill(sheet: CircuitSheet, prechargeFrom: ResolvedCircuit['prechargeFrom'], assumed: readonly string[]): number {
+  if (prechargeFrom !== 'static-head' || (sheet.fill?.setBar ?? sheet.fill?.cutOutBar) !== undefined) return 0;
+  return assumed.includes('staticHeadM') ? 0.1 * Math.max(3, sheet.reliefValve?.setBar ?? 3) : 0.12;
+}
+
+/** Water above the gauge where nobody measured it, m: a house of two floors under a relief of 3 bar; a relief that is set higher stands under a higher building, but none that
+ *  the vessel's label would not carry. Common practice. */
+function headByReliefM(sheet: CircuitSheet, labelBar: number | undefined): number {
+  const byReliefM = 4 * Math.max(1, (sheet.reliefValve?.setBar ?? 3) / 3) ** 2;
+  return labelBar === undefined ? byReliefM : Math.max(4, Math.min(byReliefM, (labelBar - 0.25) / staticHeadBar(1)));
 }
 
 /** A reducing valve or a unit keeps the cold pressure up. */

@@ -84,7 +84,7 @@ function paceOf(c: ResolvedCircuit): { kPerS: number; coolingS: number } {
 
 /** Lays out a log; null when it holds fewer than two pressures. */
 export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack | null {
-  const step = readingStepBar(log, log.samples.pressureBar.slice(0, GRAIN_SAMPLE).flatMap((p) => (p === null ? [] : [p])), circuit.gaugeStepBar);
+  const step = readingStepBar(log, circuit.gaugeStepBar);
   const events = [...(log.events ?? []), ...unsaidTopUps(log, step)].sort((a, b) => a.tS - b.tS);
   const informative = informativePoints(log, events, circuit);
   if (!informative) return null;
@@ -112,8 +112,8 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
     track.fillOn[i] = state.fill; track.coilOn[i] = state.coil; track.boilerOn[i] = state.boiler;
   }
   for (const i of pumpRuns(track.gaugeBar, track.tS, means.meanC, circuit)) track.starts[i] = 1;
-  // A needle sticks; a sensor does not.
-  const dialStepBar = bySensor(log) ? 0 : circuit.gaugeStepBar;
+  // A needle sticks. A sensor does not, but one that rounds coarsely is off to one side until the next step.
+  const stuckBar = bySensor(log) ? STAIR_SHARE * step : STICTION_SHARE * circuit.gaugeStepBar;
   const spanC = Math.max(LEAST_SPAN_K, track.spanK), coldestC = Math.min(...means.meanC);
   let began = track.gaugeBar[0]!;
   for (let i = 0; i < n; i++) {
@@ -122,7 +122,7 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
     track.errorKept[i] = i === 0 ? 0 : Math.exp(-(track.tS[i]! - track.tS[i - 1]!) / track.modelErrorS);
     if (track.starts[i]) began = track.gaugeBar[i]!;
     const warmBar = (means.source === 'none' || !bySensor(log) ? WARM_ERROR_ROUGH : WARM_ERROR) * rangeBar * track.warmth[i]!;
-    track.modelErrorBar[i] = IDLE_ERROR_BAR + STICTION_SHARE * dialStepBar + Math.max(warmBar, MOVED_ERROR * Math.abs(track.gaugeBar[i]! - began));
+    track.modelErrorBar[i] = IDLE_ERROR_BAR + stuckBar + Math.max(warmBar, MOVED_ERROR * Math.abs(track.gaugeBar[i]! - began));
   }
   allowForRelief(track, means.meanC, circuit.reliefSetGaugeBar, step);
   return track;
@@ -152,22 +152,37 @@ const READING_SHARE = 0.2;
 const SENSOR_STEP_BAR = 0.01;
 /** So many readings show the grain as well as all of them. */
 const GRAIN_SAMPLE = 5000;
-const GRAINS = [0.5, 0.2, 0.1, 0.05, 0.02, SENSOR_STEP_BAR];
+const GRAINS = [0.5, 0.25, 0.2, 0.1, 0.05, 0.02, SENSOR_STEP_BAR];
 
 /** Written by a sensor, not read off a dial. */
 const bySensor = (log: PressureLog) => log.source === 'logger' || log.source === 'csv';
 
 /** To what the pressures were rounded: a sensor to what its readings show, a hundredth at best; a hand likewise, half a division of the dial at best.
  *  Neither coarser than the sheet says. */
-function readingStepBar(log: PressureLog, gaugeBar: number[], sheetStepBar: number): number {
-  const on = (grain: number) => gaugeBar.filter((p) => Math.abs(p / grain - Math.round(p / grain)) < 0.02).length >= 0.95 * gaugeBar.length;
-  const grain = Math.min(GRAINS.find(on) ?? SENSOR_STEP_BAR, sheetStepBar);
+function readingStepBar(log: PressureLog, sheetStepBar: number): number {
+  const grain = Math.min(grainBar(log), sheetStepBar);
   return bySensor(log) ? grain : Math.max(grain, sheetStepBar / 2);
 }
 
+/** The coarsest of the usual steps on which nearly all pressures of a log lie. */
+function grainBar(log: PressureLog): number {
+  const gaugeBar = log.samples.pressureBar.slice(0, GRAIN_SAMPLE).filter((p): p is number => p !== null);
+  const on = (grain: number) => gaugeBar.filter((p) => Math.abs(p / grain - Math.round(p / grain)) < 0.02).length >= 0.95 * gaugeBar.length;
+  return GRAINS.find(on) ?? SENSOR_STEP_BAR;
+}
+
+/** The gauge's division where the sheet does not say it: what the readings were rounded to, of which a hand reads half a division at best. Too few
+ *  different ones may lie on a coarse step by chance. */
+export function seenStepBar(logs: readonly PressureLog[], assumedBar: number): number {
+  const told = logs.filter((l) => new Set(l.samples.pressureBar.filter((p) => p !== null)).size >= ENOUGH_TO_TELL);
+  if (told.length === 0) return assumedBar;
+  return Math.min(...told.map((l) => (bySensor(l) ? grainBar(l) : Math.max(grainBar(l), Math.min(assumedBar, 2 * grainBar(l))))));
+}
+const ENOUGH_TO_TELL = 4;
+
 /** The model's own error while nothing is heated, bar, and when warm as a share of the log's range: logged temperatures, and those read by hand or not at all. Set by the
  *  evaluation on plants of another physics. */
-const IDLE_ERROR_BAR = 0.012, STICTION_SHARE = 0.2, WARM_ERROR = 0.06, WARM_ERROR_ROUGH = 0.09, LEAST_SPAN_K = 8;
+const IDLE_ERROR_BAR = 0.012, STICTION_SHARE = 0.2, STAIR_SHARE = 0.25, WARM_ERROR = 0.06, WARM_ERROR_ROUGH = 0.09, LEAST_SPAN_K = 8;
 /** What moves the pressure cold (water coming in, water lost) keeps no law to the last hundredth either: share of how far it has moved. */
 const MOVED_ERROR = 0.05;
 

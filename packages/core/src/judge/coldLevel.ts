@@ -46,8 +46,8 @@ const HELD_ABOVE_BAR = 0.04, HELD_SD = 0.06;
 
 function coldLevelOf(p: number, fault: FaultId, c: ResolvedCircuit): number {
   const fill = c.fillGaugeBar;
-  const flat = (least: number, most: number) => smoothBox(p, least, Math.max(most, least + 0.2), 0.06 + 0.5 * c.gaugeStepBar);
-  const sd = Math.hypot(c.fedByItself ? BY_FEED_SD : BY_HAND_SD, 0.4 * c.gaugeStepBar);
+  const flat = (least: number, most: number) => smoothBox(p, least, Math.max(most, least + 0.2), Math.hypot(0.06 + 0.5 * c.gaugeStepBar, c.fillSpreadBar));
+  const sd = Math.hypot(c.fedByItself ? BY_FEED_SD : BY_HAND_SD, 0.4 * c.gaugeStepBar, c.fillSpreadBar);
   // A unit lets it fall to its lower limit before it pumps.
   const near = c.cutInGaugeBar !== null ? flat(c.cutInGaugeBar, fill) : normalPdf(p, fill + 0.05, sd), least = heldFromGaugeBar(c);
   switch (fault) {

@@ -20,17 +20,17 @@ export function estimates(judged: Judged, testsDone: ReadonlySet<string>): Judge
   const chargeAtVessel = (v: Float64Array) => { const atGauge = chargeOf(v, seen); return atGauge === null ? null : atGauge - seen.vesselStaticBar; };
   const charge = heated || testsDone.has('precharge') || testsDone.has('draw-off') ? interval(sets, (v, s) => (s.faults.some((f) => f === 'vessel-isolated' || f === 'vessel-connection-blocked') ? null : chargeAtVessel(v))) : null;
   const has = (s: JudgedSet, slots: number[]) => slots.some((slot) => s.draws[0]!.v[slot]! > 0);
-  const flow = (slots: number[], headBar: number) => {
+  const flow = (slots: number[], headOf: (v: Float64Array) => number) => {
     const share = sets.filter((s) => has(s, slots)).reduce((a, s) => a + s.probability, 0);
-    return share < 0.3 || headBar <= 0 ? null : interval(sets.filter((s) => has(s, slots)), (v) => slots.reduce((a, slot) => a + v[slot]!, 0) * Math.sqrt(headBar));
+    return share < 0.3 ? null : interval(sets.filter((s) => has(s, slots)), (v) => slots.reduce((a, slot) => a + v[slot]!, 0) * Math.sqrt(Math.max(0, headOf(v))));
   };
   const lastBar = tracks.at(-1)?.gaugeBar.at(-1) ?? circuit.fillGaugeBar;
   const peakBar = Math.max(-1, ...tracks.flatMap((t) => [...t.gaugeBar])), early = sets.filter((s) => s.faults.includes('relief-valve-lifts-early')).reduce((a, s) => a + s.probability, 0);
   const lift = peakBar > NEAR_LIFT * circuit.reliefSetGaugeBar || early > LIFT_SUSPECTED ? interval(sets, (v) => v[SLOT.lift]! + v[SLOT.offset]!) : null;
   return {
     prechargeBar: charge && charge.p95 - charge.p05 < WIDEST_CHARGE_BAR ? charge : null,
-    inflowLPerH: flow([SLOT.inFill, SLOT.inCoil], circuit.mainsGaugeBar - lastBar),
-    lossLPerH: flow([SLOT.outCircuit, SLOT.outBoiler], lastBar),
+    inflowLPerH: flow([SLOT.inFill, SLOT.inCoil], (v) => v[SLOT.mains]! - lastBar),
+    lossLPerH: flow([SLOT.outCircuit, SLOT.outBoiler], () => lastBar),
     gaugeOffsetBar: testsDone.has('second-gauge') || testsDone.has('gauge-at-zero') ? interval(sets, (v) => v[SLOT.offset]!) : null,
     waterVolumeL: heated ? interval(sets, (v) => v[SLOT.contentL]!) : null,
     reliefLiftBar: lift && lift.p95 - lift.p05 < (early > LIFT_SUSPECTED ? WIDEST_LIFT_BAR : TOLD_LIFT_SHARE * circuit.reliefSetGaugeBar) ? lift : null,

@@ -31,7 +31,7 @@ const other = (plant: 'circulation' | 'steam', title: string, weight: number, re
 
 /** The product's catalogue of faults: one line a fault. */
 export const FAULTS = {
-  none: row('Nothing wrong', 9, 'nothing', 'no fault of a size that counts', 'Leave it as it is; note the cold pressure for next time.'),
+  none: row('Nothing wrong', 10, 'nothing', 'no fault of a size that counts', 'Leave it as it is; note the cold pressure for next time.'),
   'vessel-undercharged': row('Vessel has lost its charge', 12, 'recharge-vessel', 'charge more than 0.15 bar below target, diaphragm sound', 'Recharge with the drain open, test the core, then a heat run.'),
   'vessel-diaphragm-failed': row('Vessel diaphragm holed', 5, 'change-vessel', 'water passes to the gas side', 'Change the vessel; set the new one’s charge before any water.'),
   'vessel-gas-valve-leaking': row('Vessel valve core leaking', 3, 'change-core', 'bubbles in leak fluid, charge lost within weeks', 'Change the core, recharge, leak fluid, cap on.'),

@@ -13,7 +13,7 @@ import { QUICK, THOROUGH, type Effort, type Hint, type LogFit } from './LogFit';
 import type { Logged } from './Logged';
 import { catchMiss } from './reliefCatch';
 import { logModelOf, type LogModel } from './logModel';
-import { layOutLog, type LogTrack } from './LogTrack';
+import { layOutLog, seenStepBar, type LogTrack } from './LogTrack';
 import type { WeightedSet } from './priors';
 import { knownToSheet } from './sheetMargin';
 import { zoneSuspect } from './zoneSuspect';
@@ -62,8 +62,8 @@ export interface Judged {
 /** Bayes over fault sets: prior × probability of the logs (by simulation, parameters integrated out) × probability of each finding, the
  *  parameters' draws reweighted by every finding in turn. Sorted, most probable first. */
 export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: Progress = () => {}): Judged {
-  const circuit = resolveCircuit(evidence.circuit), seen = atGaugeLevel(circuit);
-  const logs = evidence.circuit.kind === 'steam' ? [] : evidence.logs;
+  const logs = evidence.circuit.kind === 'steam' ? [] : evidence.logs, onSheet = resolveCircuit(evidence.circuit);
+  const circuit = onSheet.assumed.includes('gauge.resolutionBar') ? { ...onSheet, gaugeStepBar: seenStepBar(logs, onSheet.gaugeStepBar) } : onSheet, seen = atGaugeLevel(circuit);
   const laidOut = logs.map((l) => layOutLog(l, circuit));
   const tracks = laidOut.filter((t): t is LogTrack => t !== null), trackLog = laidOut.flatMap((t, i) => (t ? [i] : []));
   const features = logs.map(cycleFeatures), liftsSoLow = earlyLiftShare(features, circuit);
@@ -76,8 +76,13 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   // Where the pressure fell below what the feed holds, either nothing feeds it or the feed stands shut, as many keep it.
   const feedMayBeShut = circuit.fedByItself && tracks.some((t) => Math.min(...t.gaugeBar) < heldFromGaugeBar(circuit) - FELL_BAR);
   const smallBySheet = knownToSheet(circuit);
-  /** A hypothesis that may hold in a second way too, and how often it does. */
-  const otherWayOf = (model: LogModel, faults: readonly FaultId[]): { model: LogModel; share: number } | null => {
+  const feedUnsaid = evidence.circuit.fill === undefined && tracks.length > 0;
+  /** Other ways in which a hypothesis may hold too, and how often it does: one that speaks of its own faults, and one of a feed that the sheet does not name. */
+  const otherWaysOf = (model: LogModel, faults: readonly FaultId[]): { model: LogModel; share: number }[] => {
+    const own = ownWayOf(model, faults);
+    return [...(own ? [own] : []), ...(feedUnsaid && model.feed === 'right' ? [{ model: { ...model, feed: 'unsaid' as const }, share: FED_SHARE }] : [])];
+  };
+  const ownWayOf = (model: LogModel, faults: readonly FaultId[]): { model: LogModel; share: number } | null => {
     if (faults.includes('pressurisation-unit-fault')) return { model: { ...model, feed: 'high' }, share: OVERRUN_SHARE };
     if (model.gas === 'small' && tracks.length && smallBySheet > 0) return { model: { ...model, gas: 'right' }, share: smallBySheet };
     if (tracks.every((t) => t.heatGuessed) && tracks.length) return { model: { ...model, heat: 'none' }, share: UNHEATED_SHARE };
@@ -88,8 +93,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const judgeWith = (fitOf: (m: LogModel) => LogFit, which: WeightedSet[], from: number, to: number) => which.map(({ faults, weight }, i): JudgedSet => {
     told(from + ((to - from) * i) / which.length);
     const model = logModelOf(faults);
-    const otherWay = otherWayOf(model, faults);
-    const fit = otherWay ? mixed(fitOf(model), fitOf(otherWay.model), otherWay.share) : fitOf(model);
+    const fit = otherWaysOf(model, faults).reduce((all, way) => mixed(all, fitOf(way.model), way.share), fitOf(model));
     let logEvidence = fit.logEvidence, logDraws = fit.draws;
     if (cold !== null) {
       // Where the gauge may lie, how high it stands cold says by how much; where the feed is set high, it says to what.
@@ -121,7 +125,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const lent = thorough.lendToNeighbours(), held = thorough.holdToSimpler();
   const settled = lent || held ? judgeWith(thorough.fitOf, which, CAREFULLY, 1) : careful;
   // What looks the same in the logs as something that was judged with care is given the same care: nothing is fitted for it.
-  const isKnown = ({ faults }: JudgedSet) => { const model = logModelOf(faults), other = otherWayOf(model, faults); return thorough.knows(model) && (other === null || thorough.knows(other.model)); };
+  const isKnown = ({ faults }: JudgedSet) => { const model = logModelOf(faults); return [model, ...otherWaysOf(model, faults).map((way) => way.model)].every(thorough.knows); };
   const known = new Set(rest.filter(isKnown));
   const alike = judgeWith(thorough.fitOf, [...known].map((s) => ({ faults: s.faults, weight: s.prior })), 1, 1);
   return { sets: withProbabilities([...settled, ...alike, ...rest.filter((s) => !known.has(s))]), circuit, seen, tracks, logs, trackLog, logged };
@@ -170,7 +174,7 @@ function softened(logEvidence: number, best: number): number {
  *  power. Fixed by the evaluation, where answers held for 40 % were right in 60 %: between what logs alone would bear (2.7) and what logs with findings do (2.1). */
 const SHARPEN = 2.4;
 /** What somebody went and looked at counts for more than what a log shows by the way: the tables of outcomes are careful. Fixed like the above, on pairs of faults. */
-const FINDINGS_COUNT = 1.3;
+const FINDINGS_COUNT = 1.5;
 /** Share of the answer that stays flat whatever the evidence says: the sheet may be wrong, or the plant one that no model here knows. */
 const DOUBT = 0.06, DOUBT_POWER = 0.35;
 
@@ -208,9 +212,9 @@ const FURTHEST_HINT = 12;
 
 /** A feed that lets the pressure fall so far below its limit does not feed, bar. */
 const FELL_BAR = 0.08;
-/** Of units at fault, those that pump past their limit instead of not at all; of misreading gauges, those that stick; of feeds that are in order, those that are kept shut; of rises with neither temperatures nor a word of heat, those that came cold. Common
- *  practice. */
-const OVERRUN_SHARE = 0.35, STUCK_SHARE = 0.3, SHUT_FEED_SHARE = 0.4, UNHEATED_SHARE = 0.5;
+/** Of units at fault, those that pump past their limit instead of not at all; of misreading gauges, those that stick; of feeds that are in order, those that are kept shut; of rises with neither temperatures nor a word of heat, those that came cold;
+ *  of circuits whose filling is not on the sheet, those that feed themselves. Common practice. */
+const OVERRUN_SHARE = 0.35, STUCK_SHARE = 0.3, SHUT_FEED_SHARE = 0.4, UNHEATED_SHARE = 0.5, FED_SHARE = 0.3;
 
 /** One hypothesis that may hold in two ways: the evidence by their shares, the draws of both. */
 function mixed(one: LogFit, other: LogFit, otherShare: number): LogFit {

@@ -7,7 +7,8 @@ export interface LogModel {
   outflow: 'none' | 'circuit' | 'boiler';
   lift: 'right' | 'early';
   gauge: 'right' | 'off' | 'stuck';
-  feed: 'right' | 'high' | 'dead';
+  /** 'unsaid': one that nobody wrote on the sheet. */
+  feed: 'right' | 'high' | 'dead' | 'unsaid';
   air: boolean;
   /** Whether a rise of which nobody said that heat was on is taken for heat. */
   heat: 'as-it-seems' | 'none';

@@ -44,7 +44,7 @@ export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: Resolved
     ...gas(model, c),
     ...feed(model, sheet, c),
   ];
-  if (model.inflow !== 'none') free.push(leakage(model.inflow === 'fill' ? SLOT.inFill : SLOT.inCoil, 0.8 * size));
+  if (model.inflow !== 'none') free.push(leakage(model.inflow === 'fill' ? SLOT.inFill : SLOT.inCoil, 0.8 * size), logNormal(SLOT.mains, c.mainsGaugeBar, c.assumed.includes('fill.mainsBar') ? MAINS_GUESSED : MAINS_READ));
   if (model.outflow !== 'none') free.push(leakage(model.outflow === 'boiler' ? SLOT.outBoiler : SLOT.outCircuit, 0.4 * size));
   free.push(...(model.lift === 'early' ? earlyLift(c, tracks) : [normal(SLOT.lift, 0.98 * c.reliefSetGaugeBar, Math.max(0.035 * c.reliefSetGaugeBar, 0.1))]));
   if (model.lift !== 'early' && tracks.some((t) => Math.max(...t.gaugeBar) > MAY_BLOW_FROM * c.reliefSetGaugeBar)) free.push(uniform(SLOT.seat, SEAT_LEAST, SEAT_MOST, [-0.5, 1.5]));
@@ -88,6 +88,8 @@ const SEAT_LEAST = 0.78, SEAT_MOST = 1, SEAT_SHARE = 0.9;
 const BLOWS_L_PER_S = 0.017;
 /** Lifts that count as early, as shares of the marking, and how far from what was logged they are looked for. */
 const EARLY_LEAST = 0.42, EARLY_MOST = 0.87, SEEN_ABOVE_BAR = 0.1, LEAST_RANGE_BAR = 0.1;
+/** How far the mains may be from what was read once, and from what is taken where nobody read it, in their logarithms. They swing with the hour. Common practice. */
+const MAINS_READ = 0.06, MAINS_GUESSED = 0.22;
 /** From where a gauge counts as misreading, and how far beyond they are found. Common practice. */
 const GAUGE_OFF_BAR = 0.2, GAUGE_OFF_SPREAD_BAR = 0.45;
 /** A charge counts as right from so far below its target to so far above it; beyond, it is a fault by its size. */
@@ -99,7 +101,7 @@ const MOST_OVER_BAR = 1.6;
 function gas(model: LogModel, c: ResolvedCircuit): FreeParameter[] {
   const target = c.prechargeGaugeBar;
   // A charge that was set once has drifted a little; one that stands on no label was set to some school's figure.
-  const rightSd = c.prechargeFrom !== 'static-head' ? 0.09 : c.assumed.includes('staticHeadM') ? 0.3 : 0.16;
+  const rightSd = c.prechargeFrom !== 'static-head' ? 0.09 : Math.max(0.16, c.fillSpreadBar);
   const amount = (p: FreeParameter): FreeParameter => ({ ...p, of: (z) => (p.of(z) + c.atmosphericBar) * c.vesselL });
   const size = sizeOf(c), air = model.air ? uniform(SLOT.air, 0.8 * size, 6 * size) : logNormal(SLOT.air, 0.1 * size, 0.9);
   const vessel: FreeParameter[] = c.vesselSpread > 0.1 ? [logNormal(SLOT.vesselL, c.vesselL, c.vesselSpread)] : [];
@@ -113,7 +115,7 @@ function gas(model: LogModel, c: ResolvedCircuit): FreeParameter[] {
     default: {
       // Where nobody knows what was wanted here, what was found is no fault by its size.
       const within = (x: number, most: number) => most * Math.tanh(x / most);
-      const right: FreeParameter = c.prechargeFrom === 'static-head' ? normalFrom(SLOT.gas, target, rightSd, leastRightBar(c)) : { slot: SLOT.gas, of: (z) => target + (z < 0 ? within(rightSd * z, RIGHT_BELOW_BAR) : within(rightSd * z, RIGHT_ABOVE_BAR)), starts: [0] };
+      const right: FreeParameter = c.prechargeFrom === 'static-head' ? { ...normalFrom(SLOT.gas, target, rightSd, leastRightBar(c)), starts: rightSd > WIDE_BAR ? [0, 2] : [0] } : { slot: SLOT.gas, of: (z) => target + (z < 0 ? within(rightSd * z, RIGHT_BELOW_BAR) : within(rightSd * z, RIGHT_ABOVE_BAR)), starts: [0] };
       return [amount(right), air, ...vessel];
     }
   }
@@ -123,10 +125,14 @@ function gas(model: LogModel, c: ResolvedCircuit): FreeParameter[] {
  *  on the sheet is taken for a low one, of some two metres. */
 const leastRightBar = (c: ResolvedCircuit): number => Math.min(c.prechargeGaugeBar - 0.1, (c.assumed.includes('staticHeadM') ? LOW_HEAD_BAR : c.staticGaugeBar) + 0.05);
 const LOW_HEAD_BAR = 0.2;
+/** A charge that may lie wider than this is looked for in more than one place. */
+const WIDE_BAR = 0.25;
 
 function feed(model: LogModel, sheet: CircuitSheet, c: ResolvedCircuit): FreeParameter[] {
-  if (!c.fedByItself || model.feed === 'dead') return [];
   if (model.feed === 'high') return [uniform(SLOT.feedHolds, c.fillGaugeBar + 0.25, c.fillGaugeBar + 1.3)];
+  // A feed that is not on the sheet holds what nobody has said.
+  if (model.feed === 'unsaid') return [normal(SLOT.feedHolds, c.fillGaugeBar - 0.05, Math.hypot(0.25, c.fillSpreadBar))];
+  if (!c.fedByItself || model.feed === 'dead') return [];
   // Often kept shut: the floor is set below what it would hold, so that a closed feed is not taken for a dead one.
   return [normal(SLOT.feedHolds, (sheet.fill?.kind === 'pressurisation-unit' ? (c.cutInGaugeBar ?? c.fillGaugeBar - 0.2) : c.fillGaugeBar) - 0.05, 0.1)];
 }

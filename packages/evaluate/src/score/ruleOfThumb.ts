@@ -9,7 +9,7 @@ export function ruleOfThumb(input: Record<string, unknown>): string[] {
 
 interface RuleFinding { test: string; outcome?: string; water?: string; during?: string; [value: string]: unknown }
 interface RuleCase {
-  circuit: { reliefValve: { setBar: number }; fill: { kind: string; cutOutBar?: number }; domesticHotWater: { kind: string }; vessel: { labelPrechargeBar?: number }; maxFlowC?: number };
+  circuit: { reliefValve: { setBar: number }; fill?: { kind: string; cutOutBar?: number }; domesticHotWater?: { kind: string }; vessel: { labelPrechargeBar?: number }; maxFlowC?: number };
   logs: { samples: { tS: number[]; pressureBar: (number | null)[]; flowC?: (number | null)[] }; events: { tS: number; kind: string }[] }[];
   findings: RuleFinding[];
 }
@@ -31,12 +31,12 @@ function readLog({ logs }: RuleCase): Read {
 }
 
 const wantedCharge = (c: RuleCase) => c.circuit.vessel.labelPrechargeBar ?? 0.75;
-const throughCylinder = (c: RuleCase) => (c.circuit.domesticHotWater.kind === 'plate-exchanger' ? 'dhw-plate-perforated' : 'dhw-coil-perforated');
+const throughCylinder = (c: RuleCase) => ((c.circuit.domesticHotWater?.kind ?? 'plate-exchanger') === 'plate-exchanger' ? 'dhw-plate-perforated' : 'dhw-coil-perforated');
 
 /** What is at fault where a kind of filling lets water by, gives too little or holds too much, and what it should hold, bar; null where a hand fills. */
 function fillFaults({ circuit: { fill } }: RuleCase): { passing: string; low: string; high: string; holdsBar: number | null } {
-  if (fill.kind === 'pressurisation-unit') return { passing: 'fill-bypass-open', low: 'pressurisation-unit-fault', high: 'pressurisation-unit-fault', holdsBar: fill.cutOutBar ?? 2 };
-  if (fill.kind === 'reducing-valve') return { passing: 'reducing-valve-creeping', low: 'feed-starved', high: 'reducing-valve-set-high', holdsBar: 0.97 };
+  if (fill?.kind === 'pressurisation-unit') return { passing: 'fill-bypass-open', low: 'pressurisation-unit-fault', high: 'pressurisation-unit-fault', holdsBar: fill.cutOutBar ?? 2 };
+  if (fill?.kind === 'reducing-valve') return { passing: 'reducing-valve-creeping', low: 'feed-starved', high: 'reducing-valve-set-high', holdsBar: 0.97 };
   return { passing: 'fill-loop-passing', low: 'fill-pressure-too-low', high: 'fill-pressure-too-high', holdsBar: null };
 }
 
@@ -70,7 +70,7 @@ function namedByFindings(c: RuleCase): string[] {
 function namedByLog(c: RuleCase, read: Read, named: string[]): string[] {
   const has = (...faults: string[]) => faults.some((f) => named.includes(f));
   const fill = fillFaults(c), relief = c.circuit.reliefValve.setBar;
-  const wayIn = c.circuit.fill.kind === 'manual-loop' ? throughCylinder(c) : fill.passing, wayOut = 'circuit-leak';
+  const wayIn = (c.circuit.fill?.kind ?? 'manual-loop') === 'manual-loop' ? throughCylinder(c) : fill.passing, wayOut = 'circuit-leak';
   const knownIn = has('fill-loop-passing', 'dhw-plate-perforated', 'dhw-coil-perforated', 'reducing-valve-creeping'), knownOut = has('circuit-leak', 'boiler-exchanger-leak', 'relief-valve-passing');
   const set: string[] = [];
   const swing = read.peakBar - read.coldBar;
