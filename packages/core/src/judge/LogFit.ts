@@ -3,7 +3,7 @@ import { predictGauge, SLOT } from './kernel';
 import { backSolve, cholesky, forwardSolve } from './linear';
 import type { LogTrack } from './LogTrack';
 import type { ParameterSpace } from './parameters';
-import { adaptedPart, logMixture, logTotal, priorMode, sharedOut, TAIL, type Mode, type ProposalPart } from './proposal';
+import { adaptedPart, logTotal, partDensity, priorMode, sharedOut, TAIL, type Mode, type ProposalPart } from './proposal';
 import { spread, startingPoints } from './startingPoints';
 import { flattened, kish, truncated } from './weights';
 import { whiten } from './whiten';
@@ -26,14 +26,12 @@ export interface LogFit {
   misfit: number;
 }
 
-/** Steps from every start before the best of them are gone on with. */
-const LOOK_ITERATIONS = 4;
 const FURTHEST_START = 2.5;
 /** Counts, fixed: the same input gives the same answer on any machine. `moreRounds` is how often more is drawn where too few draws hit. */
-export interface Effort { starts: number; scouts: number; kept: number; iterations: number; draws: number; moreRounds: number }
-export const THOROUGH: Effort = { starts: 5, scouts: 60, kept: 4, iterations: 12, draws: 360, moreRounds: 4 };
+export interface Effort { starts: number; scouts: number; /** Steps from every start before the best of them are gone on with. */ look: number; kept: number; iterations: number; draws: number; moreRounds: number }
+export const THOROUGH: Effort = { starts: 5, scouts: 60, look: 4, kept: 4, iterations: 12, draws: 360, moreRounds: 4 };
 /** Enough to see that a model is out of the question. */
-export const QUICK: Effort = { starts: 2, scouts: 30, kept: 1, iterations: 8, draws: 60, moreRounds: 0 };
+export const QUICK: Effort = { starts: 2, scouts: 30, look: 2, kept: 1, iterations: 8, draws: 60, moreRounds: 0 };
 /** Only from what is lent. */
 export const LENT: Effort = { ...THOROUGH, starts: 0, scouts: 0 };
 /** The noise's size is never known worse than this curvature says. */
@@ -125,6 +123,8 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
   // What the next lot is drawn from, and all that was drawn from so far by how many draws each part was given: no draw may be held for rarer than it was.
   let next = byModes();
   const drawnFrom: ProposalPart[] = [];
+  /** Each part's density at each draw so far. */
+  const densities = new Map<ProposalPart, number[]>();
   const z = new Float64Array(n), d = new Float64Array(n);
   const targets: number[] = [], drawnAt: Float64Array[] = [], draws: Float64Array[] = [];
   // A first lot round the modes shows where the weight really lies; the rest is drawn round its own mean and spread as well.
@@ -212,9 +212,17 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
     }
   }
 
-  /** Weights of the draws so far under all that was drawn from, relative to the largest, whose logarithm is `most`. */
+  /** Weights of the draws so far under all that was drawn from, as if every draw had come from all of it: the later parts then help the earlier draws too. Relative to the
+   *  largest, whose logarithm is `most`. */
   function relativeWeights(): { most: number; weights: number[] } {
-    const logs = drawnAt.map((at, i) => targets[i]! - logMixture(drawnFrom, at, n));
+    const mixture = new Float64Array(drawnAt.length);
+    for (const part of drawnFrom) {
+      const known = densities.get(part) ?? [];
+      for (let i = known.length; i < drawnAt.length; i++) known.push(partDensity(part, drawnAt[i]!, n));
+      densities.set(part, known);
+      for (let i = 0; i < mixture.length; i++) mixture[i]! += part.share * known[i]!;
+    }
+    const logs = targets.map((t, i) => t - Math.log(mixture[i]! + 1e-300));
     const most = Math.max(...logs);
     return { most, weights: logs.map((w) => Math.exp(w - most)) };
   }
@@ -223,7 +231,7 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
     const starts = [...own, ...borrowed.map(startAt)];
     const found: Mode[] = [];
     // A few steps from each tell which are worth going on with.
-    const looked = starts.map((start) => descend(target, start, LOOK_ITERATIONS)).sort((a, b) => a.value - b.value).slice(0, effort.kept);
+    const looked = starts.map((start) => descend(target, start, effort.look)).sort((a, b) => a.value - b.value).slice(0, effort.kept);
     for (const { at } of looked) {
       const m = settle(target, descend(target, at, effort.iterations).at);
       if (m && !found.some((f) => sameMode(f, m))) found.push(m);

@@ -50,20 +50,16 @@ export function adaptedPart(at: Float64Array[], weights: number[], n: number): O
   return { z: mean, l, logDetL };
 }
 
-/** Log density of a mixture, as if every draw had come from all of it: the later parts then help the earlier draws too. */
-export function logMixture(parts: readonly ProposalPart[], at: Float64Array, n: number): number {
-  let density = 0;
-  for (const m of parts) {
-    let q = 0;
-    // |Lᵀ (z − ẑ)|² with H = L Lᵀ.
-    for (let i = 0; i < n; i++) {
-      let sum = 0;
-      for (let k = i; k < n; k++) sum += m.l[k * n + i]! * (at[k]! - m.z[k]!);
-      q += sum * sum;
-    }
-    density += m.share * Math.exp(tNorm(n) + m.logDetL - ((TAIL + n) / 2) * Math.log(1 + q / TAIL));
+/** Density of one part of a proposal at a place. */
+export function partDensity(part: ProposalPart, at: Float64Array, n: number): number {
+  let q = 0;
+  // |Lᵀ (z − ẑ)|² with H = L Lᵀ.
+  for (let i = 0; i < n; i++) {
+    let sum = 0;
+    for (let k = i; k < n; k++) sum += part.l[k * n + i]! * (at[k]! - part.z[k]!);
+    q += sum * sum;
   }
-  return Math.log(density + 1e-300);
+  return Math.exp(tNorm(n) + part.logDetL - ((TAIL + n) / 2) * Math.log(1 + q / TAIL));
 }
 
 const tNorms = new Map<number, number>();
