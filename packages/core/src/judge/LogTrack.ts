@@ -69,7 +69,7 @@ function informativePoints(log: PressureLog, events: LogEvent[], circuit: Resolv
   const r = long ? reduceLog(log, MOST_BLOCKS) : reduceLog(log);
   const n = r.tS.length;
   if (n < 2) return null;
-  const means = meanTemperatures(r, n, events, circuit);
+  const means = meanTemperatures(r, events, circuit);
   if (!bySensor(log) && means.source !== 'none') smoothIdle(r.tS, means.meanC, events);
   const kept = long ? keepPeaks(r.gaugeBar, DAY_SLICES) : [...Array(n).keys()];
   const of = <T>(values: T[]) => kept.map((i) => values[i]!);
@@ -219,7 +219,8 @@ function allowForRelief(track: LogTrack, meanC: number[], reliefSetGaugeBar: num
 
 /** Mean water temperature at each point: from flow and return, from the flow with the usual drop, or — with none read — a step to the
  *  greatest flow temperature while the heat is on, which the kernel's lag then softens. */
-function meanTemperatures(r: { tS: number[]; gaugeBar: number[]; flowC: (number | null)[]; returnC: (number | null)[] }, n: number, events: LogEvent[], circuit: ResolvedCircuit): Means {
+function meanTemperatures(r: { tS: number[]; gaugeBar: number[]; flowC: (number | null)[]; returnC: (number | null)[] }, events: LogEvent[], circuit: ResolvedCircuit): Means {
+  const n = r.tS.length;
   const heatOnS = events.find((e) => e.kind === 'heat-on')?.tS ?? null;
   const flow = fillGaps(r.tS, r.flowC, n, heatOnS), ret = fillGaps(r.tS, r.returnC, n, heatOnS);
   const clamp = (c: number) => Math.min(150, Math.max(1, c));
@@ -227,7 +228,7 @@ function meanTemperatures(r: { tS: number[]; gaugeBar: number[]; flowC: (number 
   const coldest = flow ? Math.min(...flow) : 0;
   if (flow) return { meanC: flow.map((f) => clamp(f - Math.min(HEATED.dropK / 2, (f - coldest) / 3))), source: 'flow', on: [] };
   const switches = events.filter(isHeatSwitch);
-  const gauge = r.gaugeBar.slice(0, n);
+  const gauge = r.gaugeBar;
   const peak = gauge.reduce((best, p, i, all) => (p > all[best]! ? i : best), 0);
   // Nobody wrote down that it was heated: a clear rise says so, a steady gauge does not.
   const rose = gauge[peak]! - gauge[0]! > Math.max(0.25, 2.5 * circuit.gaugeStepBar);
