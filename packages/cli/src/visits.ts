@@ -1,4 +1,5 @@
-// npm run visits -- [--cases N] [--from SEED]: whole visits on made-up plants, tests in the judge's order and in a checklist's, to the first repair.
+// npm run visits -- [--cases N] [--from SEED]: whole visits on made-up plants, tests in the judge's order (with and without the one that
+// would prove it wrong, before anything is repaired) and in a checklist's, to the first repair.
 import { fileURLToPath } from 'node:url';
 import { caseFile } from '@jumper/contract';
 import { diagnose, faultRow, resolveCircuit, testMinutes, testRow, type Case, type CircuitSheet, type Diagnosis, type FaultId, type TestId } from '@jumper/core';
@@ -6,7 +7,8 @@ import { CHECKLIST, makeVisit, type Visit } from '@jumper/evaluate';
 import { inThreads, option, type Share } from './inThreads';
 
 interface Outcome { tests: number; minutes: number; right: boolean; sure: boolean }
-interface Pair { judge: Outcome; checklist: Outcome }
+const ORDERS = ['judge', 'judge, proven', 'checklist'] as const;
+type Visited = Record<(typeof ORDERS)[number], Outcome>;
 
 /** A technician does not go on for ever. */
 const MOST_TESTS = 10;
@@ -19,13 +21,16 @@ function leadRepair(d: Diagnosis): string {
   return [...shares].reduce((a, b) => (b[1] > a[1] ? b : a))[0];
 }
 
-/** Both stop where the judge holds one repair for nearly certain, and then do what it holds most probable: what differs is the order of the tests. */
-function run(visit: Visit, order: (d: Diagnosis, done: ReadonlySet<string>) => string[]): Outcome {
+/** All stop where the judge holds one repair for nearly certain, and then do what it holds most probable: what differs is the order of the tests.
+ *  @param proves whether the test that would prove it wrong is done before, where one is left and can be done here */
+function run(visit: Visit, order: (d: Diagnosis) => string[], proves = false): Outcome {
   const findings: object[] = [], done = new Set<string>();
-  let minutes = 0;
+  let minutes = 0, proved = false;
   for (;;) {
     const d = diagnose(caseFile.parse({ ...visit.case, findings }) as unknown as Case);
-    const next = d.enoughKnown || findings.length >= MOST_TESTS ? undefined : firstAble(visit, order(d, done), done);
+    const enough = d.enoughKnown && (!proves || proved), tests = d.enoughKnown ? (d.provingTest ? [d.provingTest] : []) : order(d);
+    const next = enough || findings.length >= MOST_TESTS ? undefined : firstAble(visit, tests, done);
+    proved = d.enoughKnown;
     if (!next) return { tests: findings.length, minutes, right: leadRepair(d) === repairOf(visit.truth.faults), sure: d.enoughKnown };
     minutes += minutesOf(visit, next.test) + testRow(next.test as TestId).effort;
     findings.push(next);
@@ -45,22 +50,23 @@ function firstAble(visit: Visit, tests: string[], done: Set<string>) {
   return undefined;
 }
 
-function runShare({ from, cases, step, offset }: Share): Pair[] {
-  const out: Pair[] = [];
+function runShare({ from, cases, step, offset }: Share): Visited[] {
+  const out: Visited[] = [];
   for (let i = offset; i < cases; i += step) {
     const visit = makeVisit(from + i);
-    out.push({ judge: run(visit, (d) => d.nextTests.map((t) => t.test)), checklist: run(visit, () => CHECKLIST) });
+    const byJudge = (d: Diagnosis) => d.nextTests.map((t) => t.test);
+    out.push({ judge: run(visit, byJudge), 'judge, proven': run(visit, byJudge, true), checklist: run(visit, () => CHECKLIST) });
   }
   return out;
 }
 
-inThreads<Share, Pair>(fileURLToPath(import.meta.url), runShare, async (together) => {
+inThreads<Share, Visited>(fileURLToPath(import.meta.url), runShare, async (together) => {
   const all = await together({ from: Number(option('from', '1')), cases: Number(option('cases', '60')) });
   const say = (line: string) => process.stdout.write(`${line}\n`);
   const mean = (xs: number[]) => xs.reduce((a, b) => a + b, 0) / xs.length, median = (xs: number[]) => [...xs].sort((a, b) => a - b)[Math.floor(xs.length / 2)]!;
-  say('order      visits  right repair  sure  wrong though sure  tests mean  minutes median  minutes mean');
-  for (const name of ['judge', 'checklist'] as const) {
+  say('order          visits  right repair  sure  wrong though sure  tests mean  minutes median  minutes mean');
+  for (const name of ORDERS) {
     const o = all.map((p) => p[name]), percent = (share: number) => (100 * share).toFixed(1).padStart(5);
-    say(`${name.padEnd(10)} ${String(o.length).padStart(6)}         ${percent(mean(o.map((x) => +x.right)))} ${percent(mean(o.map((x) => +x.sure)))}              ${percent(mean(o.map((x) => +(x.sure && !x.right))))}       ${mean(o.map((x) => x.tests)).toFixed(1).padStart(5)}           ${String(median(o.map((x) => x.minutes))).padStart(5)}         ${mean(o.map((x) => x.minutes)).toFixed(1).padStart(5)}`);
+    say(`${name.padEnd(14)} ${String(o.length).padStart(6)}         ${percent(mean(o.map((x) => +x.right)))} ${percent(mean(o.map((x) => +x.sure)))}              ${percent(mean(o.map((x) => +(x.sure && !x.right))))}       ${mean(o.map((x) => x.tests)).toFixed(1).padStart(5)}           ${String(median(o.map((x) => x.minutes))).padStart(5)}         ${mean(o.map((x) => x.minutes)).toFixed(1).padStart(5)}`);
   }
 });

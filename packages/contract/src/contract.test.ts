@@ -100,3 +100,12 @@ describe('a job and its case', () => {
     expect(back.repairs).toEqual([{ kind: 'vessel-recharged', toBar: 0.75, at: time(41) }]);
   });
 });
+
+it('mains that the sheet only took for granted are left out of the case, mains that were read stay', () => {
+  let n = 0;
+  const records = caseToRecords(caseFile.parse({ ...CASE, circuit: { ...CASE.circuit, fill: { kind: 'manual-loop', mainsBar: 3.5 } } }), { newId: () => `0191a000-0000-7000-9000-${String(++n).padStart(12, '0')}`, now: '2026-03-05T08:00:00Z' });
+  expect(jobToCase(records).circuit.fill).toEqual({ kind: 'manual-loop', mainsBar: 3.5 });
+  const assumed = { ...records, sheet: { ...records.sheet, assumed: ['fill.mainsBar', 'waterVolumeL'] } };
+  expect(jobToCase(assumed).circuit.fill).toEqual({ kind: 'manual-loop' });
+  expect(assumed.sheet.sheet).toMatchObject({ fill: { mainsBar: 3.5 } });
+});

@@ -31,9 +31,17 @@ export function jobToCase({ job, sheet, facts }: JobParts): Case {
     format: 'jumper-case', version: 1, id: job.id, title: job.title ?? sheet.site,
     ...(job.complaint.length ? { complaint: job.complaint } : {}),
     ...(job.alreadyDone?.length ? { alreadyDone: job.alreadyDone } : {}),
-    circuit: asSheet(sheet.sheet),
+    circuit: asRead(sheet),
     logs, findings: findings as Case['findings'] & object, ...(repairs.length ? { repairs } : {}),
   };
+}
+
+/** The sheet as far as somebody read it. Mains that the form took for granted are left out: the judge then reckons with what mains may be. */
+function asRead({ sheet, assumed }: SheetRecord): Case['circuit'] {
+  const circuit = asSheet(sheet);
+  if (!circuit.fill || !assumed.includes('fill.mainsBar')) return circuit;
+  const { mainsBar: _, ...fill } = circuit.fill;
+  return { ...circuit, fill };
 }
 
 const startMs = (log: PressureLog) => (log.startedAt ? Date.parse(log.startedAt) : 0);

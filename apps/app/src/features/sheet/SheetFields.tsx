@@ -7,7 +7,7 @@ import { Text } from '../../ui/Text';
 import type { Units } from '../units/units';
 import { ComponentList } from './ComponentList';
 import { FEED_FIELDS, NUMBER_FIELDS, type FieldGroup, type NumberField, type NumberFieldRow } from './sheetFields';
-import type { SheetForm } from './sheetForm';
+import type { SheetForm } from './SheetFormType';
 import { ZoneList } from './ZoneList';
 
 interface Props { form: SheetForm; problems: Record<string, string>; units: Units; onChange: (form: SheetForm) => void; /** Only what a job begins with. */ short?: boolean }

@@ -1,4 +1,4 @@
-import type { SheetForm } from './sheetForm';
+import type { SheetForm } from './SheetFormType';
 import { NUMBER_FIELDS } from './sheetFields';
 
 export const PLANT_IDS = ['wall-boiler', 'larger-home', 'fed', 'commercial'] as const;

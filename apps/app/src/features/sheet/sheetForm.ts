@@ -1,26 +1,9 @@
 import { circuitSheet, problemsOf, type SheetRecord } from '@jumper/contract';
-import { fromBar, toBar, vesselsOf, type CircuitComponent, type CircuitSheet, type Vessel, type Zone } from '@jumper/core';
+import { fromBar, toBar, vesselsOf, type CircuitSheet, type Vessel } from '@jumper/core';
 import { parseTyped, pressureNumber, type Units } from '../units/units';
 import { usualForm, type PlantId } from './plants';
+import type { SheetForm } from './SheetFormType';
 import { ALL_FIELDS, labelOf, PRESSURES, type NumberField } from './sheetFields';
-
-export interface SheetForm {
-  site: string;
-  town: string;
-  numbers: Partial<Record<NumberField, string>>;
-  fill: 'manual-loop' | 'reducing-valve' | 'pressurisation-unit' | 'none';
-  hotWater: 'plate-exchanger' | 'indirect-coil' | 'none';
-  vesselValve: 'none' | 'fitted' | 'fitted-with-drain';
-  contentMeasured: boolean;
-  glycol: 'propylene' | 'ethylene';
-  leftConnected: boolean;
-  openVented: boolean;
-  pump: 'towards-vessel' | 'away-from-vessel' | null;
-  zones: Zone[];
-  components: CircuitComponent[];
-  /** Fields that nobody has read off the plant yet. */
-  assumed: string[];
-}
 
 /** The defaults of a kind of plant with their pressures written in the user's unit. */
 export function blankForm(units: Units, plant: PlantId = 'wall-boiler'): SheetForm {

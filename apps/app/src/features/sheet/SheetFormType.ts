@@ -1,0 +1,21 @@
+import type { CircuitComponent, Zone } from '@jumper/core';
+import type { NumberField } from './sheetFields';
+
+/** A sheet as it stands in the form: numbers as they were typed, in the user's units. */
+export interface SheetForm {
+  site: string;
+  town: string;
+  numbers: Partial<Record<NumberField, string>>;
+  fill: 'manual-loop' | 'reducing-valve' | 'pressurisation-unit' | 'none';
+  hotWater: 'plate-exchanger' | 'indirect-coil' | 'none';
+  vesselValve: 'none' | 'fitted' | 'fitted-with-drain';
+  contentMeasured: boolean;
+  glycol: 'propylene' | 'ethylene';
+  leftConnected: boolean;
+  openVented: boolean;
+  pump: 'towards-vessel' | 'away-from-vessel' | null;
+  zones: Zone[];
+  components: CircuitComponent[];
+  /** Fields that nobody has read off the plant yet. */
+  assumed: string[];
+}
