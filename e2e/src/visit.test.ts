@@ -63,7 +63,7 @@ describe('the main job, on a phone', () => {
     await page.getByLabel('Return').fill('21');
     await page.getByLabel(/^Zone/).fill('Upstairs');
     await page.getByRole('button', { name: 'Record', exact: true }).click();
-    await page.getByText('The zone: say whether it was calling or not.').waitFor();
+    await page.getByRole('group', { name: 'The zone' }).getByText('The zone: say whether it was calling or not.').waitFor();
     await page.getByRole('button', { name: 'Was calling', exact: true }).click();
     await page.getByRole('button', { name: 'Record', exact: true }).click();
     await page.getByText('Zone pipe temperatures: Upstairs, 22 °C supply, 21 °C return, calling').first().waitFor();
