@@ -22,16 +22,18 @@ function leadRepair(d: Diagnosis): string {
 }
 
 /** All stop where the judge holds one repair for nearly certain, and then do what it holds most probable: what differs is the order of the tests.
- *  @param proves whether the test that would prove it wrong is done before, where one is left and can be done here */
-function run(visit: Visit, order: (d: Diagnosis) => string[], proves = false): Outcome {
+ *  @returns how it ends there, and how it ends when the test that would prove it wrong is done too, where one is left and can be done here */
+function run(visit: Visit, order: (d: Diagnosis) => string[], proves: boolean): { unproven: Outcome; proven: Outcome } {
   const findings: object[] = [], done = new Set<string>();
-  let minutes = 0, proved = false;
+  let minutes = 0, proved = !proves, unproven: Outcome | null = null;
   for (;;) {
     const d = diagnose(caseFile.parse({ ...visit.case, findings }) as unknown as Case);
-    const enough = d.enoughKnown && (!proves || proved), tests = d.enoughKnown ? (d.provingTest ? [d.provingTest] : []) : order(d);
-    const next = enough || findings.length >= MOST_TESTS ? undefined : firstAble(visit, tests, done);
-    proved = d.enoughKnown;
-    if (!next) return { tests: findings.length, minutes, right: leadRepair(d) === repairOf(visit.truth.faults), sure: d.enoughKnown };
+    const now: Outcome = { tests: findings.length, minutes, right: leadRepair(d) === repairOf(visit.truth.faults), sure: d.enoughKnown };
+    if (d.enoughKnown) unproven ??= now;
+    const tests = d.enoughKnown ? (d.provingTest ? [d.provingTest] : []) : order(d);
+    const next = (d.enoughKnown && proved) || findings.length >= MOST_TESTS ? undefined : firstAble(visit, tests, done);
+    if (!next) return { unproven: unproven ?? now, proven: now };
+    proved = !proves || d.enoughKnown;
     minutes += minutesOf(visit, next.test) + testRow(next.test as TestId).effort;
     findings.push(next);
   }
@@ -54,8 +56,8 @@ function runShare({ from, cases, step, offset }: Share): Visited[] {
   const out: Visited[] = [];
   for (let i = offset; i < cases; i += step) {
     const visit = makeVisit(from + i);
-    const byJudge = (d: Diagnosis) => d.nextTests.map((t) => t.test);
-    out.push({ judge: run(visit, byJudge), 'judge, proven': run(visit, byJudge, true), checklist: run(visit, () => CHECKLIST) });
+    const judge = run(visit, (d) => d.nextTests.map((t) => t.test), true), checklist = run(visit, () => CHECKLIST, false);
+    out.push({ judge: judge.unproven, 'judge, proven': judge.proven, checklist: checklist.unproven });
   }
   return out;
 }

@@ -50,10 +50,11 @@ export function resolveCircuit(sheet: CircuitSheet): ResolvedCircuit {
   const vessels = vesselsOf(sheet);
   const first = vessels[0];
   const knownVesselL = vessels.reduce((sum, v) => sum + (v.nominalVolumeL ?? 0), 0);
+  const reliefSetGaugeBar = sheet.reliefValve?.setBar ?? USUAL_RELIEF_BAR;
   const cutInGaugeBar = sheet.fill?.kind === 'pressurisation-unit' ? (sheet.fill.cutInBar ?? null) : null;
   // What feeds by itself was set by the height of the building: half a bar above the head.
   const fedFromGaugeBar = sheet.fill?.kind === 'reducing-valve' ? (sheet.fill.setBar ?? null) : cutInGaugeBar;
-  const staticGaugeBar = staticHeadBar(take('staticHeadM', sheet.staticHeadM, fedFromGaugeBar === null ? headByReliefM(sheet, first?.targetPrechargeBar ?? first?.labelPrechargeBar) : Math.max(0, fedFromGaugeBar - 0.5) / staticHeadBar(1)));
+  const staticGaugeBar = staticHeadBar(take('staticHeadM', sheet.staticHeadM, fedFromGaugeBar === null ? headByReliefM(reliefSetGaugeBar, first?.targetPrechargeBar ?? first?.labelPrechargeBar) : Math.max(0, fedFromGaugeBar - 0.5) / staticHeadBar(1)));
   const vesselStaticBar = staticHeadBar(first?.heightAboveGaugeM ?? 0);
   // A vessel only has to carry the water that stands above it.
   const charge = resolveCharge(vessels, Math.max(0, staticGaugeBar - vesselStaticBar), assumed);
@@ -69,9 +70,9 @@ export function resolveCircuit(sheet: CircuitSheet): ResolvedCircuit {
     vesselStaticBar,
     ...charge,
     cutInGaugeBar,
-    fillGaugeBar, fillSpreadBar: spreadOfFill(sheet, charge.prechargeFrom, assumed),
+    fillGaugeBar, fillSpreadBar: spreadOfFill(sheet, charge.prechargeFrom, reliefSetGaugeBar, assumed),
     fedByItself: feedsItself(sheet),
-    reliefSetGaugeBar: take('reliefValve.setBar', sheet.reliefValve?.setBar, 3),
+    reliefSetGaugeBar: take('reliefValve.setBar', sheet.reliefValve?.setBar, USUAL_RELIEF_BAR),
     mainsGaugeBar: take('fill.mainsBar', sheet.fill?.mainsBar, Math.max(3.5, fillGaugeBar + 1)),
     stretchLPerBar: 0.02 + 0.0003 * content.contentL,
     // Not on the sheet: by the content, as the content is taken by the output.
@@ -124,16 +125,19 @@ function fillFor(sheet: CircuitSheet, prechargeGaugeBar: number, staticGaugeBar:
 }
 
 /** With no label the charge was set to some school's figure; with no height either, to carry a building that nobody described: higher ones have higher reliefs. Common practice. */
-function spreadOfFill(sheet: CircuitSheet, prechargeFrom: ResolvedCircuit['prechargeFrom'], assumed: readonly string[]): number {
+function spreadOfFill(sheet: CircuitSheet, prechargeFrom: ResolvedCircuit['prechargeFrom'], reliefSetGaugeBar: number, assumed: readonly string[]): number {
   if (prechargeFrom !== 'static-head' || (sheet.fill?.setBar ?? sheet.fill?.cutOutBar) !== undefined) return 0;
-  return assumed.includes('staticHeadM') ? 0.1 * Math.max(3, sheet.reliefValve?.setBar ?? 3) : 0.12;
+  return assumed.includes('staticHeadM') ? 0.1 * Math.max(USUAL_RELIEF_BAR, reliefSetGaugeBar) : 0.12;
 }
+
+/** A home's relief, bar, and the water above its gauge, m. Common practice. */
+const USUAL_RELIEF_BAR = 3, USUAL_HEAD_M = 4;
 
 /** Water above the gauge where nobody measured it, m: a house of two floors under a relief of 3 bar; a relief that is set higher stands under a higher building, but none that
  *  the vessel's label would not carry. Common practice. */
-function headByReliefM(sheet: CircuitSheet, labelBar: number | undefined): number {
-  const byReliefM = 4 * Math.max(1, (sheet.reliefValve?.setBar ?? 3) / 3) ** 2;
-  return labelBar === undefined ? byReliefM : Math.max(4, Math.min(byReliefM, (labelBar - 0.25) / staticHeadBar(1)));
+function headByReliefM(reliefSetGaugeBar: number, labelBar: number | undefined): number {
+  const byReliefM = USUAL_HEAD_M * Math.max(1, reliefSetGaugeBar / USUAL_RELIEF_BAR) ** 2;
+  return labelBar === undefined ? byReliefM : Math.max(USUAL_HEAD_M, Math.min(byReliefM, (labelBar - 0.25) / staticHeadBar(1)));
 }
 
 /** A reducing valve or a unit keeps the cold pressure up. */

@@ -174,9 +174,15 @@ function grainBar(log: PressureLog): number {
 /** The gauge's division where the sheet does not say it: what the readings were rounded to, of which a hand reads half a division at best. Too few
  *  different ones may lie on a coarse step by chance. */
 export function seenStepBar(logs: readonly PressureLog[], assumedBar: number): number {
-  const told = logs.filter((l) => new Set(l.samples.pressureBar.filter((p) => p !== null)).size >= ENOUGH_TO_TELL);
+  const told = logs.filter(isVaried);
   if (told.length === 0) return assumedBar;
-  return Math.min(...told.map((l) => (bySensor(l) ? grainBar(l) : Math.max(grainBar(l), Math.min(assumedBar, 2 * grainBar(l))))));
+  return Math.min(...told.map((l) => { const grain = grainBar(l); return bySensor(l) ? grain : Math.max(grain, Math.min(assumedBar, 2 * grain)); }));
+}
+
+/** Whether a log holds enough different pressures to tell their step; looked through only so far, without a copy. */
+function isVaried(log: PressureLog): boolean {
+  const different = new Set<number>();
+  return log.samples.pressureBar.some((p) => p !== null && different.add(p).size >= ENOUGH_TO_TELL);
 }
 const ENOUGH_TO_TELL = 4;
 

@@ -6,7 +6,7 @@ import { changesTheNumber } from './findingLikelihood';
 import { expectedNumber, foretold } from './findingNumbers';
 import type { Evidence, Judged } from './judgeEvidence';
 import { normalPdf } from './normal';
-import { testRow, type TestId } from './tests';
+import { testRow } from './tests';
 
 type Contradiction = Judgement['contradictions'][number];
 
@@ -35,29 +35,29 @@ function doneTwice({ findings }: Evidence): Contradiction[] {
 }
 
 /** One piece of evidence: how well each set explains it, against the set that explains it best. */
-interface Piece { id: string; name: string; test: TestId | null; behind: number[] }
+interface Piece { id: string; name: string; finding: Finding | null; behind: number[] }
 
 function unexplained({ findings, logIndices }: Evidence, { sets, trackLog, seen }: Judged): Contradiction[] {
-  const piece = (id: string, name: string, test: TestId | null, of: (set: Judged['sets'][number]) => number, attainable = -Infinity): Piece => {
+  const piece = (id: string, name: string, finding: Finding | null, of: (set: Judged['sets'][number]) => number, attainable = -Infinity): Piece => {
     const scores = sets.map(of), best = Math.max(attainable, ...scores);
-    return { id, name, test, behind: scores.map((s) => s - best) };
+    return { id, name, finding, behind: scores.map((s) => s - best) };
   };
   const pieces = [
     ...trackLog.map((at, k) => piece(`log:${logIndices[at]!}`, 'the log', null, (s) => s.logParts[k]!)),
-    ...findings.map(({ finding, index }, k) => {
-      const p = piece(`finding:${index}`, testRow(finding.test).title, finding.test, (s) => s.findingEvidence[k]!, attainable(finding, sets, seen));
-      return { ...p, behind: p.behind.map((behind, i) => Math.max(behind, missed(finding, sets[i]!, seen))) };
-    }),
+    ...findings.map(({ finding, index }, k) => piece(`finding:${index}`, testRow(finding.test).title, finding, (s) => s.findingEvidence[k]!, attainable(finding, sets, seen))),
   ];
-  const found: (Contradiction & { together: number })[] = [];
-  pieces.forEach((a, i) => pieces.slice(i + 1).forEach((b) => {
-    if (!b.test) return;
-    const together = Math.max(...sets.map((_, s) => a.behind[s]! + b.behind[s]!));
-    if (together > HARDLY_BOTH) return;
-    const repeat = a.test ? oddOneOut(a, b, pieces) : b;
-    found.push({ together, evidence: [a.id, b.id], text: `${a.name} and ${lowerFirst(b.name)} hardly go together: no fault explains both. Do “${repeat.name}” again.`.replace(/^the/, 'The'), repeat: repeat.test! });
-  }));
-  return found.sort((a, b) => a.together - b.together).map(({ evidence, text, repeat }) => ({ evidence, text, repeat }));
+  // How far a number is missed takes every draw of every set, and only ever brings two pieces nearer: asked only where some two seem apart.
+  if (apart(pieces).length === 0) return [];
+  const known = pieces.map((p) => (p.finding ? { ...p, behind: p.behind.map((behind, i) => Math.max(behind, missed(p.finding!, sets[i]!, seen))) } : p));
+  return apart(known).sort((x, y) => x.together - y.together).map(({ a, b }) => {
+    const repeat = a.finding ? oddOneOut(a, b, known) : b;
+    return { evidence: [a.id, b.id], text: `${a.name} and ${lowerFirst(b.name)} hardly go together: no fault explains both. Do “${repeat.name}” again.`.replace(/^the/, 'The'), repeat: repeat.finding!.test };
+  });
+}
+
+/** Pairs of pieces, a finding among them, that no set explains together. */
+function apart(pieces: Piece[]): { a: Piece; b: Piece; together: number }[] {
+  return pieces.flatMap((a, i) => pieces.slice(i + 1).filter((b) => b.finding).map((b) => ({ a, b, together: Math.max(...a.behind.map((behind, s) => behind + b.behind[s]!)) }))).filter((pair) => pair.together <= HARDLY_BOTH);
 }
 
 /** What a number that physics foretells can be explained with at the best: a set's evidence for it is what is left after the logs, which may have ruled every explanation out. */
@@ -82,7 +82,7 @@ function missed(finding: Finding, { faults, draws }: Judged['sets'][number], cir
 function oddOneOut(a: Piece, b: Piece, pieces: Piece[]): Piece {
   const without = (left: Piece) => { const rest = pieces.filter((p) => p !== left); return Math.max(...left.behind.map((_, s) => rest.reduce((sum, p) => sum + p.behind[s]!, 0))); };
   const byRest = without(a) - without(b);
-  const effort = (p: Piece) => testRow(p.test!).minutes + testRow(p.test!).effort;
+  const effort = ({ finding }: Piece) => testRow(finding!.test).minutes + testRow(finding!.test).effort;
   return Math.abs(byRest) > CLEARLY ? (byRest > 0 ? a : b) : effort(a) <= effort(b) ? a : b;
 }
 const CLEARLY = 1;

@@ -30,7 +30,7 @@ export function estimates(judged: Judged, testsDone: ReadonlySet<string>): Judge
   return {
     prechargeBar: charge && charge.p95 - charge.p05 < WIDEST_CHARGE_BAR ? charge : null,
     inflowLPerH: flow([SLOT.inFill, SLOT.inCoil], (v) => v[SLOT.mains]! - lastBar),
-    lossLPerH: flow([SLOT.outCircuit, SLOT.outBoiler], () => lastBar),
+    lossLPerH: lastBar > 0 ? flow([SLOT.outCircuit, SLOT.outBoiler], () => lastBar) : null,
     gaugeOffsetBar: testsDone.has('second-gauge') || testsDone.has('gauge-at-zero') ? interval(sets, (v) => v[SLOT.offset]!) : null,
     waterVolumeL: heated ? interval(sets, (v) => v[SLOT.contentL]!) : null,
     reliefLiftBar: lift && lift.p95 - lift.p05 < (early > LIFT_SUSPECTED ? WIDEST_LIFT_BAR : TOLD_LIFT_SHARE * circuit.reliefSetGaugeBar) ? lift : null,

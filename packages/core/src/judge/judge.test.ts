@@ -141,6 +141,13 @@ describe('poor input', () => {
     expect(Math.abs(Object.values(d.marginals).length)).toBeGreaterThan(10);
   });
 
+  it('tells no loss of a circuit that has run empty: nothing presses the water out', () => {
+    const fallen = [0.9, 0.6, 0.35, 0.15, 0, 0, 0];
+    const d = diagnose(caseOf({ logs: [{ samples: { tS: fallen.map((_, i) => 600 * i), pressureBar: fallen, flowC: fallen.map(() => 18) } }], findings: [{ test: 'visible-leak', outcome: 'found' }] }));
+    expect(d.marginals['circuit-leak']).toBeGreaterThan(0.5);
+    expect(d.estimates.lossLPerH).toBeNull();
+  });
+
   it('takes a gauge that stands still through a heat-up for what it is, wherever it stands, and tells no charge from it', () => {
     for (const bar of [1, 2]) {
       const d = diagnose(caseOf({ logs: [{ samples: { tS: [0, 120, 300, 600, 1200], pressureBar: Array(5).fill(bar), flowC: [20, 40, 60, 70, 72] }, events: [{ tS: 0, kind: 'heat-on' }] }] }));

@@ -13,9 +13,9 @@ export interface ParameterSpace { fixed: Float64Array; free: FreeParameter[] }
 
 const normal = (slot: number, mean: number, sd: number, least = -Infinity): FreeParameter => ({ slot, of: (z) => Math.max(least, mean + sd * z), starts: [0] });
 /** A normal quantity that is never below its least: the tail is cut off, not heaped up there. */
-const normalFrom = (slot: number, mean: number, sd: number, least: number): FreeParameter => {
+const normalFrom = (slot: number, mean: number, sd: number, least: number, starts = [0]): FreeParameter => {
   const cut = normalCdf((least - mean) / sd);
-  return { slot, of: (z) => mean + sd * normalQuantile(cut + (1 - cut) * normalCdf(z)), starts: [0] };
+  return { slot, of: (z) => mean + sd * normalQuantile(cut + (1 - cut) * normalCdf(z)), starts };
 };
 const logNormal = (slot: number, median: number, sd: number): FreeParameter => ({ slot, of: (z) => median * Math.exp(sd * z), starts: [0] });
 const uniform = (slot: number, least: number, most: number, starts = [-1, 0.6]): FreeParameter => ({ slot, of: (z) => least + (most - least) * normalCdf(z), starts });
@@ -115,7 +115,7 @@ function gas(model: LogModel, c: ResolvedCircuit): FreeParameter[] {
     default: {
       // Where nobody knows what was wanted here, what was found is no fault by its size.
       const within = (x: number, most: number) => most * Math.tanh(x / most);
-      const right: FreeParameter = c.prechargeFrom === 'static-head' ? { ...normalFrom(SLOT.gas, target, rightSd, leastRightBar(c)), starts: rightSd > WIDE_BAR ? [0, 2] : [0] } : { slot: SLOT.gas, of: (z) => target + (z < 0 ? within(rightSd * z, RIGHT_BELOW_BAR) : within(rightSd * z, RIGHT_ABOVE_BAR)), starts: [0] };
+      const right: FreeParameter = c.prechargeFrom === 'static-head' ? normalFrom(SLOT.gas, target, rightSd, leastRightBar(c), rightSd > WIDE_BAR ? [0, 2] : [0]) : { slot: SLOT.gas, of: (z) => target + (z < 0 ? within(rightSd * z, RIGHT_BELOW_BAR) : within(rightSd * z, RIGHT_ABOVE_BAR)), starts: [0] };
       return [amount(right), air, ...vessel];
     }
   }

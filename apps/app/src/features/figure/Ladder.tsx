@@ -2,12 +2,13 @@ import Svg, { Circle, Defs, G, Line, Path, Pattern, Rect, Text as SvgText } from
 import { useTheme } from '../../ui/ThemeProvider';
 import type { Tokens } from '../../ui/tokens';
 import type { FigureView, Rung } from './figureModel';
+import { labelEvents } from './labelEvents';
 import { pressureNumber, temperatureText, type Units } from '../units/units';
 import { keepApart, timeTicks, timeUnit, type FigureScale } from './scale';
 
 const DASH = { solid: undefined, dashed: '5 4', dotted: '1.5 3', none: undefined } as const;
 const toneOf = (rung: Rung, t: Tokens) => ({ relief: t.oxide, right: t.verdigris, fill: t.slate, quiet: t.ink2, doubt: t.brass })[rung.tone];
-const LABEL_GAP = 14.5, LABEL_ROOM = 46;
+const LABEL_GAP = 14.5;
 /** Half the pointer's height. */
 const POINTER_HALF = 10;
 
@@ -87,10 +88,10 @@ export function LadderMarks({ view, scale, units }: { view: FigureView; scale: F
   const now = view.nowBar;
   return (
     <Svg width={scale.width} height={scale.height} style={{ position: 'absolute', left: 0, top: 0 }} pointerEvents="none" aria-hidden>
-      {labelled.map(({ e, words, said }, i) => (
+      {labelled.map(({ e, words, row }, i) => (
         <G key={i}>
           <Path d={`M ${x(e.min)} ${scale.plotBottom + 1} l 4 6 l -8 0 z`} fill={tokens.copper} />
-          {said < 0 ? null : <SvgText x={Math.min(x(e.min) + 6, scale.plotRight - 4)} y={scale.plotBottom - 4 - (said % 2) * 13} textAnchor={x(e.min) > scale.plotRight - 60 ? 'end' : 'start'} fontSize="12" fontFamily="Barlow_500Medium" fill={tokens.ink2}>{words}</SvgText>}
+          {words === null ? null : <SvgText x={Math.min(x(e.min) + 6, scale.plotRight - 4)} y={scale.plotBottom - 4 - row * 13} textAnchor={x(e.min) > scale.plotRight - 60 ? 'end' : 'start'} fontSize="12" fontFamily="Barlow_500Medium" fill={tokens.ink2}>{words}</SvgText>}
         </G>
       ))}
       {recent.map((r, i) => <Line key={r.id} x1={scale.railLeft + 4} x2={scale.railRight - 4} y1={y(r.bar)} y2={y(r.bar)} stroke={tokens.ink} strokeWidth="1.6" strokeOpacity={0.15 + (0.5 * (i + 1)) / recent.length} />)}
@@ -111,21 +112,6 @@ export function LadderMarks({ view, scale, units }: { view: FigureView; scale: F
     </Svg>
   );
 }
-
-/** Words only where there is room for them; every event keeps its mark. What comes again and again is said once, with how often. `said` counts the
- *  labelled ones, -1 for none. */
-function labelEvents(events: FigureView['events'], x: (min: number) => number) {
-  let n = 0, right = -Infinity;
-  const told = new Set<string>();
-  return events.map((e) => {
-    const times = events.filter((other) => other.label === e.label).length, often = times > OFTEN;
-    if (x(e.min) - right <= LABEL_ROOM || (often && told.has(e.label))) return { e, words: e.label, said: -1 };
-    told.add(e.label);
-    right = x(e.min);
-    return { e, words: often ? `${e.label}, ${times} times` : e.label, said: n++ };
-  });
-}
-const OFTEN = 3;
 
 /** At the earlier run's highest point, where it stands apart from this one. */
 function BeforeLabel({ view, scale, colour }: { view: FigureView; scale: FigureScale; colour: string }) {
