@@ -42,6 +42,8 @@ export interface LogTrack {
   /** Error of one reading of the temperatures when warm, K; standing idle the water follows its rooms, and no reading of it is needed. */
   readErrorK: number;
   meanGaugeBar: number;
+  /** A fall, warm, that no cooling explains, from a pressure far below the relief's setting: either it lifts early, or water was let out and nobody wrote it down. */
+  letGoLow: boolean;
   temperatures: 'flow-and-return' | 'flow' | 'none';
   /** Span of mean water temperature, K. */
   spanK: number;
@@ -70,7 +72,7 @@ function informativePoints(log: PressureLog, events: LogEvent[], circuit: Resolv
   const n = r.tS.length;
   if (n < 2) return null;
   const means = meanTemperatures(r, events, circuit);
-  if (!bySensor(log) && means.source !== 'none') smoothIdle(r.tS, means.meanC, events);
+  if (means.source !== 'none') smoothIdle(r.tS, means.meanC, events, bySensor(log) ? BY_SENSOR : BY_HAND);
   const kept = long ? keepPeaks(r.gaugeBar, DAY_SLICES) : [...Array(n).keys()];
   const of = <T>(values: T[]) => kept.map((i) => values[i]!);
   return { r: { tS: of(r.tS), gaugeBar: of(r.gaugeBar), count: of(r.count), flowC: of(r.flowC), returnC: of(r.returnC) }, means: { meanC: of(means.meanC), source: means.source, on: means.on.length ? of(means.on) : [] } };
@@ -97,7 +99,7 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
     variance: new Float64Array(n), growth: new Float64Array(n), blind: means.source === 'none' ? blindHeatOf(means.on, circuit) : null, heatGuessed: means.source === 'none' && means.on.includes(1) && !events.some(isHeatSwitch), starts: new Uint8Array(n),
     fillOn: new Uint8Array(n).fill(1), coilOn: new Uint8Array(n).fill(1), boilerOn: new Uint8Array(n).fill(1), drawnL: new Float64Array(n),
     modelErrorBar: new Float64Array(n), warmth: new Float64Array(n), modelErrorS: Math.max(LEAST_ERROR_S, ERROR_SPAN_SHARE * (r.tS[n - 1]! - r.tS[0]!)), temperatureErrorK: new Float64Array(n), errorKept: new Float64Array(n), meanGaugeBar: observed.reduce((a, b) => a + b, 0) / n,
-    temperatures: means.source, readErrorK: means.source === 'none' || !bySensor(log) ? 0 : READ_SENSOR_K, spanK: Math.max(...means.meanC) - Math.min(...means.meanC),
+    letGoLow: false, temperatures: means.source, readErrorK: means.source === 'none' || !bySensor(log) ? 0 : READ_SENSOR_K, spanK: Math.max(...means.meanC) - Math.min(...means.meanC),
   };
   // A person reads a needle between two marks, and not always with the same care.
   const handBar = bySensor(log) ? 0 : READING_SHARE * circuit.gaugeStepBar;
@@ -219,7 +221,10 @@ function allowForRelief(track: LogTrack, meanC: number[], reliefSetGaugeBar: num
     if (blowing && now >= STILL_BLOWS * reliefSetGaugeBar) track.variance[i]! += (SAW_SHARE * reliefSetGaugeBar) ** 2;
     if (blowing && before >= STILL_BLOWS * reliefSetGaugeBar && now < STILL_BLOWS * reliefSetGaugeBar) { track.starts[i] = 1; blowing = false; }
     const mayLift = before >= DROP_FROM_SHARE * reliefSetGaugeBar && meanC[i - 1]! - coldestC > WARM_K;
-    if (mayLift && !(blowing && now >= STILL_BLOWS * reliefSetGaugeBar) && before - now > Math.max(DROP_BAR, 2.5 * stepBar) && meanC[i - 1]! - meanC[i]! < DROP_COOLING_K) track.starts[i] = 1;
+    if (mayLift && !(blowing && now >= STILL_BLOWS * reliefSetGaugeBar) && before - now > Math.max(DROP_BAR, 2.5 * stepBar) && meanC[i - 1]! - meanC[i]! < DROP_COOLING_K) {
+      track.starts[i] = 1;
+      track.letGoLow ||= before < near;
+    }
   }
 }
 
@@ -256,14 +261,14 @@ const blindHeatOf = (on: number[], c: ResolvedCircuit): BlindHeat => {
 
 /** Times of events are off by so much. */
 const EVENT_OFF_S = 60;
-/** Temperatures read by hand off an idle circuit scatter like this round what it does, K. */
-const IDLE_SCATTER_K = 2.5;
+/** How far temperatures of an idle circuit scatter round what it does, at most, and what they were rounded to, K. */
+const BY_HAND = { scatterK: 2.5, roundedK: 0.5 }, BY_SENSOR = { scatterK: 0.6, roundedK: 0.1 };
 /** So many of its own errors a slope of idle readings must be to be believed. */
-const SLOPE_SURE = 3, WHOLE_DEGREES_K = 0.5;
+const SLOPE_SURE = 3;
 
-/** While nothing is heated the water's mean goes in a straight line at most, whatever a hand reads off the pipes: a kelvin too much there would move a stiff
+/** While nothing is heated the water's mean goes in a straight line at most, whatever is read off the pipes: a kelvin too much there would move a stiff
  *  circuit far. Only the stretch before the heat comes on, or all of a log in which it never does; left alone where the readings are no line. */
-function smoothIdle(tS: number[], meanC: number[], events: LogEvent[]): void {
+function smoothIdle(tS: number[], meanC: number[], events: LogEvent[], { scatterK, roundedK }: { scatterK: number; roundedK: number }): void {
   const heat = events.filter(isHeatSwitch);
   if (heat[0]?.kind === 'heat-off') return;
   const untilS = heat[0] ? heat[0].tS - EVENT_OFF_S : Infinity;
@@ -275,9 +280,9 @@ function smoothIdle(tS: number[], meanC: number[], events: LogEvent[]): void {
   const fitted = n < 4 || spread === 0 ? 0 : tS.slice(0, n).reduce((s, t, i) => s + (t - t0) * (meanC[i]! - c0), 0) / spread;
   const scatterOf = (slope: number) => Math.sqrt(tS.slice(0, n).reduce((s, t, i) => s + (meanC[i]! - c0 - slope * (t - t0)) ** 2, 0) / n);
   // A slope that the scatter of the readings could have made by chance is none.
-  const slope = Math.abs(fitted) * Math.sqrt(spread) > SLOPE_SURE * Math.max(WHOLE_DEGREES_K, scatterOf(fitted)) ? fitted : 0, scatter = scatterOf(slope);
+  const slope = Math.abs(fitted) * Math.sqrt(spread) > SLOPE_SURE * Math.max(roundedK, scatterOf(fitted)) ? fitted : 0, scatter = scatterOf(slope);
   const line = (t: number) => c0 + slope * (t - t0);
-  if (scatter < IDLE_SCATTER_K) for (let i = 0; i < n; i++) meanC[i] = line(tS[i]!);
+  if (scatter < scatterK) for (let i = 0; i < n; i++) meanC[i] = line(tS[i]!);
 }
 
 /** Straight lines between the values read, level after the last; before the first level too, unless the heat had come on by then: back along the

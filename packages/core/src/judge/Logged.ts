@@ -1,4 +1,4 @@
-/** Pressures of the logs that a finding is read beside, bar gauge; null where none was logged. */
+/** What the logs hold that a finding is read beside; null where none was logged. Pressures in bar gauge. */
 export interface Logged {
   /** Highest while it was heated; of a circuit that was never heated nothing is known of how high it goes. */
   peakGaugeBar: number | null;
@@ -6,6 +6,8 @@ export interface Logged {
   topGaugeBar: number | null;
   /** As the circuit was found, cold. */
   coldGaugeBar: number | null;
+  /** The hottest flow, °C. */
+  hottestC: number | null;
 }
 
-export const NOTHING_LOGGED: Logged = { peakGaugeBar: null, topGaugeBar: null, coldGaugeBar: null };
+export const NOTHING_LOGGED: Logged = { peakGaugeBar: null, topGaugeBar: null, coldGaugeBar: null, hottestC: null };

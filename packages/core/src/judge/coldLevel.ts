@@ -60,14 +60,17 @@ function coldLevelOf(p: number, fault: FaultId, c: ResolvedCircuit): number {
     case 'circuit-leak': case 'boiler-exchanger-leak': case 'relief-valve-passing': case 'air-vent-faulty': case 'vessel-overcharged': case 'relief-valve-lifts-early':
       return (1 - fallenShare(c)) * near + fallenShare(c) * flat(0, least);
     case 'vessel-undercharged': case 'vessel-diaphragm-failed': case 'vessel-connection-blocked': case 'vessel-isolated': case 'vessel-undersized':
-      // Topped up to where it should be, or fallen since.
-      return c.fedByItself ? 0.88 * near + 0.09 * flat(0.1, least) + 0.03 * flat(fill, fill + 0.8) : 0.85 * normalPdf(p, fill + 0.05, 1.3 * sd) + 0.15 * flat(0.2, fill);
+      // Topped up to where it should be, or fallen since; not so far that the top of the house stands dry.
+      return c.fedByItself ? 0.88 * near + 0.09 * flat(0.1, least) + 0.03 * flat(fill, fill + 0.8) : 0.85 * normalPdf(p, fill + 0.05, 1.3 * sd) + 0.15 * flat(Math.max(0.2, TOPPED_UP_FROM * c.staticGaugeBar), fill);
     default: return near;
   }
 }
 
 /** How often what loses water is found low: what feeds itself is made up as it is lost, unless its feed is kept shut. Common practice. */
 const fallenShare = (c: ResolvedCircuit): number => (c.cutInGaugeBar !== null ? 0.08 : c.fedByItself ? 0.25 : 0.45);
+
+/** Share of the static head under which whoever has a circuit tops it up. Common practice. */
+const TOPPED_UP_FROM = 0.75;
 
 /** A box with soft shoulders that integrates to about 1. */
 const smoothBox = (x: number, least: number, most: number, shoulder: number) => (normalCdf((x - least) / shoulder) - normalCdf((x - most) / shoulder)) / (most - least);

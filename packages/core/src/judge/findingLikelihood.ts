@@ -9,6 +9,7 @@ import { NOTHING_LOGGED, type Logged } from './Logged';
 import { normalPdf } from './normal';
 import { drippingWater, drippingWaterShare, numberDensity } from './numberTable';
 import { OUTCOME_TABLES, outcomeShares } from './outcomeTable';
+import { overheatAdded } from './overheat';
 import { catchLikelihood, nearLift } from './reliefCatch';
 import { waterCurve, type WaterCurve } from './waterCurve';
 
@@ -17,9 +18,9 @@ import { waterCurve, type WaterCurve } from './waterCurve';
 export function findingLikelihood(f: Finding, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit, logged: Logged = NOTHING_LOGGED): number {
   const number = numericLikelihood(f, faults, v, c, logged);
   if (number !== null) return 0.98 * number + (PLAIN_TO_SEE.has(f.test) ? PLAIN_SLIP : 0.02) * SLIP_DENSITY;
-  const tabled = numberDensity(f, faults);
-  if (tabled !== null) return tabled * (f.outcome === undefined ? 1 : (outcomeShares(f.test, faults)?.[f.outcome] ?? 1));
-  if (f.outcome === undefined) return 1;
+  const tabled = numberDensity(f, faults), tooHot = f.test === 'flow-return' && typeof f.flowC === 'number' ? overheatAdded(f.flowC, logged.hottestC, c, faults) : 1;
+  if (tabled !== null) return tooHot * tabled * (f.outcome === undefined ? 1 : (outcomeShares(f.test, faults)?.[f.outcome] ?? 1));
+  if (f.outcome === undefined) return tooHot;
   if (f.test === 'gas-valve-press' && faults.includes('vessel-undercharged')) return pressOfUndercharged(v, c)[f.outcome as keyof ReturnType<typeof pressOfUndercharged>] ?? 1;
   if (f.test === 'low-pressure-stop') return f.outcome === 'not-shown' ? notShown(v) : 1 - notShown(v);
   const shares = outcomeShares(f.test, faults);

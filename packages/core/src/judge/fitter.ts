@@ -32,7 +32,8 @@ export function fitterOf(sheet: CircuitSheet, circuit: ResolvedCircuit, tracks: 
   };
   const fit = (model: LogModel, how: Effort, borrowed: Float64Array[]) => fitLogs(parameterSpace(model, sheet, circuit, tracks), tracks, circuit.atmosphericBar, 20_011 + fits.size, how, borrowed, hints);
   const keep = (wanted: LogModel, found: LogFit): LogFit => {
-    const own = sameInLogs(wanted, tracks).inflow === wanted.inflow ? found : { ...found, draws: found.draws.map(inflowByCoil) };
+    const byCoil = sameInLogs(wanted, tracks).inflow === wanted.inflow ? found : { ...found, draws: found.draws.map(inflowByCoil) };
+    const own = wanted.gas === 'late' ? { ...byCoil, draws: byCoil.draws.map(withoutVessel) } : byCoil;
     fits.set(logModelKey(wanted), own);
     return own;
   };
@@ -66,7 +67,7 @@ export function fitterOf(sheet: CircuitSheet, circuit: ResolvedCircuit, tracks: 
     for (const [key, model] of [...fitted].sort((a, b) => holes(a[1]) - holes(b[1])))
       for (const simpler of [{ ...model, inflow: 'none' as const }, { ...model, outflow: 'none' as const }]) {
         const found = fits.get(key)!, without = fits.get(logModelKey(simpler));
-        if (!without || logModelKey(simpler) === key || without.effective < found.effective) continue;
+        if (!without || logModelKey(simpler) === key || without.effective < Math.min(found.effective, WELL_SAMPLED)) continue;
         const most = without.logEvidence + Math.max(0, found.peak - without.peak) + HOLE_WORTH;
         if (found.logEvidence > most) { fits.set(key, { ...found, logEvidence: most }); held = true; }
       }
@@ -78,7 +79,9 @@ export function fitterOf(sheet: CircuitSheet, circuit: ResolvedCircuit, tracks: 
 }
 
 /** What a hole may be worth, in nats, beyond what its best fit gains: its own size costs it something there. */
-const HOLE_WORTH = 1;
+const HOLE_WORTH = 0.4;
+/** With so many effective draws an evidence is known to a few tenths of a nat. */
+const WELL_SAMPLED = 25;
 
 /** A model that is behind another by so much, in nats, that only a better place to start would help. */
 const OUTDONE = 4;
@@ -102,5 +105,12 @@ function inflowByCoil(draw: LogFit['draws'][number]): LogFit['draws'][number] {
   const v = draw.v.slice();
   v[SLOT.inCoil] = v[SLOT.inFill]!;
   v[SLOT.inFill] = 0;
+  return { v, weight: draw.weight };
+}
+
+/** The same draw of a circuit whose vessel is cut off: what gave way near the relief is no charge that a finding could be held against. */
+function withoutVessel(draw: LogFit['draws'][number]): LogFit['draws'][number] {
+  const v = draw.v.slice();
+  v[SLOT.gas] = v[SLOT.vesselL] = 0;
   return { v, weight: draw.weight };
 }

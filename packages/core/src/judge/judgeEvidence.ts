@@ -16,6 +16,7 @@ import { logModelOf, type LogModel } from './logModel';
 import { layOutLog, seenStepBar, type LogTrack } from './LogTrack';
 import type { WeightedSet } from './priors';
 import { knownToSheet } from './sheetMargin';
+import { overheatShare } from './overheat';
 import { zoneSuspect } from './zoneSuspect';
 
 export interface Evidence {
@@ -64,17 +65,21 @@ export interface Judged {
 export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: Progress = () => {}): Judged {
   const logs = evidence.circuit.kind === 'steam' ? [] : evidence.logs, onSheet = resolveCircuit(evidence.circuit);
   const circuit = onSheet.assumed.includes('gauge.resolutionBar') ? { ...onSheet, gaugeStepBar: seenStepBar(logs, onSheet.gaugeStepBar) } : onSheet, seen = atGaugeLevel(circuit);
-  const laidOut = logs.map((l) => layOutLog(l, circuit));
+  // Where no temperature was logged, the water is taken to go up to the boiler's limit, or to the flow that was read, if that was more.
+  const flowsC = evidence.findings.flatMap(({ finding: f }) => (f.test === 'flow-return' && typeof f.flowC === 'number' ? [f.flowC] : []));
+  const laidOut = logs.map((l) => layOutLog(l, { ...circuit, maxFlowC: Math.max(circuit.maxFlowC, ...flowsC) }));
   const tracks = laidOut.filter((t): t is LogTrack => t !== null), trackLog = laidOut.flatMap((t, i) => (t ? [i] : []));
   const features = logs.map(cycleFeatures), liftsSoLow = earlyLiftShare(features, circuit);
   const highest = (of: LogTrack[]) => (of.length ? Math.max(...of.map((t) => Math.max(...t.gaugeBar))) : null);
   const found = foundColdBar(features[0]), overnight = evidence.findings.find((f) => f.finding.test === 'idle-cold-pressure')?.finding.valueBar;
-  const logged: Logged = { peakGaugeBar: highest(tracks.filter((t) => t.spanK > HEATED_K && !t.heatGuessed)), topGaugeBar: overnight === undefined ? highest(tracks) : Math.max(overnight, highest(tracks) ?? 0), coldGaugeBar: found ?? overnight ?? null };
+  const logged: Logged = { peakGaugeBar: highest(tracks.filter((t) => t.spanK > HEATED_K && !t.heatGuessed)), topGaugeBar: overnight === undefined ? highest(tracks) : Math.max(overnight, highest(tracks) ?? 0), coldGaugeBar: found ?? overnight ?? null, hottestC: features.reduce<number | null>((most, f) => (f.hottestC === null || (most ?? -Infinity) > f.hottestC ? most : f.hottestC), null) };
   // How high it stands cold speaks by itself, unless a night's cold pressure was read.
   const cold = overnight === undefined ? found : null;
   const toTheRelief = logged.peakGaugeBar !== null && logged.peakGaugeBar > circuit.reliefSetGaugeBar - AT_RELIEF_BAR;
   // Where the pressure fell below what the feed holds, either nothing feeds it or the feed stands shut, as many keep it.
   const feedMayBeShut = circuit.fedByItself && tracks.some((t) => Math.min(...t.gaugeBar) < heldFromGaugeBar(circuit) - FELL_BAR);
+  const reachesRelief = tracks.some((t) => Math.max(...t.gaugeBar) > NEAR_RELIEF_SHARE * circuit.reliefSetGaugeBar);
+  const letGoLow = tracks.some((t) => t.letGoLow);
   const smallBySheet = knownToSheet(circuit);
   const feedUnsaid = evidence.circuit.fill === undefined && tracks.length > 0;
   /** Other ways in which a hypothesis may hold too, and how often it does: one that speaks of its own faults, and one of a feed that the sheet does not name. */
@@ -85,6 +90,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const ownWayOf = (model: LogModel, faults: readonly FaultId[]): { model: LogModel; share: number } | null => {
     if (faults.includes('pressurisation-unit-fault')) return { model: { ...model, feed: 'high' }, share: OVERRUN_SHARE };
     if (model.gas === 'small' && tracks.length && smallBySheet > 0) return { model: { ...model, gas: 'right' }, share: smallBySheet };
+    if (model.gas === 'cut-off' && reachesRelief) return { model: { ...model, gas: 'late' }, share: GIVES_WAY_SHARE };
     if (tracks.every((t) => t.heatGuessed) && tracks.length) return { model: { ...model, heat: 'none' }, share: UNHEATED_SHARE };
     if (tracks.length && model.gauge === 'off') return { model: { ...model, gauge: 'stuck' }, share: STUCK_SHARE };
     if (feedMayBeShut && model.feed === 'right') return { model: { ...model, feed: 'dead' }, share: SHUT_FEED_SHARE };
@@ -101,8 +107,9 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
       logEvidence += Math.log(level.likelihood);
       logDraws = level.draws;
     }
-    logEvidence += Math.log(overheatShare(features, evidence.circuit, faults));
+    logEvidence += Math.log(overheatShare(logged.hottestC, circuit, faults));
     if (faults.includes('relief-valve-lifts-early')) logEvidence += Math.log(liftsSoLow);
+    if (letGoLow && !faults.includes('relief-valve-lifts-early')) logEvidence += Math.log(faults.includes('gauge-misreading') ? LETS_GO_BY_A_LYING_GAUGE : LET_OUT_UNSAID);
     if (toTheRelief && faults.every((f) => LEAVES_THE_PEAK.has(f))) logEvidence += Math.log(SOUND_AT_RELIEF);
     const { findingEvidence, draws } = weighFindings(evidence.findings, faults, logDraws, seen, logged);
     // What the fit cannot be split into (its parameters' own cost, the cold level) is shared out evenly.
@@ -133,6 +140,9 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
 
 /** A circuit that heat takes up to its relief has something that does so; how often none is found all the same (a gauge a little high, a relief a little low), and from how far below. */
 const LEAVES_THE_PEAK: ReadonlySet<FaultId> = new Set(['none', 'vessel-gas-valve-leaking', 'circuit-leak', 'boiler-exchanger-leak', 'air-vent-faulty', 'air-in-circuit', 'fill-pressure-too-low', 'feed-starved']), SOUND_AT_RELIEF = 0.06, AT_RELIEF_BAR = 0.1;
+
+/** Warm circuits that let go far below their relief's setting though the relief is right: how often somebody has let water out without a word, and how often it only seems far below. Common practice. */
+const LET_OUT_UNSAID = 0.012, LETS_GO_BY_A_LYING_GAUGE = 0.06;
 
 /** A log that begins warmer than this says nothing of the cold pressure. */
 const COLD_BELOW_C = 40;
@@ -172,7 +182,7 @@ function softened(logEvidence: number, best: number): number {
 
 /** Many sets differ in what no evidence touches, and together take more than is theirs: with something measured the answer is sharpened by this
  *  power. Fixed by the evaluation, where answers held for 40 % were right in 60 %: between what logs alone would bear (2.7) and what logs with findings do (2.1). */
-const SHARPEN = 2.4;
+const SHARPEN = 2.1;
 /** What somebody went and looked at counts for more than what a log shows by the way: the tables of outcomes are careful. Fixed like the above, on pairs of faults. */
 const FINDINGS_COUNT = 1.5;
 /** Share of the answer that stays flat whatever the evidence says: the sheet may be wrong, or the plant one that no model here knows. */
@@ -213,8 +223,8 @@ const FURTHEST_HINT = 12;
 /** A feed that lets the pressure fall so far below its limit does not feed, bar. */
 const FELL_BAR = 0.08;
 /** Of units at fault, those that pump past their limit instead of not at all; of misreading gauges, those that stick; of feeds that are in order, those that are kept shut; of rises with neither temperatures nor a word of heat, those that came cold;
- *  of circuits whose filling is not on the sheet, those that feed themselves. Common practice. */
-const OVERRUN_SHARE = 0.35, STUCK_SHARE = 0.3, SHUT_FEED_SHARE = 0.4, UNHEATED_SHARE = 0.5, FED_SHARE = 0.3;
+ *  of circuits without their vessel that come near their relief (from which share of its setting on), those that give way before it; of circuits whose filling is not on the sheet, those that feed themselves. Common practice. */
+const OVERRUN_SHARE = 0.35, GIVES_WAY_SHARE = 0.2, NEAR_RELIEF_SHARE = 0.8, STUCK_SHARE = 0.3, SHUT_FEED_SHARE = 0.4, UNHEATED_SHARE = 0.5, FED_SHARE = 0.3;
 
 /** One hypothesis that may hold in two ways: the evidence by their shares, the draws of both. */
 function mixed(one: LogFit, other: LogFit, otherShare: number): LogFit {
@@ -244,13 +254,4 @@ function reweighted(draws: Draw[], likelihoodOf: (v: Float64Array) => number): {
   const likelihoods = draws.map((d) => likelihoodOf(d.v));
   const likelihood = draws.reduce((s, d, i) => s + d.weight * likelihoods[i]!, 0);
   return { draws: draws.map((d, i) => ({ v: d.v, weight: (d.weight * likelihoods[i]!) / likelihood })), likelihood };
-}
-
-/** Flow temperatures well above the limit speak for overheating; only where the limit stands on the sheet. */
-function overheatShare(features: { hottestC: number | null }[], sheet: CircuitSheet, faults: FaultId[]): number {
-  const hottest = Math.max(...features.map((f) => f.hottestC ?? -Infinity));
-  if (sheet.maxFlowC === undefined || !Number.isFinite(hottest)) return 1;
-  const over = hottest > sheet.maxFlowC + 7;
-  if (faults.includes('boiler-overheating')) return over ? 0.85 : hottest < sheet.maxFlowC - 5 ? 0.5 : 0.15;
-  return over ? 0.03 : 0.97;
 }

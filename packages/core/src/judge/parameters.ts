@@ -1,6 +1,7 @@
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { MOST_WATER_SHARE } from '../vessel/acceptedWater';
+import { creepInflowsLPerH } from './creepInflow';
 import { SLOT } from './kernel';
 import type { LogModel } from './logModel';
 import type { LogTrack } from './LogTrack';
@@ -20,7 +21,10 @@ const normalFrom = (slot: number, mean: number, sd: number, least: number, start
 const logNormal = (slot: number, median: number, sd: number): FreeParameter => ({ slot, of: (z) => median * Math.exp(sd * z), starts: [0] });
 const uniform = (slot: number, least: number, most: number, starts = [-1, 0.6]): FreeParameter => ({ slot, of: (z) => least + (most - least) * normalCdf(z), starts });
 /** Holes, L/h at one bar: they spread over decades, the usual size in the middle. Common practice. */
-const leakage = (slot: number, median: number): FreeParameter => ({ ...logNormal(slot, median, 1.5), starts: [-1, 0.2, 1.4] });
+const LEAKAGE_SPREAD = 1.5;
+const leakage = (slot: number, median: number): FreeParameter => ({ ...logNormal(slot, median, LEAKAGE_SPREAD), starts: [-1, 0.2, 1.4] });
+/** Where a hole of a size stands among them. */
+const leakageZ = (lPerH: number, median: number): number => Math.max(-2, Math.min(2.8, Math.log(lPerH / median) / LEAKAGE_SPREAD));
 
 /** Everything that is uncertain about a circuit under one log model, before its logs are looked at. */
 export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: ResolvedCircuit, tracks: LogTrack[]): ParameterSpace {
@@ -44,9 +48,9 @@ export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: Resolved
     ...gas(model, c),
     ...feed(model, sheet, c),
   ];
-  if (model.inflow !== 'none') free.push(leakage(model.inflow === 'fill' ? SLOT.inFill : SLOT.inCoil, 0.8 * size), logNormal(SLOT.mains, c.mainsGaugeBar, c.assumed.includes('fill.mainsBar') ? MAINS_GUESSED : MAINS_READ));
+  if (model.inflow !== 'none') free.push(startedFrom(leakage(model.inflow === 'fill' ? SLOT.inFill : SLOT.inCoil, INFLOW_L_PER_H * size), creepInflowsLPerH(model.gas, c, tracks).map((lPerH) => leakageZ(lPerH, INFLOW_L_PER_H * size))), logNormal(SLOT.mains, c.mainsGaugeBar, c.assumed.includes('fill.mainsBar') ? MAINS_GUESSED : MAINS_READ));
   if (model.outflow !== 'none') free.push(leakage(model.outflow === 'boiler' ? SLOT.outBoiler : SLOT.outCircuit, 0.4 * size));
-  free.push(...(model.lift === 'early' ? earlyLift(c, tracks) : [normal(SLOT.lift, 0.98 * c.reliefSetGaugeBar, Math.max(0.035 * c.reliefSetGaugeBar, 0.1))]));
+  free.push(...(model.lift === 'early' ? earlyLift(c, tracks) : [rightLift(c, tracks)]));
   if (model.lift !== 'early' && tracks.some((t) => Math.max(...t.gaugeBar) > MAY_BLOW_FROM * c.reliefSetGaugeBar)) free.push(uniform(SLOT.seat, SEAT_LEAST, SEAT_MOST, [-0.5, 1.5]));
   if (model.gauge === 'off') free.push({ slot: SLOT.offset, of: (z) => (z < 0 ? -1 : 1) * (GAUGE_OFF_BAR + GAUGE_OFF_SPREAD_BAR * Math.abs(z)), starts: [-0.9, 0.9] });
   else free.push(normal(SLOT.offset, 0, 0.05));
@@ -56,6 +60,18 @@ export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: Resolved
     for (const i of stretches[k]!) free.push(normal(slot++, track.gaugeBar[i]!, 0.03 + Math.sqrt(track.variance[i]!) * 1.7));
   });
   return { fixed, free };
+}
+
+const startedFrom = (p: FreeParameter, starts: number[]): FreeParameter => (starts.length ? { ...p, starts } : p);
+
+/** Usual size of a way in, L/h at one bar. Common practice. */
+const INFLOW_L_PER_H = 0.8;
+
+/** A relief that lifts where it should: looked for first where the pressure was seen to stop. */
+function rightLift(c: ResolvedCircuit, tracks: LogTrack[]): FreeParameter {
+  const mean = 0.98 * c.reliefSetGaugeBar, sd = Math.max(0.035 * c.reliefSetGaugeBar, 0.1);
+  const topBar = tracks.length ? Math.max(...tracks.map((t) => Math.max(...t.gaugeBar))) : 0, z = (topBar - 0.02 - mean) / sd;
+  return { ...normal(SLOT.lift, mean, sd), starts: [Math.abs(z) < 2.5 ? z : 0] };
 }
 
 /** A relief that lifts early is found because it lifts: somewhere between where the circuit stands cold and the highest that it was seen at. */
@@ -95,6 +111,9 @@ const GAUGE_OFF_BAR = 0.2, GAUGE_OFF_SPREAD_BAR = 0.45;
 /** A charge counts as right from so far below its target to so far above it; beyond, it is a fault by its size. */
 const RIGHT_BELOW_BAR = 0.17, RIGHT_ABOVE_BAR = 0.27;
 
+/** Where a circuit without its vessel may give way all the same, as a share of the relief's setting: a relief weeps before it lifts, and a blocked port lets by under a great difference. To
+ *  the gauge that is a vessel charged as high. */
+const GIVES_WAY_FROM = 0.62;
 /** Most that a vessel is found overcharged beyond where it counts, bar. Common practice. */
 const MOST_OVER_BAR = 1.6;
 
@@ -111,6 +130,7 @@ function gas(model: LogModel, c: ResolvedCircuit): FreeParameter[] {
     // The further over, the rarer: its share falls in a straight line to nothing.
     case 'over': return [amount({ slot: SLOT.gas, of: (z) => target + 0.25 + MOST_OVER_BAR * (1 - Math.sqrt(normalCdf(-z))), starts: [-0.7, 0.8] }), air, ...vessel];
     case 'cut-off': return [{ slot: SLOT.gas, of: () => 0, starts: [0] }, { slot: SLOT.vesselL, of: () => 0, starts: [0] }, logNormal(SLOT.air, 0.2 * size, 1.2)];
+    case 'late': return [amount(uniform(SLOT.gas, GIVES_WAY_FROM * c.reliefSetGaugeBar, c.reliefSetGaugeBar, [-0.7, 0.7])), logNormal(SLOT.air, 0.2 * size, 1.2), ...vessel];
     case 'small': return [amount(normal(SLOT.gas, target, 0.07, -0.9)), air, ...vessel, { slot: SLOT.contentL, of: (z) => c.contentL * (1.3 + 1.4 * normalCdf(z)), starts: [-0.5, 0.8] }];
     default: {
       // Where nobody knows what was wanted here, what was found is no fault by its size.

@@ -60,7 +60,9 @@ export interface PriorInput { circuit: CircuitSheet; complaint?: Complaint[]; al
 export function weightedSets(input: PriorInput): WeightedSet[] {
   const ids = applicableFaults(input.circuit);
   const weights = new Map(ids.map((id) => [id, singleWeight(id, input)]));
-  const total = [...weights.values()].reduce((a, b) => a + b, 0);
+  // What the sheet alone says of a vessel that is too small makes it no likelier that something else is wrong beside it.
+  const beside = (id: FaultId) => Math.min(weights.get(id)!, id === 'vessel-undersized' ? faultRow(id).weight : Infinity);
+  const total = ids.reduce((sum, id) => sum + beside(id), 0);
   const sets: WeightedSet[] = ids.map((id) => ({ faults: [id], weight: (weights.get(id)! / total) * complaintFactor([id], input.complaint) }));
   const several = ids.filter((id) => id !== 'none');
   for (let i = 0; i < several.length; i++)
@@ -71,7 +73,7 @@ export function weightedSets(input: PriorInput): WeightedSet[] {
       // What moves no water and what moves the pressure are two jobs, unless one brings the other about.
       if (!coupled && faultRow(a).plant !== faultRow(b).plant) continue;
       const factor = coupled?.factor ?? PAIR_FACTOR;
-      sets.push({ faults: [a, b].sort(), weight: factor * (weights.get(a)! / total) * (weights.get(b)! / total) * complaintFactor([a, b], input.complaint) });
+      sets.push({ faults: [a, b].sort(), weight: factor * (beside(a) / total) * (beside(b) / total) * complaintFactor([a, b], input.complaint) });
     }
   const sum = sets.reduce((s, x) => s + x.weight, 0);
   return sets.map((s) => ({ faults: s.faults, weight: s.weight / sum }));

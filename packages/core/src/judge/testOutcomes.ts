@@ -7,6 +7,7 @@ import { SLOT } from './kernel';
 import { NOTHING_LOGGED, type Logged } from './Logged';
 import { normalCdf } from './normal';
 import { numberShares } from './numberTable';
+import { BEYOND } from './overheat';
 import { OUTCOME_TABLES } from './outcomeTable';
 import type { TestId } from './tests';
 
@@ -35,6 +36,11 @@ export function testOutcomes(test: TestId, faults: readonly FaultId[], v: Float6
     case 'boiler-isolated-hold': {
       const boiler = is('boiler-exchanger-leak', 'relief-valve-passing') ? 0.8 : 0.06, circuit = is('circuit-leak', 'air-vent-faulty') ? 0.8 : 0.06;
       return [boiler * circuit, boiler * (1 - circuit), (1 - boiler) * circuit, (1 - boiler) * (1 - circuit)];
+    }
+    case 'flow-return': {
+      // Beside how far the two lie apart, whether the flow is too hot: where no temperature was logged, nobody has seen that yet.
+      const tooHot = logged.hottestC === null ? (is('boiler-overheating') ? BEYOND.faulty : BEYOND.sound) : 0;
+      return numberShares(test, faults)!.flatMap((p) => [p * tooHot, p * (1 - tooHot)]);
     }
     default: {
       const table = OUTCOME_TABLES[test];
