@@ -285,7 +285,7 @@ function smoothIdle(tS: number[], meanC: number[], events: LogEvent[], { scatter
   if (scatter < scatterK) for (let i = 0; i < n; i++) meanC[i] = line(tS[i]!);
 }
 
-/** Straight lines between the values read, level after the last; before the first level too, unless the heat had come on by then: back along the
+/** Straight lines between the values read, from heat-on on where it lies between, level after the last; before the first level too, unless the heat had come on by then: back along the
  *  first line to heat-on. Null with fewer than two. */
 function fillGaps(tS: number[], values: (number | null)[], n: number, heatOnS: number | null): number[] | null {
   const known: number[] = [];
@@ -301,7 +301,9 @@ function fillGaps(tS: number[], values: (number | null)[], n: number, heatOnS: n
       return i === a ? values[a]! : Math.max(Math.min(values[a]!, LEAST_COLD_C), values[a]! - pace * heatedS);
     }
     if (i >= b && k === known.length - 2) return i === b ? values[b]! : values[known.at(-1)!]!;
-    const share = (tS[i]! - tS[a]!) / Math.max(1e-9, tS[b]! - tS[a]!);
+    // Where the heat came on in between, it stood level until then.
+    const fromS = heatOnS !== null && heatOnS > tS[a]! && heatOnS < tS[b]! ? heatOnS : tS[a]!;
+    const share = Math.max(0, tS[i]! - fromS) / Math.max(1e-9, tS[b]! - fromS);
     return values[a]! + share * (values[b]! - values[a]!);
   });
 }

@@ -84,7 +84,7 @@ const HOLE_WORTH = 0.4;
 const WELL_SAMPLED = 25;
 
 /** A model that is behind another by so much, in nats, that only a better place to start would help. */
-const OUTDONE = 4;
+const OUTDONE = 2.5;
 
 const LENDERS = 3;
 

@@ -87,7 +87,7 @@ function earlyLift(c: ResolvedCircuit, tracks: LogTrack[]): FreeParameter[] {
 
 function thermal(tracks: LogTrack[]): FreeParameter[] {
   const poorest = tracks.some((t) => t.temperatures === 'none') ? 'none' : tracks.some((t) => t.temperatures === 'flow') ? 'flow' : 'both';
-  if (poorest === 'none') return [normal(SLOT.share, 0.85, 0.13, 0.2), logNormal(SLOT.lagS, 150, 0.8), logNormal(SLOT.heatTempo, 1, 0.35), logNormal(SLOT.coolTempo, 1, 0.45)];
+  if (poorest === 'none') return [normal(SLOT.share, 0.85, 0.13, 0.2), logNormal(SLOT.lagS, 150, 0.8), logNormal(SLOT.heatTempo, 1, 0.45), logNormal(SLOT.coolTempo, 1, 0.55)];
   return [normal(SLOT.share, poorest === 'both' ? 0.92 : 0.9, poorest === 'both' ? 0.09 : 0.11, 0.4), logNormal(SLOT.lagS, poorest === 'both' ? 90 : 150, 0.95)];
 }
 
