@@ -351,6 +351,8 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
     perKelvin.forEach((k, i) => held[i]!.set(k));
     noiseHeld = true;
     for (let i = 0; i < n; i++) {
+      // The noise is held still: its size has no slope but its own prior's.
+      if (i === doubtAt) { jac[i * rows + points + i] = 1; continue; }
       const keep = at[i]!;
       at[i] = keep + h;
       residuals(at, r1);

@@ -30,6 +30,9 @@ export function fitterOf(sheet: CircuitSheet, circuit: ResolvedCircuit, tracks: 
     const best = [...new Set([...fits.values(), ...[...lookedAt.values()].map((l) => l.found)])].sort((a, b) => b.logEvidence - a.logEvidence).slice(0, LENDERS);
     return [...new Set([...(lookedAt.has(key) ? [lookedAt.get(key)!.found] : []), ...best])].map((f) => f.best);
   };
+  const bestLooked = Math.max(-Infinity, ...[...lookedAt.values()].map((l) => l.found.logEvidence));
+  /** What was far behind at the first look is looked for once more, but not measured to the last. */
+  const effortFor = (key: string): Effort => (lookedAt.has(key) && lookedAt.get(key)!.found.logEvidence < bestLooked - HOPELESS ? { ...effort, ...BRIEFLY } : effort);
   const fit = (model: LogModel, how: Effort, borrowed: Float64Array[]) => fitLogs(parameterSpace(model, sheet, circuit, tracks), tracks, circuit.atmosphericBar, 20_011 + fits.size, how, borrowed, hints);
   const keep = (wanted: LogModel, found: LogFit): LogFit => {
     const byCoil = sameInLogs(wanted, tracks).inflow === wanted.inflow ? found : { ...found, draws: found.draws.map(inflowByCoil) };
@@ -41,7 +44,7 @@ export function fitterOf(sheet: CircuitSheet, circuit: ResolvedCircuit, tracks: 
     const known = fits.get(logModelKey(wanted));
     if (known) return known;
     const model = sameInLogs(wanted, tracks), key = logModelKey(model);
-    if (!fits.has(key)) { fits.set(key, fit(model, effort, borrowedFor(key))); fitted.set(key, model); }
+    if (!fits.has(key)) { fits.set(key, fit(model, effortFor(key), borrowedFor(key))); fitted.set(key, model); }
     asked.set(logModelKey(wanted), wanted);
     return keep(wanted, fits.get(key)!);
   };
@@ -87,6 +90,9 @@ const WELL_SAMPLED = 25;
 const OUTDONE = 2.5;
 
 const LENDERS = 3;
+
+/** So far behind, in nats, a model is next to nothing whatever else is found; and what it is spared then. */
+const HOPELESS = 20, BRIEFLY: Partial<Effort> = { kept: 2, iterations: 8, draws: 200, moreRounds: 0 };
 
 /** Two ways in look alike as long as no log shuts one of them, and so do two ways out: such models are fitted once. */
 function sameInLogs(model: LogModel, tracks: LogTrack[]): LogModel {

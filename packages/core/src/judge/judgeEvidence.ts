@@ -83,23 +83,23 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const smallBySheet = knownToSheet(circuit);
   const feedUnsaid = evidence.circuit.fill === undefined && tracks.length > 0;
   /** Other ways in which a hypothesis may hold too, and how often it does: one that speaks of its own faults, and one of a feed that the sheet does not name. */
-  const otherWaysOf = (model: LogModel, faults: readonly FaultId[]): { model: LogModel; share: number }[] => {
-    const own = ownWayOf(model, faults);
+  const otherWaysOf = (model: LogModel, faults: readonly FaultId[], care: boolean): { model: LogModel; share: number }[] => {
+    const own = ownWayOf(model, faults, care);
     return [...(own ? [own] : []), ...(feedUnsaid && model.feed === 'right' ? [{ model: { ...model, feed: 'unsaid' as const }, share: FED_SHARE }] : [])];
   };
-  const ownWayOf = (model: LogModel, faults: readonly FaultId[]): { model: LogModel; share: number } | null => {
+  const ownWayOf = (model: LogModel, faults: readonly FaultId[], care: boolean): { model: LogModel; share: number } | null => {
     if (faults.includes('pressurisation-unit-fault')) return { model: { ...model, feed: 'high' }, share: OVERRUN_SHARE };
     if (model.gas === 'small' && tracks.length && smallBySheet > 0) return { model: { ...model, gas: 'right' }, share: smallBySheet };
-    if (model.gas === 'cut-off' && reachesRelief) return { model: { ...model, gas: 'late' }, share: GIVES_WAY_SHARE };
+    if (model.gas === 'cut-off' && reachesRelief && care) return { model: { ...model, gas: 'late' }, share: GIVES_WAY_SHARE };
     if (tracks.every((t) => t.heatGuessed) && tracks.length) return { model: { ...model, heat: 'none' }, share: UNHEATED_SHARE };
     if (tracks.length && model.gauge === 'off') return { model: { ...model, gauge: 'stuck' }, share: STUCK_SHARE };
     if (feedMayBeShut && model.feed === 'right') return { model: { ...model, feed: 'dead' }, share: SHUT_FEED_SHARE };
     return null;
   };
-  const judgeWith = (fitOf: (m: LogModel) => LogFit, which: WeightedSet[], from: number, to: number) => which.map(({ faults, weight }, i): JudgedSet => {
+  const judgeWith = (fitOf: (m: LogModel) => LogFit, which: WeightedSet[], from: number, to: number, care = true) => which.map(({ faults, weight }, i): JudgedSet => {
     told(from + ((to - from) * i) / which.length);
     const model = logModelOf(faults);
-    const fit = otherWaysOf(model, faults).reduce((all, way) => mixed(all, fitOf(way.model), way.share), fitOf(model));
+    const fit = otherWaysOf(model, faults, care).reduce((all, way) => mixed(all, fitOf(way.model), way.share), fitOf(model));
     let logEvidence = fit.logEvidence, logDraws = fit.draws;
     if (cold !== null) {
       // Where the gauge may lie, how high it stands cold says by how much; where the feed is set high, it says to what.
@@ -120,11 +120,11 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const hints = hintsOf(evidence.findings, seen, logged);
   const fitter = (effort: Effort) => (before = fitterOf(evidence.circuit, seen, tracks, hints, effort, before?.looked() ?? new Map()));
   // Every set is screened; those that may matter are judged again with care. With no log there is nothing to fit.
-  const first = judgeWith(fitter(tracks.length ? QUICK : THOROUGH).fitOf, priors, 0, SCREENED);
+  const first = judgeWith(fitter(tracks.length ? QUICK : THOROUGH).fitOf, priors, 0, SCREENED, !tracks.length);
   if (!tracks.length) return { sets: withProbabilities(first), circuit, seen, tracks, logs, trackLog, logged };
   const misfit = Math.min(MOST_MISFIT, ...first.map((s) => s.fit.misfit)), misjudged = misfit > BEARABLE_MISFIT;
   if (misjudged) tracks.forEach((t) => allowForMisfit(t, misfit));
-  const screened = withProbabilities(misjudged ? judgeWith(fitter(QUICK).fitOf, priors, SCREENED, 2 * SCREENED) : first);
+  const screened = withProbabilities(misjudged ? judgeWith(fitter(QUICK).fitOf, priors, SCREENED, 2 * SCREENED, false) : first);
   const contends = (s: JudgedSet) => s.faults.length === 1 || s.probability > CONTENDS;
   const contenders = screened.filter(contends), rest = screened.filter((s) => !contends(s));
   const thorough = fitter(THOROUGH), which = contenders.map((s) => ({ faults: s.faults, weight: s.prior }));
@@ -132,7 +132,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const lent = thorough.lendToNeighbours(), held = thorough.holdToSimpler();
   const settled = lent || held ? judgeWith(thorough.fitOf, which, CAREFULLY, 1) : careful;
   // What looks the same in the logs as something that was judged with care is given the same care: nothing is fitted for it.
-  const isKnown = ({ faults }: JudgedSet) => { const model = logModelOf(faults); return [model, ...otherWaysOf(model, faults).map((way) => way.model)].every(thorough.knows); };
+  const isKnown = ({ faults }: JudgedSet) => { const model = logModelOf(faults); return [model, ...otherWaysOf(model, faults, true).map((way) => way.model)].every(thorough.knows); };
   const known = new Set(rest.filter(isKnown));
   const alike = judgeWith(thorough.fitOf, [...known].map((s) => ({ faults: s.faults, weight: s.prior })), 1, 1);
   return { sets: withProbabilities([...settled, ...alike, ...rest.filter((s) => !known.has(s))]), circuit, seen, tracks, logs, trackLog, logged };
