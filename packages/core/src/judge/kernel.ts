@@ -31,14 +31,14 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
   const stuck = v[14]!, doubt = v[19]!, seat = v[20]! * v[11]! + atmosphericBar;
   const { emptyBelowBar: emptyBelow, fullAboveBar: fullAbove, excessAt, pressureAt } = waterCurve(gas, vesselL, v[16]!, s, air);
   const growth = track.blind ? blindGrowthOf(track, track.blind, v) : track.growth;
-  let open = false, blows = false, lifts = 0, keepS = -1, keep = 1;
+  let open = false, blows = false, lifts = 0, keepS = -1, keep = 1, wholeS = -1, keepWhole = 1;
   let stretch = 0, lagged = growth[0]!, water = 0, P = 1, first = 0;
   for (let i = 0; i < track.n; i++) {
     const target = growth[i]!;
     if (i > 0) {
       const gap = track.tS[i]! - track.tS[i - 1]!;
       // Two readings of one moment have nothing between them.
-      const steps = gap > 0 ? Math.max(1, Math.min(MOST_STEPS, Math.ceil(gap / LONGEST_STEP_S))) : 0;
+      let steps = gap > 0 ? Math.max(1, Math.min(MOST_STEPS, Math.ceil(gap / LONGEST_STEP_S))) : 0;
       const dt = gap / steps, hours = dt / 3600;
       const from = growth[i - 1]!;
       // Loggers read at even times: the same share is kept again and again.
@@ -47,6 +47,12 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
       const inFill = track.fillOn[i] ? v[7]! : 0, inCoil = track.coilOn[i] ? v[8]! : 0;
       const into = inFill + inCoil;
       const leak = v[9]! + (track.boilerOn[i] ? v[10]! : 0);
+      if (steps > 1 && !open && into === 0 && leak === 0) {
+        // Where no water moves, the lag's exact answer holds for the whole gap at once, unless it ends where a relief or a feed has its say.
+        if (gap !== wholeS) { wholeS = gap; keepWhole = Math.exp(-gap / lagS); }
+        const after = target - ramp * lagS + (lagged - from + ramp * lagS) * keepWhole, reached = pressureAt(water + content * after);
+        if (reached <= lift && (reached >= feed || !track.fillOn[i])) { lagged = after; P = reached; blows = false; steps = 0; }
+      }
       for (let k = 1; k <= steps; k++) {
         // The first-order lag's exact answer to a ramp: no error from the step.
         const behind = ramp * lagS, begin = from + rise * (k - 1);
