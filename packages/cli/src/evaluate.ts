@@ -1,21 +1,21 @@
-// npm run evaluate -- [--cases N] [--tier hand|logger|findings|pair] [--from SEED] [--shows BAR] [--gaps] [--out FILE.json]: the judge against plants of another physics.
-// --gaps: the same visits, each with one thing missing or wrong on the sheet or in the log.
+// npm run evaluate -- [--cases N] [--tier hand|logger|findings|pair] [--from SEED] [--shows BAR] [--gaps] [--sketch] [--out FILE.json]: the judge against plants of another physics.
+// --gaps: the same visits, each with one thing missing or wrong on the sheet or in the log. --sketch: visits of the second maker.
 import { writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { caseFile } from '@jumper/contract';
 import { diagnose, type Case } from '@jumper/core';
-import { confusions, leaveOut, makeCase, reliability, ruleOfThumb, scoreTier, TIERS, type Judged, type Tier } from '@jumper/evaluate';
+import { confusions, leaveOut, makeCase, makeSketch, reliability, ruleOfThumb, scoreTier, SKETCH_TIERS, TIERS, type Judged, type Tier } from '@jumper/evaluate';
 import { caseDone, inThreads, option, type Share } from './inThreads';
 
 const say = (line: string) => process.stdout.write(`${line}\n`);
 
-interface TierShare extends Share { tiers: Tier[]; leastShownBar: number | undefined; gaps: boolean }
+interface TierShare extends Share { tiers: Tier[]; leastShownBar: number | undefined; gaps: boolean; sketch: boolean }
 
-function judgeShare({ tiers, from, cases, step, offset, leastShownBar, gaps }: TierShare): Judged[] {
+function judgeShare({ tiers, from, cases, step, offset, leastShownBar, gaps, sketch }: TierShare): Judged[] {
   const judged: Judged[] = [];
   for (const tier of tiers)
     for (let i = offset; i < cases; i += step) {
-      const whole = makeCase(tier, from + i, leastShownBar), made = gaps ? leaveOut(whole, from + i) : whole;
+      const whole = (sketch ? makeSketch : makeCase)(tier, from + i, leastShownBar), made = gaps ? leaveOut(whole, from + i) : whole;
       const parsed = caseFile.parse(made.case);
       const start = performance.now();
       const d = diagnose(parsed as unknown as Case);
@@ -30,9 +30,10 @@ function judgeShare({ tiers, from, cases, step, offset, leastShownBar, gaps }: T
 
 inThreads<TierShare, Judged>(fileURLToPath(import.meta.url), judgeShare, async (together) => {
   const cases = Number(option('cases', '500'));
-  const tiers = option('tier', 'all') === 'all' ? [...TIERS] : TIERS.filter((t) => t === option('tier', ''));
+  const sketch = process.argv.includes('--sketch'), known = sketch ? SKETCH_TIERS : TIERS;
+  const tiers = option('tier', 'all') === 'all' ? [...known] : known.filter((t) => t === option('tier', ''));
   const judged = await together(
-    { tiers, cases, from: Number(option('from', '1')), leastShownBar: option('shows', '') ? Number(option('shows', '')) : undefined, gaps: process.argv.includes('--gaps') },
+    { tiers, cases, from: Number(option('from', '1')), leastShownBar: option('shows', '') ? Number(option('shows', '')) : undefined, gaps: process.argv.includes('--gaps'), sketch },
     (done) => { if (done % 100 === 0) process.stderr.write(`${done} of ${cases * tiers.length}\n`); },
   );
   const percent = (x: number) => (Number.isNaN(x) ? '    –' : `${(100 * x).toFixed(1).padStart(5)}`);

@@ -9,3 +9,4 @@ export * from './score/lookAlike';
 export * from './score/ruleOfThumb';
 export * from './score/score';
 export * from './truth/leaveOut';
+export * from './sketch/makeSketch';
