@@ -79,18 +79,22 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   // Where the pressure fell below what the feed holds, either nothing feeds it or the feed stands shut, as many keep it.
   const feedMayBeShut = circuit.fedByItself && tracks.some((t) => Math.min(...t.gaugeBar) < heldFromGaugeBar(circuit) - FELL_BAR);
   const reachesRelief = tracks.some((t) => Math.max(...t.gaugeBar) > NEAR_RELIEF_SHARE * circuit.reliefSetGaugeBar);
-  const letGoLow = tracks.some((t) => t.letGoLow);
+  const easedHot = tracks.some((t) => t.easedHot), letGoLow = tracks.some((t) => t.letGoLow);
   const smallBySheet = knownToSheet(circuit);
   const feedUnsaid = evidence.circuit.fill === undefined && tracks.length > 0;
   /** Other ways in which a hypothesis may hold too, and how often it does: one that speaks of its own faults, and one of a feed that the sheet does not name. */
   const otherWaysOf = (model: LogModel, faults: readonly FaultId[], care: boolean): { model: LogModel; share: number }[] => {
-    const own = ownWayOf(model, faults, care);
-    return [...(own ? [own] : []), ...(feedUnsaid && model.feed === 'right' ? [{ model: { ...model, feed: 'unsaid' as const }, share: FED_SHARE }] : [])];
+    const own = ownWayOf(model, faults);
+    return [...(own ? [own] : []), ...(care && model.gas === 'cut-off' ? almostCutOff(model, faults) : []), ...(feedUnsaid && model.feed === 'right' ? [{ model: { ...model, feed: 'unsaid' as const }, share: FED_SHARE }] : [])];
   };
-  const ownWayOf = (model: LogModel, faults: readonly FaultId[], care: boolean): { model: LogModel; share: number } | null => {
+  /** A circuit without its vessel may give way before its relief lifts; and a port that is nearly blocked lets the pressure stand high as long as the water grows, and fall back while it is hot. */
+  const almostCutOff = (model: LogModel, faults: readonly FaultId[]): { model: LogModel; share: number }[] => [
+    ...(reachesRelief ? [{ model: { ...model, gas: 'late' as const }, share: GIVES_WAY_SHARE }] : []),
+    ...(easedHot && faults.includes('vessel-connection-blocked') ? [{ model: { ...model, gas: 'narrow' as const }, share: NARROW_SHARE }] : []),
+  ];
+  const ownWayOf = (model: LogModel, faults: readonly FaultId[]): { model: LogModel; share: number } | null => {
     if (faults.includes('pressurisation-unit-fault')) return { model: { ...model, feed: 'high' }, share: OVERRUN_SHARE };
     if (model.gas === 'small' && tracks.length && smallBySheet > 0) return { model: { ...model, gas: 'right' }, share: smallBySheet };
-    if (model.gas === 'cut-off' && reachesRelief && care) return { model: { ...model, gas: 'late' }, share: GIVES_WAY_SHARE };
     if (tracks.every((t) => t.heatGuessed) && tracks.length) return { model: { ...model, heat: 'none' }, share: UNHEATED_SHARE };
     if (tracks.length && model.gauge === 'off') return { model: { ...model, gauge: 'stuck' }, share: STUCK_SHARE };
     if (feedMayBeShut && model.feed === 'right') return { model: { ...model, feed: 'dead' }, share: SHUT_FEED_SHARE };
@@ -109,7 +113,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
     }
     logEvidence += Math.log(overheatShare(logged.hottestC, circuit, faults));
     if (faults.includes('relief-valve-lifts-early')) logEvidence += Math.log(liftsSoLow);
-    if (letGoLow && !faults.includes('relief-valve-lifts-early')) logEvidence += Math.log(faults.includes('gauge-misreading') ? LETS_GO_BY_A_LYING_GAUGE : LET_OUT_UNSAID);
+    if (letGoLow && !faults.includes('relief-valve-lifts-early')) logEvidence += Math.log(faults.includes('gauge-misreading') ? LETS_GO_BY_A_LYING_GAUGE : faults.includes('vessel-connection-blocked') ? NARROW_SHARE : LET_OUT_UNSAID);
     if (toTheRelief && faults.every((f) => LEAVES_THE_PEAK.has(f))) logEvidence += Math.log(SOUND_AT_RELIEF);
     const { findingEvidence, draws } = weighFindings(evidence.findings, faults, logDraws, seen, logged);
     // What the fit cannot be split into (its parameters' own cost, the cold level) is shared out evenly.
@@ -223,8 +227,8 @@ const FURTHEST_HINT = 12;
 /** A feed that lets the pressure fall so far below its limit does not feed, bar. */
 const FELL_BAR = 0.08;
 /** Of units at fault, those that pump past their limit instead of not at all; of misreading gauges, those that stick; of feeds that are in order, those that are kept shut; of rises with neither temperatures nor a word of heat, those that came cold;
- *  of circuits without their vessel that come near their relief (from which share of its setting on), those that give way before it; of circuits whose filling is not on the sheet, those that feed themselves. Common practice. */
-const OVERRUN_SHARE = 0.35, GIVES_WAY_SHARE = 0.2, NEAR_RELIEF_SHARE = 0.8, STUCK_SHARE = 0.3, SHUT_FEED_SHARE = 0.4, UNHEATED_SHARE = 0.5, FED_SHARE = 0.3;
+ *  of circuits without their vessel that come near their relief (from which share of its setting on), those that give way before it; of blocked connections, those that still let water by; of circuits whose filling is not on the sheet, those that feed themselves. Common practice. */
+const OVERRUN_SHARE = 0.35, GIVES_WAY_SHARE = 0.2, NARROW_SHARE = 0.25, NEAR_RELIEF_SHARE = 0.8, STUCK_SHARE = 0.3, SHUT_FEED_SHARE = 0.4, UNHEATED_SHARE = 0.5, FED_SHARE = 0.3;
 
 /** One hypothesis that may hold in two ways: the evidence by their shares, the draws of both. */
 function mixed(one: LogFit, other: LogFit, otherShare: number): LogFit {

@@ -3,7 +3,7 @@ import type { LogTrack } from './LogTrack';
 import { waterCurve } from './waterCurve';
 
 /** Places in the kernel's parameter vector; the starting pressures of a track's stretches follow from START on. */
-export const SLOT = { gas: 0, vesselL: 1, contentL: 2, share: 3, lagS: 4, stretch: 5, air: 6, inFill: 7, inCoil: 8, outCircuit: 9, outBoiler: 10, lift: 11, offset: 12, feedHolds: 13, stuck: 14, mains: 15, cap: 16, heatTempo: 17, coolTempo: 18, doubt: 19, seat: 20, blowsLPerS: 21, start: 22 } as const;
+export const SLOT = { gas: 0, vesselL: 1, contentL: 2, share: 3, lagS: 4, stretch: 5, air: 6, inFill: 7, inCoil: 8, outCircuit: 9, outBoiler: 10, lift: 11, offset: 12, feedHolds: 13, stuck: 14, mains: 15, cap: 16, heatTempo: 17, coolTempo: 18, doubt: 19, seat: 20, blowsLPerS: 21, narrow: 22, start: 23 } as const;
 
 const LONGEST_STEP_S = 60;
 const MOST_STEPS = 6;
@@ -13,6 +13,8 @@ const SAW_DOUBT = 0.3;
 const GROWTH_PER_K = 4e-4;
 /** The relief and the gauge's foot keep even the stiffest circuit within its range. */
 const MOST_BAR_PER_K = 0.5;
+/** So long a doubt about the temperature lasts: what a narrow way lets through in it gives way to it. */
+const DOUBT_LASTS_S = 600;
 function blindGrowthOf(track: LogTrack, heat: BlindHeat, v: Float64Array): Float64Array {
   if (scratch.length < track.n) scratch = new Float64Array(track.n);
   blindGrowth(heat, track.tS, track.n, v[17]!, v[18]!, scratch);
@@ -29,7 +31,12 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
   const gas = v[0]!, vesselL = v[1]!, content = v[2]! * v[3]!, lagS = v[4]!, s = v[5]!, air = v[6]!;
   const lift = v[11]! + atmosphericBar, feed = v[13]! + atmosphericBar, mains = v[15]! + atmosphericBar;
   const stuck = v[14]!, doubt = v[19]!, seat = v[20]! * v[11]! + atmosphericBar;
-  const { emptyBelowBar: emptyBelow, fullAboveBar: fullAbove, excessAt, pressureAt } = waterCurve(gas, vesselL, v[16]!, s, air);
+  const whole = waterCurve(gas, vesselL, v[16]!, s, air), { emptyBelowBar: emptyBelow, fullAboveBar: fullAbove } = whole;
+  // Behind a narrow way the vessel's water is a matter of its own, and the circuit before it has only its stretch and its air.
+  const narrow = v[22]!, before = narrow > 0 ? waterCurve(0, 0, 0, s, air) : whole, mostL = v[16]! * vesselL;
+  let behindL = 0;
+  const pressureAt = narrow > 0 ? (x: number) => before.pressureAt(x - behindL) : whole.pressureAt;
+  const excessAt = narrow > 0 ? (P: number) => before.excessAt(P) + behindL : whole.excessAt;
   const growth = track.blind ? blindGrowthOf(track, track.blind, v) : track.growth;
   let open = false, blows = false, lifts = 0, keepS = -1, keep = 1, wholeS = -1, keepWhole = 1;
   let stretch = 0, lagged = growth[0]!, water = 0, P = 1, first = 0;
@@ -47,7 +54,7 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
       const inFill = track.fillOn[i] ? v[7]! : 0, inCoil = track.coilOn[i] ? v[8]! : 0;
       const into = inFill + inCoil;
       const leak = v[9]! + (track.boilerOn[i] ? v[10]! : 0);
-      if (steps > 1 && !open && into === 0 && leak === 0) {
+      if (steps > 1 && !open && into === 0 && leak === 0 && narrow === 0) {
         // Where no water moves, the lag's exact answer holds for the whole gap at once, unless it ends where a relief or a feed has its say.
         if (gap !== wholeS) { wholeS = gap; keepWhole = Math.exp(-gap / lagS); }
         const after = target - ramp * lagS + (lagged - from + ramp * lagS) * keepWhole, reached = pressureAt(water + content * after);
@@ -74,11 +81,19 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
           P = pressureAt(water + content * lagged);
         }
         if (P < feed && track.fillOn[i]) { P = feed; water = excessAt(P) - content * lagged; }
+        if (narrow > 0) {
+          // What goes through in the step, with both sides giving way to it: no step is too long.
+          const behind = behindL > 0 ? gas / (vesselL - behindL) : emptyBelow, gives = narrow / dt + 1 / (s + air / (P * P)) + (behind * behind) / gas;
+          behindL = Math.min(mostL, Math.max(0, behindL + (P - behind) / gives));
+          P = pressureAt(water + content * lagged);
+        }
       }
     }
     if (track.starts[i]) {
       P = Math.max(0.05, v[SLOT.start + stretch++]! - v[12]! + atmosphericBar);
       open = false;
+      // What stands behind a narrow way does not jump with what was let in or out before it.
+      if (narrow > 0 && i === 0) behindL = whole.excessAt(P) - before.excessAt(P);
       water = excessAt(P) - content * lagged;
       if (i === 0 || stretch === 1) first = P;
     }
@@ -89,7 +104,7 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
     const shown = stuck > 0 ? first + (1 - stuck) * (P - first) : P;
     const gauge = shown - atmosphericBar + v[12]!;
     out[i] = gauge > 0 ? gauge : 0;
-    const inPlay = P > emptyBelow && P < fullAbove ? gas + air : air;
+    const inPlay = P > emptyBelow && P < fullAbove ? (narrow > 0 ? Math.min(gas, (P * P * DOUBT_LASTS_S) / narrow) : gas) + air : air;
     const bend = (content * GROWTH_PER_K * (1 - stuck)) / (s + inPlay / (P * P));
     // What a relief holds does not follow the temperature, and near the gauge's foot it cannot fall much farther.
     perKelvin[i] = gauge > 0 && !blows ? doubt * Math.min(bend, MOST_BAR_PER_K, gauge) : 0;

@@ -2,8 +2,8 @@ import type { FaultId } from './faults';
 
 /** What a set of faults changes in the way the pressure moves. Sets with the same model look alike in a log, and share its likelihood. */
 export interface LogModel {
-  /** 'late': cut off, but for a little that gives way near the relief. */
-  gas: 'right' | 'low' | 'cut-off' | 'late' | 'small' | 'over';
+  /** 'late': cut off, but for a little that gives way near the relief; 'narrow': right, behind a way that its water takes long to pass. */
+  gas: 'right' | 'low' | 'cut-off' | 'late' | 'narrow' | 'small' | 'over';
   inflow: 'none' | 'fill' | 'coil';
   outflow: 'none' | 'circuit' | 'boiler';
   lift: 'right' | 'early';

@@ -111,6 +111,8 @@ const GAUGE_OFF_BAR = 0.2, GAUGE_OFF_SPREAD_BAR = 0.45;
 /** A charge counts as right from so far below its target to so far above it; beyond, it is a fault by its size. */
 const RIGHT_BELOW_BAR = 0.17, RIGHT_ABOVE_BAR = 0.27;
 
+/** What drives a litre a second through a narrow connection, bar: so much that the growth of a home's water while it is heated, some 4 mL/s, stands a bar above the vessel; and how widely it spreads in its logarithm. Common practice. */
+const NARROW_BAR_S_PER_L = 300, NARROW_SPREAD = 1.2;
 /** Where a circuit without its vessel may give way all the same, as a share of the relief's setting: a relief weeps before it lifts, and a blocked port lets by under a great difference. To
  *  the gauge that is a vessel charged as high. */
 const GIVES_WAY_FROM = 0.62;
@@ -133,10 +135,11 @@ function gas(model: LogModel, c: ResolvedCircuit): FreeParameter[] {
     case 'late': return [amount(uniform(SLOT.gas, GIVES_WAY_FROM * c.reliefSetGaugeBar, c.reliefSetGaugeBar, [-0.7, 0.7])), logNormal(SLOT.air, 0.2 * size, 1.2), ...vessel];
     case 'small': return [amount(normal(SLOT.gas, target, 0.07, -0.9)), air, ...vessel, { slot: SLOT.contentL, of: (z) => c.contentL * (1.3 + 1.4 * normalCdf(z)), starts: [-0.5, 0.8] }];
     default: {
+      const way: FreeParameter[] = model.gas === 'narrow' ? [{ ...logNormal(SLOT.narrow, NARROW_BAR_S_PER_L / size, NARROW_SPREAD), starts: [-0.8, 0.8] }] : [];
       // Where nobody knows what was wanted here, what was found is no fault by its size.
       const within = (x: number, most: number) => most * Math.tanh(x / most);
       const right: FreeParameter = c.prechargeFrom === 'static-head' ? normalFrom(SLOT.gas, target, rightSd, leastRightBar(c), rightSd > WIDE_BAR ? [0, 2] : [0]) : { slot: SLOT.gas, of: (z) => target + (z < 0 ? within(rightSd * z, RIGHT_BELOW_BAR) : within(rightSd * z, RIGHT_ABOVE_BAR)), starts: [0] };
-      return [amount(right), air, ...vessel];
+      return [amount(right), air, ...vessel, ...way];
     }
   }
 }
