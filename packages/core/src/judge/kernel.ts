@@ -7,6 +7,8 @@ export const SLOT = { gas: 0, vesselL: 1, contentL: 2, share: 3, lagS: 4, stretc
 
 const LONGEST_STEP_S = 60;
 const MOST_STEPS = 6;
+/** How much finer the steps are where a stiff circuit fills its vessel through a narrow way. */
+const FINER = 4;
 /** Where in its saw a relief stands that has lifted more than once, as a share of the saw's height. */
 const SAW_DOUBT = 0.3;
 /** Growth of water for a kelvin at about 45 °C. */
@@ -34,6 +36,7 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
   const whole = waterCurve(gas, vesselL, v[16]!, s, air), { emptyBelowBar: emptyBelow, fullAboveBar: fullAbove } = whole;
   // Behind a narrow way the vessel's water is a matter of its own, and the circuit before it has only its stretch and its air.
   const narrow = v[22]!, before = narrow > 0 ? waterCurve(0, 0, 0, s, air) : whole, mostL = v[16]! * vesselL;
+  const longestStepS = narrow > 0 ? LONGEST_STEP_S / FINER : LONGEST_STEP_S, mostSteps = narrow > 0 ? MOST_STEPS * FINER : MOST_STEPS;
   let behindL = 0;
   const pressureAt = narrow > 0 ? (x: number) => before.pressureAt(x - behindL) : whole.pressureAt;
   const excessAt = narrow > 0 ? (P: number) => before.excessAt(P) + behindL : whole.excessAt;
@@ -45,7 +48,7 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
     if (i > 0) {
       const gap = track.tS[i]! - track.tS[i - 1]!;
       // Two readings of one moment have nothing between them.
-      let steps = gap > 0 ? Math.max(1, Math.min(MOST_STEPS, Math.ceil(gap / LONGEST_STEP_S))) : 0;
+      let steps = gap > 0 ? Math.max(1, Math.min(mostSteps, Math.ceil(gap / longestStepS))) : 0;
       const dt = gap / steps, hours = dt / 3600;
       const from = growth[i - 1]!;
       // Loggers read at even times: the same share is kept again and again.
