@@ -44,8 +44,8 @@ export interface LogTrack {
   meanGaugeBar: number;
   /** A fall, warm, that no cooling explains, from a pressure far below the relief's setting: either it lifts early, or water was let out and nobody wrote it down. */
   letGoLow: boolean;
-  /** The pressure fell back while the water stayed hot, quickly or slowly. */
-  easedHot: boolean;
+  /** How far the pressure fell back from a peak while the water stayed hot, quickly or slowly, bar; 0 where it did not. */
+  easedHotBar: number;
   temperatures: 'flow-and-return' | 'flow' | 'none';
   /** Span of mean water temperature, K. */
   spanK: number;
@@ -101,7 +101,7 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
     variance: new Float64Array(n), growth: new Float64Array(n), blind: means.source === 'none' ? blindHeatOf(means.on, circuit) : null, heatGuessed: means.source === 'none' && means.on.includes(1) && !events.some(isHeatSwitch), starts: new Uint8Array(n),
     fillOn: new Uint8Array(n).fill(1), coilOn: new Uint8Array(n).fill(1), boilerOn: new Uint8Array(n).fill(1), drawnL: new Float64Array(n),
     modelErrorBar: new Float64Array(n), warmth: new Float64Array(n), modelErrorS: Math.max(LEAST_ERROR_S, ERROR_SPAN_SHARE * (r.tS[n - 1]! - r.tS[0]!)), temperatureErrorK: new Float64Array(n), errorKept: new Float64Array(n), meanGaugeBar: observed.reduce((a, b) => a + b, 0) / n,
-    letGoLow: false, easedHot: easedHot(observed, means.meanC, step), temperatures: means.source, readErrorK: means.source === 'none' || !bySensor(log) ? 0 : READ_SENSOR_K, spanK: Math.max(...means.meanC) - Math.min(...means.meanC),
+    letGoLow: false, easedHotBar: easedHotBar(observed, means.meanC, step), temperatures: means.source, readErrorK: means.source === 'none' || !bySensor(log) ? 0 : READ_SENSOR_K, spanK: Math.max(...means.meanC) - Math.min(...means.meanC),
   };
   // A person reads a needle between two marks, and not always with the same care.
   const handBar = bySensor(log) ? 0 : READING_SHARE * circuit.gaugeStepBar;
@@ -215,13 +215,14 @@ const DROP_BAR = 0.22, DROP_COOLING_K = 4, DROP_FROM_SHARE = 0.4, WARM_K = 5;
 /** A fall from a peak counts from here, bar, as long as the water has cooled no more than so, K, and was so far above its coldest. */
 const EASED_BAR = 0.12, STILL_HOT_K = 2, HOT_ABOVE_K = 8;
 
-function easedHot(gaugeBar: number[], meanC: number[], stepBar: number): boolean {
+function easedHotBar(gaugeBar: number[], meanC: number[], stepBar: number): number {
   const coldestC = Math.min(...meanC), least = Math.max(EASED_BAR, 1.5 * stepBar);
-  let peak = 0;
-  return gaugeBar.some((bar, i) => {
+  let peak = 0, most = 0;
+  gaugeBar.forEach((bar, i) => {
     if (bar >= gaugeBar[peak]!) peak = i;
-    return meanC[peak]! - coldestC > HOT_ABOVE_K && gaugeBar[peak]! - bar > least && meanC[i]! > meanC[peak]! - STILL_HOT_K;
+    if (meanC[peak]! - coldestC > HOT_ABOVE_K && meanC[i]! > meanC[peak]! - STILL_HOT_K) most = Math.max(most, gaugeBar[peak]! - bar);
   });
+  return most > least ? most : 0;
 }
 
 /** How much a relief lets go cannot be foretold: near it readings count for little, and after it the water begins anew. */

@@ -23,7 +23,7 @@ export function because(judged: Judged, evidence: Evidence, marginals: Partial<R
     }
   };
   judged.trackLog.forEach((at, k) =>
-    weigh(`log:${evidence.logIndices[at]!}`, (s) => s.logParts[k]!, (s) => Math.log(s.prior) + sum(s.logParts.slice(0, k)), logSentence(judged, at)),
+    weigh(`log:${evidence.logIndices[at]!}`, (s) => s.logParts[k]!, (s) => Math.log(s.prior) + sum(s.logParts.slice(0, k)), logSentence(judged, at, judged.tracks[k]!.easedHotBar)),
   );
   evidence.findings.forEach(({ finding, index }, k) =>
     weigh(`finding:${index}`, (s) => s.findingEvidence[k]!, (s) => Math.log(s.prior) + s.logEvidence + sum(s.findingEvidence.slice(0, k)), findingSentence(finding)),
@@ -47,14 +47,14 @@ function bitsFor(sets: JudgedSet[], fault: FaultId, logLikelihood: (s: JudgedSet
 const sum = (x: number[]) => x.reduce((a, b) => a + b, 0);
 const bar = (x: number) => `${x.toFixed(2).replace(/0$/, '')} bar`;
 
-function logSentence(judged: Judged, at: number): string {
+function logSentence(judged: Judged, at: number, easedHotBar: number): string {
   const log = judged.logs[at]!, f = cycleFeatures(log);
   if (f.swingBar === null || f.coldBar === null) return 'The log holds too little to show a heat cycle.';
   if (f.hotC === null || f.coldC === null) return `Rose ${bar(f.swingBar)} from cold to hot; no temperatures were read.`;
   const read = readLog(log, judged.circuit.gaugeStepBar);
   if (f.hotC - f.coldC < 5) return read.idleCreepBarPerH ? creepSentence(read.idleCreepBarPerH) : `${bar(f.swingBar)} of change with hardly any heat.`;
   const right = expectedPressure({ circuit: judged.circuit, coldGaugeBar: f.coldBar, coldC: f.coldC, flowC: f.hotC, ...(f.hotReturnC !== null ? { returnC: f.hotReturnC } : {}) });
-  return `Rose ${bar(f.swingBar)} from ${f.coldC.toFixed(0)} to ${f.hotC.toFixed(0)} °C; this circuit should rise ${bar(Math.max(0, right.lowGaugeBar - f.coldBar))} to ${bar(Math.max(0, right.highGaugeBar - f.coldBar))}.${read.plateauBar ? ` Held at ${bar(read.plateauBar.value)} while it went on heating, as a relief does.` : ''}`;
+  return `Rose ${bar(f.swingBar)} from ${f.coldC.toFixed(0)} to ${f.hotC.toFixed(0)} °C; this circuit should rise ${bar(Math.max(0, right.lowGaugeBar - f.coldBar))} to ${bar(Math.max(0, right.highGaugeBar - f.coldBar))}.${read.plateauBar ? ` Held at ${bar(read.plateauBar.value)} while it went on heating, as a relief does.` : easedHotBar > 0 ? ` Fell back ${bar(easedHotBar)} while it stayed hot.` : ''}`;
 }
 
 /** A creep counts where it is more than its own doubt. */

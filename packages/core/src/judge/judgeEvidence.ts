@@ -79,7 +79,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   // Where the pressure fell below what the feed holds, either nothing feeds it or the feed stands shut, as many keep it.
   const feedMayBeShut = circuit.fedByItself && tracks.some((t) => Math.min(...t.gaugeBar) < heldFromGaugeBar(circuit) - FELL_BAR);
   const reachesRelief = tracks.some((t) => Math.max(...t.gaugeBar) > NEAR_RELIEF_SHARE * circuit.reliefSetGaugeBar);
-  const easedHot = tracks.some((t) => t.easedHot), letGoLow = tracks.some((t) => t.letGoLow);
+  const easedHot = tracks.some((t) => t.easedHotBar > 0), letGoLow = tracks.some((t) => t.letGoLow);
   const smallBySheet = knownToSheet(circuit);
   const feedUnsaid = evidence.circuit.fill === undefined && tracks.length > 0;
   /** Other ways in which a hypothesis may hold too, and how often it does: one that speaks of its own faults, and one of a feed that the sheet does not name. */

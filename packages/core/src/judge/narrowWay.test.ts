@@ -63,6 +63,8 @@ it('a pressure that stands high while it heats and falls back while it is hot is
   expect(top - log.samples.pressureBar.at(-1)!).toBeGreaterThan(0.3);
   const d = diagnose({ format: 'jumper-case', version: 1, id: 'narrow', circuit: HOME, logs: [log] });
   expect(d.hypotheses[0]!.faults).toEqual(['vessel-connection-blocked']);
+  expect(d.because.find((b) => b.evidence === 'log:0')!.text).toMatch(/Fell back 0\.[3-9]\d? bar while it stayed hot\./);
   const open = diagnose({ format: 'jumper-case', version: 1, id: 'open', circuit: HOME, logs: [throttled(1)] });
   expect(open.hypotheses[0]!.faults).toEqual(['none']);
+  expect(open.because.every((b) => !b.text.includes('Fell back'))).toBe(true);
 });
