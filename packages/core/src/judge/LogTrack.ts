@@ -51,6 +51,9 @@ export interface LogTrack {
   spanK: number;
 }
 
+/** Highest pressure of some tracks, gauge bar; null where there is none. */
+export const topGaugeBar = (tracks: readonly LogTrack[]): number | null => (tracks.length ? Math.max(...tracks.map((t) => Math.max(...t.gaugeBar))) : null);
+
 const UNKNOWN_WATER: ReadonlySet<string> = new Set(['top-up', 'vented', 'drained', 'fill-opened']);
 const NO_TEMPERATURE_COLD_C = 18, LEAST_COLD_C = 10;
 /** Metal that is heated with the water, as a share of its heat capacity; share of the boiler's output that warms the circuit, and that the emitters

@@ -13,10 +13,11 @@ import { QUICK, THOROUGH, type Effort, type Hint, type LogFit } from './LogFit';
 import type { Logged } from './Logged';
 import { catchMiss } from './reliefCatch';
 import { logModelOf, type LogModel } from './logModel';
-import { layOutLog, seenStepBar, type LogTrack } from './LogTrack';
+import { layOutLog, seenStepBar, topGaugeBar, type LogTrack } from './LogTrack';
 import type { WeightedSet } from './priors';
 import { knownToSheet } from './sheetMargin';
 import { overheatShare } from './overheat';
+import { mayHaveBlown } from './parameters';
 import { zoneSuspect } from './zoneSuspect';
 
 export interface Evidence {
@@ -70,15 +71,14 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const laidOut = logs.map((l) => layOutLog(l, { ...circuit, maxFlowC: Math.max(circuit.maxFlowC, ...flowsC) }));
   const tracks = laidOut.filter((t): t is LogTrack => t !== null), trackLog = laidOut.flatMap((t, i) => (t ? [i] : []));
   const features = logs.map(cycleFeatures), liftsSoLow = earlyLiftShare(features, circuit);
-  const highest = (of: LogTrack[]) => (of.length ? Math.max(...of.map((t) => Math.max(...t.gaugeBar))) : null);
   const found = foundColdBar(features[0]), overnight = evidence.findings.find((f) => f.finding.test === 'idle-cold-pressure')?.finding.valueBar;
-  const logged: Logged = { peakGaugeBar: highest(tracks.filter((t) => t.spanK > HEATED_K && !t.heatGuessed)), topGaugeBar: overnight === undefined ? highest(tracks) : Math.max(overnight, highest(tracks) ?? 0), coldGaugeBar: found ?? overnight ?? null, hottestC: features.reduce<number | null>((most, f) => (f.hottestC === null || (most ?? -Infinity) > f.hottestC ? most : f.hottestC), null) };
+  const hottest = Math.max(...features.map((f) => f.hottestC ?? -Infinity));
+  const logged: Logged = { peakGaugeBar: topGaugeBar(tracks.filter((t) => t.spanK > HEATED_K && !t.heatGuessed)), topGaugeBar: overnight === undefined ? topGaugeBar(tracks) : Math.max(overnight, topGaugeBar(tracks) ?? 0), coldGaugeBar: found ?? overnight ?? null, hottestC: hottest > -Infinity ? hottest : null };
   // How high it stands cold speaks by itself, unless a night's cold pressure was read.
   const cold = overnight === undefined ? found : null;
   const toTheRelief = logged.peakGaugeBar !== null && logged.peakGaugeBar > circuit.reliefSetGaugeBar - AT_RELIEF_BAR;
   // Where the pressure fell below what the feed holds, either nothing feeds it or the feed stands shut, as many keep it.
   const feedMayBeShut = circuit.fedByItself && tracks.some((t) => Math.min(...t.gaugeBar) < heldFromGaugeBar(circuit) - FELL_BAR);
-  const reachesRelief = tracks.some((t) => Math.max(...t.gaugeBar) > NEAR_RELIEF_SHARE * circuit.reliefSetGaugeBar);
   const easedHot = tracks.some((t) => t.easedHotBar > 0), letGoLow = tracks.some((t) => t.letGoLow);
   const smallBySheet = knownToSheet(circuit);
   const feedUnsaid = evidence.circuit.fill === undefined && tracks.length > 0;
@@ -89,7 +89,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   };
   /** A circuit without its vessel may give way before its relief lifts; and a port that is nearly blocked lets the pressure stand high as long as the water grows, and fall back while it is hot. */
   const almostCutOff = (model: LogModel, faults: readonly FaultId[]): { model: LogModel; share: number }[] => [
-    ...(reachesRelief ? [{ model: { ...model, gas: 'late' as const }, share: GIVES_WAY_SHARE }] : []),
+    ...(mayHaveBlown(tracks, circuit) ? [{ model: { ...model, gas: 'late' as const }, share: GIVES_WAY_SHARE }] : []),
     ...(easedHot && faults.includes('vessel-connection-blocked') ? [{ model: { ...model, gas: 'narrow' as const }, share: NARROW_SHARE }] : []),
   ];
   const ownWayOf = (model: LogModel, faults: readonly FaultId[]): { model: LogModel; share: number } | null => {
@@ -124,7 +124,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const hints = hintsOf(evidence.findings, seen, logged);
   const fitter = (effort: Effort) => (before = fitterOf(evidence.circuit, seen, tracks, hints, effort, before?.looked() ?? new Map()));
   // Every set is screened; those that may matter are judged again with care. With no log there is nothing to fit.
-  const first = judgeWith(fitter(tracks.length ? QUICK : THOROUGH).fitOf, priors, 0, SCREENED, !tracks.length);
+  const first = judgeWith(fitter(tracks.length ? QUICK : THOROUGH).fitOf, priors, 0, SCREENED, false);
   if (!tracks.length) return { sets: withProbabilities(first), circuit, seen, tracks, logs, trackLog, logged };
   const misfit = Math.min(MOST_MISFIT, ...first.map((s) => s.fit.misfit)), misjudged = misfit > BEARABLE_MISFIT;
   if (misjudged) tracks.forEach((t) => allowForMisfit(t, misfit));
@@ -227,8 +227,8 @@ const FURTHEST_HINT = 12;
 /** A feed that lets the pressure fall so far below its limit does not feed, bar. */
 const FELL_BAR = 0.08;
 /** Of units at fault, those that pump past their limit instead of not at all; of misreading gauges, those that stick; of feeds that are in order, those that are kept shut; of rises with neither temperatures nor a word of heat, those that came cold;
- *  of circuits without their vessel that come near their relief (from which share of its setting on), those that give way before it; of blocked connections, those that still let water by; of circuits whose filling is not on the sheet, those that feed themselves. Common practice. */
-const OVERRUN_SHARE = 0.35, GIVES_WAY_SHARE = 0.2, NARROW_SHARE = 0.25, NEAR_RELIEF_SHARE = 0.8, STUCK_SHARE = 0.3, SHUT_FEED_SHARE = 0.4, UNHEATED_SHARE = 0.5, FED_SHARE = 0.3;
+ *  of circuits without their vessel that come near their relief, those that give way before it; of blocked connections, those that still let water by; of circuits whose filling is not on the sheet, those that feed themselves. Common practice. */
+const OVERRUN_SHARE = 0.35, GIVES_WAY_SHARE = 0.2, NARROW_SHARE = 0.25, STUCK_SHARE = 0.3, SHUT_FEED_SHARE = 0.4, UNHEATED_SHARE = 0.5, FED_SHARE = 0.3;
 
 /** One hypothesis that may hold in two ways: the evidence by their shares, the draws of both. */
 function mixed(one: LogFit, other: LogFit, otherShare: number): LogFit {

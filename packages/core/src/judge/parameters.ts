@@ -4,7 +4,7 @@ import { MOST_WATER_SHARE } from '../vessel/acceptedWater';
 import { creepInflowsLPerH } from './creepInflow';
 import { SLOT } from './kernel';
 import type { LogModel } from './logModel';
-import type { LogTrack } from './LogTrack';
+import { topGaugeBar, type LogTrack } from './LogTrack';
 import { normalCdf, normalQuantile } from './normal';
 
 /** A free parameter: a standard normal number turned into a physical one. Priors that are not normal are bent by the map. */
@@ -51,7 +51,7 @@ export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: Resolved
   if (model.inflow !== 'none') free.push(startedFrom(leakage(model.inflow === 'fill' ? SLOT.inFill : SLOT.inCoil, INFLOW_L_PER_H * size), creepInflowsLPerH(model.gas, c, tracks).map((lPerH) => leakageZ(lPerH, INFLOW_L_PER_H * size))), logNormal(SLOT.mains, c.mainsGaugeBar, c.assumed.includes('fill.mainsBar') ? MAINS_GUESSED : MAINS_READ));
   if (model.outflow !== 'none') free.push(leakage(model.outflow === 'boiler' ? SLOT.outBoiler : SLOT.outCircuit, 0.4 * size));
   free.push(...(model.lift === 'early' ? earlyLift(c, tracks) : [rightLift(c, tracks)]));
-  if (model.lift !== 'early' && tracks.some((t) => Math.max(...t.gaugeBar) > MAY_BLOW_FROM * c.reliefSetGaugeBar)) free.push(uniform(SLOT.seat, SEAT_LEAST, SEAT_MOST, [-0.5, 1.5]));
+  if (model.lift !== 'early' && mayHaveBlown(tracks, c)) free.push(uniform(SLOT.seat, SEAT_LEAST, SEAT_MOST, [-0.5, 1.5]));
   if (model.gauge === 'off') free.push({ slot: SLOT.offset, of: (z) => (z < 0 ? -1 : 1) * (GAUGE_OFF_BAR + GAUGE_OFF_SPREAD_BAR * Math.abs(z)), starts: [-0.9, 0.9] });
   else free.push(normal(SLOT.offset, 0, 0.05));
   if (model.gauge === 'stuck') free.push(uniform(SLOT.stuck, 0.75, 1, [0]));
@@ -70,7 +70,7 @@ const INFLOW_L_PER_H = 0.8;
 /** A relief that lifts where it should: looked for first where the pressure was seen to stop. */
 function rightLift(c: ResolvedCircuit, tracks: LogTrack[]): FreeParameter {
   const mean = 0.98 * c.reliefSetGaugeBar, sd = Math.max(0.035 * c.reliefSetGaugeBar, 0.1);
-  const topBar = tracks.length ? Math.max(...tracks.map((t) => Math.max(...t.gaugeBar))) : 0, z = (topBar - 0.02 - mean) / sd;
+  const topBar = topGaugeBar(tracks) ?? 0, z = (topBar - 0.02 - mean) / sd;
   return { ...normal(SLOT.lift, mean, sd), starts: [Math.abs(z) < 2.5 ? z : 0] };
 }
 
@@ -79,7 +79,7 @@ function earlyLift(c: ResolvedCircuit, tracks: LogTrack[]): FreeParameter[] {
   const leastBar = EARLY_LEAST * c.reliefSetGaugeBar, mostBar = EARLY_MOST * c.reliefSetGaugeBar;
   const shuts = [uniform(SLOT.seat, SEAT_LEAST, SEAT_MOST, [-0.5, 0.5]), logNormal(SLOT.blowsLPerS, BLOWS_L_PER_S * sizeOf(c), 0.8)];
   if (!tracks.length) return [uniform(SLOT.lift, leastBar, mostBar, [0]), ...shuts];
-  const topBar = Math.max(...tracks.map((t) => Math.max(...t.gaugeBar))), coldBar = Math.min(...tracks.map((t) => t.gaugeBar[0]!));
+  const topBar = topGaugeBar(tracks)!, coldBar = Math.min(...tracks.map((t) => t.gaugeBar[0]!));
   const most = Math.min(mostBar, Math.max(leastBar, topBar) + SEEN_ABOVE_BAR), least = Math.min(most - LEAST_RANGE_BAR, Math.max(leastBar, coldBar + SEEN_ABOVE_BAR));
   const at = (bar: number) => normalQuantile(Math.min(0.98, Math.max(0.02, (bar - least) / (most - least))));
   return [uniform(SLOT.lift, least, most, [at(topBar - 0.015), at(topBar - 0.05), at(topBar - 0.1)]), ...shuts];
@@ -98,6 +98,7 @@ const LARGE_HOME_L = 300;
 const DOUBT_SPREAD = 0.6;
 /** A log may hold a lift from this share of the marking on. */
 const MAY_BLOW_FROM = 0.8;
+export const mayHaveBlown = (tracks: readonly LogTrack[], c: ResolvedCircuit): boolean => (topGaugeBar(tracks) ?? 0) > MAY_BLOW_FROM * c.reliefSetGaugeBar;
 /** Where a relief that has lifted shuts again, as a share of its lift. Common practice: 10 to 20 % lower; some simmer at it. */
 const SEAT_LEAST = 0.78, SEAT_MOST = 1, SEAT_SHARE = 0.9;
 /** What a relief that has lifted lets go until it shuts at its seat. Common practice: about a litre a minute. */

@@ -56,3 +56,10 @@ it('a longer watch parts a hole from a tight circuit better', () => {
   expect(parted(40)).toBeGreaterThan(parted(15));
   expect(parted(15)).toBeGreaterThan(parted(3));
 });
+
+it('flow and return foretell whether the flow is too hot only where none was logged, and no outcome is impossible', () => {
+  const v = drawsOf(['none'])[0]!, shares = (faults: FaultId[], hottestC: number | null) => testOutcomes('flow-return', faults, v, c, 5, { ...NOTHING_LOGGED, hottestC })!;
+  for (const faults of [['none'], ['boiler-overheating']] as FaultId[][]) for (const hottestC of [null, 70]) for (const p of shares(faults, hottestC)) expect(p).toBeGreaterThan(0);
+  expect(shares(['boiler-overheating'], 70)).toEqual(shares(['none'], 70));
+  expect(shares(['boiler-overheating'], null)[0]!).toBeGreaterThan(10 * shares(['none'], null)[0]!);
+});

@@ -38,9 +38,11 @@ export function testOutcomes(test: TestId, faults: readonly FaultId[], v: Float6
       return [boiler * circuit, boiler * (1 - circuit), (1 - boiler) * circuit, (1 - boiler) * (1 - circuit)];
     }
     case 'flow-return': {
-      // Beside how far the two lie apart, whether the flow is too hot: where no temperature was logged, nobody has seen that yet.
-      const tooHot = logged.hottestC === null ? (is('boiler-overheating') ? BEYOND.faulty : BEYOND.sound) : 0;
-      return numberShares(test, faults)!.flatMap((p) => [p * tooHot, p * (1 - tooHot)]);
+      const apart = numberShares(test, faults)!;
+      // Beside how far the two lie apart, whether the flow is too hot: only where no temperature was logged is that news.
+      if (logged.hottestC !== null) return apart;
+      const tooHot = is('boiler-overheating') ? BEYOND.faulty : BEYOND.sound;
+      return apart.flatMap((p) => [p * tooHot, p * (1 - tooHot)]);
     }
     default: {
       const table = OUTCOME_TABLES[test];
