@@ -23,48 +23,58 @@ export function findingLikelihood(f: Finding, faults: readonly FaultId[], v: Flo
   if (f.outcome === undefined) return tooHot;
   if (f.test === 'gas-valve-press' && faults.includes('vessel-undercharged')) return pressOfUndercharged(v, c)[f.outcome as keyof ReturnType<typeof pressOfUndercharged>] ?? 1;
   if (f.test === 'low-pressure-stop') return f.outcome === 'not-shown' ? notShown(v) : 1 - notShown(v);
+  if (f.test === 'discharge-pipe') return (dischargeShares(faults, drippingWater(f), v, c, logged)[f.outcome] ?? 1) * drippingWaterShare(f, faults);
   const shares = outcomeShares(f.test, faults);
-  if (f.test === 'discharge-pipe' && shares) return (dischargeShares(shares, faults, drippingWater(f), c, logged)[f.outcome] ?? 1) * drippingWaterShare(f, faults);
-  if (f.test === 'relief-reseat' && shares && logged.topGaugeBar !== null) return reseatShares(shares, faults, logged.topGaugeBar, c)[f.outcome] ?? 1;
+  if (f.test === 'relief-reseat' && shares && logged.topGaugeBar !== null) return reseatShares(shares, faults, logged.topGaugeBar, v, c)[f.outcome] ?? 1;
   return (shares?.[f.outcome] ?? 1) * drippingWaterShare(f, faults);
 }
 
-/** Faults by which a relief drips wherever the pressure stands, or by which nobody knows where it stood. */
-const DRIPS_ANYWHERE: FaultId[] = ['relief-valve-passing', 'relief-valve-lifts-early', 'gauge-misreading'];
+/** Faults by which a relief drips wherever the pressure stands. */
+const DRIPS_ANYWHERE: FaultId[] = ['relief-valve-passing', 'relief-valve-lifts-early'];
+/** Who fills by a gauge that reads so far low fills too high, bar. */
+const READS_LOW_BAR = 0.35;
+/** By how much a lying gauge is off in a draw, bar; 0 where no gauge lies, null where it sticks and nobody knows. */
+const liesByBar = (faults: readonly FaultId[], v: Float64Array): number | null => (!has(faults, 'gauge-misreading') ? 0 : v[SLOT.stuck]! > 0.5 ? null : v[SLOT.offset]!);
 /** A relief with a sound seat drips less and less often the farther below its lift the logged pressure stayed, whatever else is wrong; what it lifted before may still show. */
 const LIFTS_AT = 0.98, DRIPS_BELOW = 0.1;
 /** Outcomes at the discharge pipe where mains water comes in and the pressure stands at the relief's lift. Common practice. */
 const AT_THE_RELIEF: Record<string, number> = { dry: 0.12, stained: 0.2, dripping: 0.52, running: 0.16 };
 
 /** How far the pressure that was logged lets a relief drip, 1 at its lift and 0 far below. */
-const nearRelief = (faults: readonly FaultId[], gaugeBar: number, c: ResolvedCircuit): number => (has(faults, ...DRIPS_ANYWHERE) ? 1 : nearLift(LIFTS_AT * c.reliefSetGaugeBar - gaugeBar));
+function nearRelief(faults: readonly FaultId[], gaugeBar: number, v: Float64Array, c: ResolvedCircuit): number {
+  const offBar = liesByBar(faults, v);
+  return has(faults, ...DRIPS_ANYWHERE) || offBar === null ? 1 : nearLift(LIFTS_AT * c.reliefSetGaugeBar - (gaugeBar - offBar));
+}
 
 /** Outcomes that are one table's by a share, and another's for the rest. */
 const blended = (one: Record<string, number>, other: Record<string, number>, share: number): Record<string, number> => Object.fromEntries(Object.entries(one).map(([outcome, p]) => [outcome, share * p + (1 - share) * (other[outcome] ?? 0)]));
 
 /** Outcomes at the discharge pipe, given how high the pressure went while it was logged, and where it stands without heat. */
-function dischargeShares(shares: Record<string, number>, faults: readonly FaultId[], water: 'cold' | 'hot' | null, c: ResolvedCircuit, logged: Logged): Record<string, number> {
+function dischargeShares(faults: readonly FaultId[], water: 'cold' | 'hot' | null, v: Float64Array, c: ResolvedCircuit, logged: Logged): Record<string, number> {
+  const shares = outcomeShares('discharge-pipe', (liesByBar(faults, v) ?? 0) < -READS_LOW_BAR ? [...faults, 'fill-pressure-too-high'] : faults)!;
   // What comes in without heat, up to the relief's lift, goes out there all the time.
-  const restingBar = Math.max(logged.coldGaugeBar ?? -1, logged.peakGaugeBar === null ? (logged.topGaugeBar ?? -1) : -1), near = nearRelief(faults, restingBar, c);
+  const restingBar = Math.max(logged.coldGaugeBar ?? -1, logged.peakGaugeBar === null ? (logged.topGaugeBar ?? -1) : -1), near = nearRelief(faults, restingBar, v, c);
   if (has(faults, ...INFLOW) && !has(faults, ...DRIPS_ANYWHERE) && near > 0.5) return blended(AT_THE_RELIEF, shares, near);
   const reachedBar = logged.peakGaugeBar ?? (water === 'cold' ? logged.topGaugeBar : null);
   if (reachedBar === null) return shares;
-  const left = DRIPS_BELOW + (1 - DRIPS_BELOW) * nearRelief(faults, reachedBar, c);
+  const left = DRIPS_BELOW + (1 - DRIPS_BELOW) * nearRelief(faults, reachedBar, v, c);
   const dripping = (shares.dripping ?? 0) * left, running = (shares.running ?? 0) * left;
   const moved = (shares.dripping ?? 0) + (shares.running ?? 0) - dripping - running;
   return { ...shares, dripping, running, stained: (shares.stained ?? 0) + 0.6 * moved, dry: (shares.dry ?? 0) + 0.4 * moved };
 }
 
 /** Outcomes of trying a relief by hand: only a pressure near its lift holds one with a sound seat open; farther below it closes like any other. */
-function reseatShares(shares: Record<string, number>, faults: readonly FaultId[], topGaugeBar: number, c: ResolvedCircuit): Record<string, number> {
-  return blended(shares, OUTCOME_TABLES['relief-reseat']!.base, nearRelief(faults, topGaugeBar, c));
+function reseatShares(shares: Record<string, number>, faults: readonly FaultId[], topGaugeBar: number, v: Float64Array, c: ResolvedCircuit): Record<string, number> {
+  return blended(shares, OUTCOME_TABLES['relief-reseat']!.base, nearRelief(faults, topGaugeBar, v, c));
 }
 
 /** Whether a finding's likelihood hangs on the circuit's parameters, or only on which faults there are: then one draw will do for all. */
 export function hangsOnDraw(f: Finding, faults: readonly FaultId[]): boolean {
   if (f.outcome === undefined) return true;
-  return f.test === 'low-pressure-stop' ? faults.includes('gauge-misreading') : f.test === 'gas-valve-press' && faults.includes('vessel-undercharged');
+  return HANGS_ON_THE_GAUGE.has(f.test) ? faults.includes('gauge-misreading') : f.test === 'gas-valve-press' && faults.includes('vessel-undercharged');
 }
+
+const HANGS_ON_THE_GAUGE: ReadonlySet<string> = new Set(['low-pressure-stop', 'discharge-pipe', 'relief-reseat']);
 
 /** Whether a fault itself changes the number that a test gives, beyond what the circuit's parameters foretell. */
 export const changesTheNumber = (f: Finding, faults: readonly FaultId[]): boolean =>

@@ -11,7 +11,7 @@ import { expectedNumber, foretold } from './findingNumbers';
 import { fitterOf, type Fitter } from './fitter';
 import { QUICK, THOROUGH, type Effort, type Hint, type LogFit } from './LogFit';
 import type { Logged } from './Logged';
-import { catchMiss } from './reliefCatch';
+import { catchHint } from './reliefCatch';
 import { logModelOf, type LogModel } from './logModel';
 import { layOutLog, seenStepBar, topGaugeBar, type LogTrack } from './LogTrack';
 import type { WeightedSet } from './priors';
@@ -215,7 +215,7 @@ function sharesOf(logs: number[]): number[] {
 /** Findings whose number the circuit's parameters foretell say where to look for them. */
 function hintsOf(findings: Evidence['findings'], circuit: ResolvedCircuit, logged: Logged): Hint[] {
   const missOf = (finding: Finding, v: Float64Array): number => {
-    if (finding.test === 'discharge-catch') return catchMiss(finding, v, circuit, logged) ?? 0;
+    if (finding.test === 'discharge-catch') return catchHint(finding, v, circuit, logged);
     const n = expectedNumber(finding, v, circuit);
     return n ? (n.seen - n.expected) / n.sd : 0;
   };

@@ -16,7 +16,7 @@ export const OUTCOME_TABLES: Partial<Record<TestId, OutcomeTable>> = {
     row(NO_GAS, { dry: 0.33, stained: 0.42, dripping: 0.2, running: 0.05 }, 'with little gas the relief lifts on every long heat-up'),
     row(['vessel-undersized'], { dry: 0.35, stained: 0.42, dripping: 0.2, running: 0.03 }, 'the hot pressure reaches the relief'),
     row(['relief-valve-passing'], { dry: 0.07, stained: 0.13, dripping: 0.66, running: 0.14 }, 'a passing seat drips nearly all the time'),
-    row(['relief-valve-lifts-early'], { dry: 0.2, stained: 0.45, dripping: 0.3, running: 0.05 }, 'it lifts below its marking when hot'),
+    row(['relief-valve-lifts-early'], { dry: 0.18, stained: 0.37, dripping: 0.38, running: 0.07 }, 'it lifts below its marking when hot'),
     row(INFLOW, { dry: 0.42, stained: 0.25, dripping: 0.26, running: 0.07 }, 'water let in has to go somewhere'),
     row(['fill-pressure-too-high', 'reducing-valve-set-high', 'vessel-overcharged'], { dry: 0.6, stained: 0.25, dripping: 0.13, running: 0.02 }, 'a high start may reach the relief hot'),
     row(['boiler-overheating'], { dry: 0.6, stained: 0.25, dripping: 0.13, running: 0.02 }, 'more growth than the vessel was sized for'),
@@ -49,15 +49,15 @@ export const OUTCOME_TABLES: Partial<Record<TestId, OutcomeTable>> = {
     row(['relief-valve-lifts-early'], { stopped: 0.5, 'still-drips': 0.5 }, 'a weak spring may close again')),
   'bleed-radiators': table({ none: 0.68, 'some-air': 0.29, 'much-air': 0.03 },
     row(['air-in-circuit'], { none: 0.04, 'some-air': 0.26, 'much-air': 0.7 }, 'that is where it stands'),
-    row(['circuit-leak', 'fill-pressure-too-low', 'relief-valve-passing'], { none: 0.42, 'some-air': 0.46, 'much-air': 0.12 }, 'topping up brings air in'),
+    row(['circuit-leak', 'fill-pressure-too-low', 'relief-valve-passing'], { none: 0.5, 'some-air': 0.41, 'much-air': 0.09 }, 'topping up brings air in'),
     row(['air-locked-branch'], { none: 0.1, 'some-air': 0.35, 'much-air': 0.55 }, 'it stands in that branch'),
-    row(['vessel-diaphragm-failed'], { none: 0.45, 'some-air': 0.4, 'much-air': 0.15 }, 'the gas went into the water')),
+    row(['vessel-diaphragm-failed'], { none: 0.52, 'some-air': 0.37, 'much-air': 0.11 }, 'the gas went into the water')),
   'visible-leak': table({ none: 0.96, found: 0.04 },
     row(['circuit-leak'], { none: 0.42, found: 0.58 }, 'floors and lagging hide the rest'),
     row(['air-vent-faulty'], { none: 0.4, found: 0.6 }, 'a wet or stained vent'),
     row(['boiler-exchanger-leak'], { none: 0.75, found: 0.25 }, 'it mostly goes to the condensate')),
   'condensate-when-off': table({ dry: 0.95, drips: 0.05 },
-    row(['boiler-exchanger-leak'], { dry: 0.15, drips: 0.85 }, 'with no fire there is no condensate')),
+    row(['boiler-exchanger-leak'], { dry: 0.2, drips: 0.8 }, 'with no fire there is no condensate; a small leak may dry off')),
   'low-pressure-stop': table({ shown: 0.95, 'not-shown': 0.05 },
     row(['gauge-misreading'], { shown: 0.5, 'not-shown': 0.5 }, 'an over-reading sensor never sees low')),
   'pump-running': table({ 'running-warm': 0.9, 'humming-stuck': 0.02, 'no-power': 0.03, 'off-no-call': 0.05 },
@@ -88,8 +88,8 @@ export const OUTCOME_TABLES: Partial<Record<TestId, OutcomeTable>> = {
   'relief-dripping': table({ dry: 0.97, drips: 0.03 }, row(['steam-relief-passing'], { dry: 0.04, drips: 0.96 }, 'that is the fault itself'), row(['steam-pigtail-blocked', 'steam-pressure-control-faulty'], { dry: 0.65, drips: 0.35 }, 'it lifts where nothing stops the burner'), row(['steam-boiler-overfilled'], { dry: 0.88, drips: 0.12 }, 'wet steam carries over')),
 };
 
-/** Probability of an outcome under a set of faults. Each abnormal outcome comes about unless every fault (and the base) leaves it out;
- *  the base's commonest outcome takes the rest. */
+/** Probability of an outcome under a set of faults. Each abnormal outcome comes about unless the base and every fault, in what it adds to the base, leave it out; the base's commonest outcome
+ *  is kept from by each fault in turn. */
 export function outcomeShares(test: TestId, faults: readonly FaultId[]): Record<string, number> | null {
   const t = OUTCOME_TABLES[test];
   if (!t) return null;
@@ -98,12 +98,11 @@ export function outcomeShares(test: TestId, faults: readonly FaultId[]): Record<
   if (hits.length === 1) return hits[0]!.shares;
   const outcomes = Object.keys(t.base);
   const usual = outcomes.reduce((a, b) => (t.base[b]! > t.base[a]! ? b : a));
-  const shares: Record<string, number> = {};
-  let left = 1;
-  for (const o of outcomes) if (o !== usual) shares[o] = 1 - hits.reduce((p, h) => p * (1 - h.shares[o]!), 1);
-  for (const h of hits) left *= h.shares[usual]!;
-  shares[usual] = left;
+  // What the base brings about by itself stands in every row; it counts once.
+  const left = (of: (shares: Record<string, number>) => number) => hits.reduce((p, h) => (p * of(h.shares)) / of(t.base), of(t.base));
+  const shares = Object.fromEntries(outcomes.map((o) => [o, o === usual ? left((s) => s[o]!) : Math.max(LEAST_SHARE, 1 - left((s) => 1 - s[o]!))]));
   const sum = outcomes.reduce((s, o) => s + shares[o]!, 0);
-  for (const o of outcomes) shares[o]! /= sum;
-  return shares;
+  return Object.fromEntries(outcomes.map((o) => [o, shares[o]! / sum]));
 }
+/** No outcome is impossible. */
+const LEAST_SHARE = 0.003;

@@ -35,19 +35,22 @@ export function catchMiss(f: Finding, v: Float64Array, c: ResolvedCircuit, logge
   return Math.log(rate / (v[SLOT.outCircuit]! * Math.sqrt(drippedAtBar(f, v, c, logged)))) / RATE_SPREAD;
 }
 
+/** How hard a caught rate pulls at a draw's leak, in standard deviations: the less, the likelier it was a lift. */
+export const catchHint = (f: Finding, v: Float64Array, c: ResolvedCircuit, logged: Logged): number =>
+  (catchMiss(f, v, c, logged) ?? 0) * (f.during === 'cold' || logged.peakGaugeBar === null ? 1 : 1 - LIFTS * nearLift(v[SLOT.lift]! - (logged.peakGaugeBar - v[SLOT.offset]!)));
+
 /** Likelihood of what was caught under the relief's discharge: a chance where the jug stayed dry, else a density in the logarithm of the rate. A passing seat drips by its leak; any
  *  other relief lets go only where the pressure came to its lift, however the pressure came there. */
 export function catchLikelihood(f: Finding, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit, logged: Logged): number | null {
   const rate = caughtLPerH(f);
   if (rate === null) return null;
   const dry = f.volumeMl! <= JUST_WET_ML;
-  if (has(faults, 'relief-valve-passing')) {
-    const miss = catchMiss(f, v, c, logged);
-    return dry ? SITS_TIGHT : (1 - SITS_TIGHT) * (miss === null ? lifted(rate) : normalPdf(miss * RATE_SPREAD, 0, RATE_SPREAD));
-  }
   const cold = f.during === 'cold', atBar = cold ? logged.coldGaugeBar : logged.peakGaugeBar, least = cold && has(faults, ...INFLOW) ? CREPT_UP : SHUT;
   const chance = atBar === null ? chanceUnlogged(f.during ?? 'hot', faults) : least + (LIFTS - least) * nearLift(v[SLOT.lift]! - (atBar - v[SLOT.offset]!));
-  return dry ? 1 - chance : chance * lifted(rate);
+  if (!has(faults, 'relief-valve-passing')) return dry ? 1 - chance : chance * lifted(rate);
+  // A worn seat lifts like any other.
+  const miss = catchMiss(f, v, c, logged), drips = miss === null ? lifted(rate) : normalPdf(miss * RATE_SPREAD, 0, RATE_SPREAD);
+  return dry ? SITS_TIGHT * (1 - chance) : (1 - SITS_TIGHT) * (1 - chance) * drips + chance * lifted(rate);
 }
 
 const lifted = (rate: number) => normalPdf(Math.log(rate / LIFTED_L_PER_H), 0, LIFTED_SPREAD);
