@@ -1,5 +1,5 @@
 import { heldFromGaugeBar, type ResolvedCircuit } from '../circuit/resolveCircuit';
-import { has } from './faultGroups';
+import { has, OUTFLOW } from './faultGroups';
 import type { FaultId } from './faults';
 import { NO_FEED_BAR } from './findingNumbers';
 import { SLOT } from './kernel';
@@ -14,9 +14,10 @@ export function coldLevelDensity(gaugeBar: number, faults: readonly FaultId[], c
   const lies = faults.includes('gauge-misreading'), leastBar = heldFromGaugeBar(c);
   const others = faults.filter((f) => f !== 'gauge-misreading');
   // A fault of the level itself decides where the pressure stands; any other leaves it where its own fault would. A unit that does not hold it high in this draw does not pump.
-  const level = others.filter((f) => LEVEL_FAULTS.has(f));
+  const level = others.filter((f) => LEVEL_FAULTS.has(f)), sinks = level.includes('fill-pressure-too-high') && has(others, ...OUTFLOW);
   const density = (atGaugeBar: number) => {
-    const deciding = level.length ? level : others.length ? others : (['none'] as FaultId[]);
+    // What was overfilled and loses water is found anywhere below; what was left to itself, where it was filled to.
+    const deciding = level.length ? (sinks ? [...level, 'circuit-leak' as const] : level) : others.length ? others : (['none'] as FaultId[]);
     return deciding.reduce((sum, f) => sum + (HOLDS_HIGH.has(f) && feedHoldsBar !== null ? normalPdf(atGaugeBar, feedHoldsBar + HELD_ABOVE_BAR, Math.hypot(HELD_SD, 0.4 * c.gaugeStepBar)) : coldLevelOf(atGaugeBar, v && f === 'pressurisation-unit-fault' ? 'feed-starved' : f, c)), 0) / deciding.length;
   };
   // Whoever fills by a lying gauge fills to what it shows; a feed fills to what is there. Half and half where a hand fills.

@@ -85,8 +85,8 @@ const notShown = (v: Float64Array): number => (v[SLOT.offset]! > 0.3 || v[SLOT.s
 
 /** Density of a slip: any number over about three bars (or litres) alike. */
 const SLIP_DENSITY = 0.3;
-/** What is printed is seldom misread, and a jug that stayed dry is seldom taken for a full one. */
-const PLAIN_TO_SEE: ReadonlySet<string> = new Set(['relief-marking', 'discharge-catch']), PLAIN_SLIP = 0.004;
+/** What is printed is seldom misread, a jug that stayed dry is seldom taken for a full one, and a gauge on an empty boiler stands at nothing. */
+const PLAIN_TO_SEE: ReadonlySet<string> = new Set(['relief-marking', 'discharge-catch', 'gauge-at-zero', 'top-ups-per-month']), PLAIN_SLIP = 0.004;
 
 /** Pressing an undercharged vessel's valve: what is left decides between air and nothing. */
 function pressOfUndercharged(v: Float64Array, c: ResolvedCircuit): { air: number; nothing: number; water: number } {
@@ -103,16 +103,17 @@ function numericLikelihood(f: Finding, faults: readonly FaultId[], v: Float64Arr
     case 'top-ups-per-month': {
       if (f.count === undefined) return null;
       // Gamma–Poisson, shape 1: rates differ widely from house to house. Some top up for reasons of their own.
-      const counted = (mean: number) => Math.pow(mean / (1 + mean), f.count!) / (1 + mean);
+      const count = Math.min(f.count, DAILY), counted = (mean: number) => Math.pow(mean / (1 + mean), count) / (1 + mean), { mean, oftenMean } = topUpsAMonth(faults);
       // What feeds itself is topped up by nobody, unless its feed is kept shut.
       const byHand = c.fedByItself ? FEED_SHUT : 1;
-      return 0.93 * (byHand * counted(topUpsAMonth(faults)) + (1 - byHand) * counted(NEVER)) + 0.07 * counted(4);
+      return 0.93 * (byHand * ((1 - OFTEN) * counted(mean) + OFTEN * counted(oftenMean)) + (1 - byHand) * counted(NEVER)) + 0.07 * counted(4);
     }
     case 'relief-marking': {
       if (f.markedBar === undefined) return null;
       const right = normalPdf(f.markedBar, c.reliefSetGaugeBar, 0.1);
       // One that lifts early has a tired spring, or was the wrong one from the start. Common practice.
-      return has(faults, 'relief-valve-lifts-early') ? 0.65 * right + 0.35 * normalPdf(f.markedBar, 0.78 * c.reliefSetGaugeBar, 0.15 * c.reliefSetGaugeBar) : right;
+      const wrong = f.markedBar < c.reliefSetGaugeBar ? normalPdf(f.markedBar, 0.78 * c.reliefSetGaugeBar, 0.15 * c.reliefSetGaugeBar) : 0;
+      return has(faults, 'relief-valve-lifts-early') ? 0.65 * right + 0.35 * wrong : right;
     }
     case 'discharge-catch': return catchLikelihood(f, faults, v, c, logged);
     default: { const n = expectedNumber(f, v, c); return n && normalPdf(n.seen, n.expected, n.sd); }
@@ -123,11 +124,14 @@ function numericLikelihood(f: Finding, faults: readonly FaultId[], v: Float64Arr
 const FEED_SHUT = 0.4;
 /** Top-ups a month where nobody needs to. */
 const NEVER = 0.3;
-/** How often it is topped up, a month. Common practice. */
-function topUpsAMonth(faults: readonly FaultId[]): number {
-  if (has(faults, ...OUTFLOW)) return 4;
-  if (has(faults, ...LITTLE_GAS, 'relief-valve-lifts-early')) return 3;
-  return has(faults, 'fill-pressure-too-high', 'vessel-overcharged', 'boiler-overheating', 'air-in-circuit', 'fill-pressure-too-low') ? 0.8 : NEVER;
+/** Of circuits that have to be topped up, those where it is done daily or nearly. More often than daily says no more. Common practice. */
+const OFTEN = 0.15, DAILY = 30;
+/** How often it is topped up, a month, and how often where it is bad. Common practice. */
+function topUpsAMonth(faults: readonly FaultId[]): { mean: number; oftenMean: number } {
+  if (has(faults, ...OUTFLOW)) return { mean: 4, oftenMean: 20 };
+  if (has(faults, ...LITTLE_GAS, 'relief-valve-lifts-early')) return { mean: 3, oftenMean: 10 };
+  const mean = has(faults, 'fill-pressure-too-high', 'vessel-overcharged', 'boiler-overheating', 'air-in-circuit', 'fill-pressure-too-low') ? 0.8 : NEVER;
+  return { mean, oftenMean: mean };
 }
 
 /** With water still standing behind the diaphragm the tyre gauge only repeats the water's pressure. */

@@ -129,8 +129,8 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const misfit = Math.min(MOST_MISFIT, ...first.map((s) => s.fit.misfit)), misjudged = misfit > BEARABLE_MISFIT;
   if (misjudged) tracks.forEach((t) => allowForMisfit(t, misfit));
   const screened = withProbabilities(misjudged ? judgeWith(fitter(QUICK).fitOf, priors, SCREENED, 2 * SCREENED, false) : first);
-  const contends = (s: JudgedSet) => s.faults.length === 1 || s.probability > CONTENDS;
-  const contenders = screened.filter(contends), rest = screened.filter((s) => !contends(s));
+  const scores = scoresOf(screened), least = Math.max(...scores) - CONTENDS, contends = (s: JudgedSet, i: number) => s.faults.length === 1 || scores[i]! > least;
+  const contenders = screened.filter(contends), rest = screened.filter((s, i) => !contends(s, i));
   const thorough = fitter(THOROUGH), which = contenders.map((s) => ({ faults: s.faults, weight: s.prior }));
   const careful = judgeWith(thorough.fitOf, which, misjudged ? 2 * SCREENED : SCREENED, CAREFULLY);
   const lent = thorough.lendToNeighbours(), held = thorough.holdToSimpler();
@@ -171,8 +171,9 @@ function allowForMisfit(track: LogTrack, misfit: number): void {
   }
 }
 
-/** From this share in the screening on a pair is judged with care; single faults always are. */
-const CONTENDS = 0.003;
+/** A pair that is no farther behind the best than this in the screening, in nats, is judged with care; single faults always are. A hasty look finds up to two nats less than is there, of models with
+ *  many parameters above all. */
+const CONTENDS = 3;
 
 /** No simulation is right to the last bit: from this difference on, in nats, a log counts for less than it seems. Fixed by the evaluation on plants
  *  of another physics, where answers held for nearly certain were wrong too often. */
@@ -185,18 +186,24 @@ function softened(logEvidence: number, best: number): number {
 }
 
 /** Many sets differ in what no evidence touches, and together take more than is theirs: with something measured the answer is sharpened by this
- *  power. Fixed by the evaluation, where answers held for 40 % were right in 60 %: between what logs alone would bear (2.7) and what logs with findings do (2.1). */
-const SHARPEN = 2.4;
+ *  power. Fixed by the evaluation of both makers together: plain visits would bear 2.4, hard ones 1.6. */
+const SHARPEN = 2;
 /** What somebody went and looked at counts for more than what a log shows by the way: the tables of outcomes are careful. Fixed like the above, on pairs of faults. */
 const FINDINGS_COUNT = 1.5;
 /** Share of the answer that stays flat whatever the evidence says: the sheet may be wrong, or the plant one that no model here knows. */
-const DOUBT = 0.06, DOUBT_POWER = 0.35;
+const DOUBT = 0.08, DOUBT_POWER = 0.35;
+
+const isMeasured = (sets: readonly JudgedSet[]): boolean => sets.some((s) => s.logEvidence !== 0 || s.findingEvidence.length > 0);
+
+/** What speaks for each set, in nats: its prior, the logs and the findings. */
+function scoresOf(sets: readonly JudgedSet[]): number[] {
+  const best = Math.max(...sets.map((s) => s.logEvidence)), count = isMeasured(sets) ? FINDINGS_COUNT : 1;
+  return sets.map((s) => Math.log(s.prior) + softened(s.logEvidence, best) + count * s.findingEvidence.reduce((a, b) => a + b, 0));
+}
 
 /** Probabilities by Bayes, most probable first. */
 function withProbabilities(sets: JudgedSet[]): JudgedSet[] {
-  const best = Math.max(...sets.map((s) => s.logEvidence));
-  const measured = sets.some((s) => s.logEvidence !== 0 || s.findingEvidence.length > 0);
-  const scores = sets.map((s) => (measured ? SHARPEN : 1) * (Math.log(s.prior) + softened(s.logEvidence, best) + (measured ? FINDINGS_COUNT : 1) * s.findingEvidence.reduce((a, b) => a + b, 0)));
+  const measured = isMeasured(sets), scores = scoresOf(sets).map((l) => (measured ? SHARPEN : 1) * l);
   const shares = sharesOf(scores);
   const flat = measured ? sharesOf(scores.map((l) => DOUBT_POWER * l)) : shares;
   sets.forEach((s, i) => (s.probability = (1 - DOUBT) * shares[i]! + DOUBT * flat[i]!));
@@ -219,10 +226,11 @@ function hintsOf(findings: Evidence['findings'], circuit: ResolvedCircuit, logge
     const n = expectedNumber(finding, v, circuit);
     return n ? (n.seen - n.expected) / n.sd : 0;
   };
-  return findings.filter(({ finding }) => foretold(finding) || finding.test === 'discharge-catch').map(({ finding }) => (v: Float64Array) => Math.max(-FURTHEST_HINT, Math.min(FURTHEST_HINT, missOf(finding, v))));
+  return findings.filter(({ finding }) => foretold(finding) || finding.test === 'discharge-catch').map(({ finding }) => (v: Float64Array) => eased(missOf(finding, v)));
 }
-/** Beyond so many standard deviations a finding pulls no harder. */
+/** Beyond so many standard deviations a finding pulls hardly harder, but still the same way. */
 const FURTHEST_HINT = 12;
+const eased = (miss: number): number => (Math.abs(miss) <= FURTHEST_HINT ? miss : Math.sign(miss) * FURTHEST_HINT * (1 + Math.log(Math.abs(miss) / FURTHEST_HINT)));
 
 /** A feed that lets the pressure fall so far below its limit does not feed, bar. */
 const FELL_BAR = 0.08;

@@ -1,5 +1,7 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
+import { resolveCircuit } from '../circuit/resolveCircuit';
 import type { Case } from './Case';
+import { coldLevelDensity } from './coldLevel';
 import { diagnose } from './diagnose';
 import type { FaultId } from './faults';
 
@@ -51,4 +53,10 @@ it('a log of the time after the work that begins with the recharge is read from 
   expect(d.now!.predictions.map((p) => p.log)).toEqual([1]);
   expect(d.now!.predictions[0]!.tS[0]).toBeGreaterThanOrEqual(30);
   expect(d.now!.marginals['vessel-undercharged']!).toBeLessThan(0.5 * d.marginals['vessel-undercharged']!);
+});
+
+it('what was overfilled stays high only where it loses no water', () => {
+  const c = resolveCircuit(SHEET), high = (...faults: FaultId[]) => coldLevelDensity(2.3, faults, c), low = (...faults: FaultId[]) => coldLevelDensity(0.4, faults, c);
+  expect(high('fill-pressure-too-high')).toBeGreaterThan(1.5 * high('fill-pressure-too-high', 'relief-valve-passing'));
+  expect(low('fill-pressure-too-high', 'circuit-leak')).toBeGreaterThan(3 * low('fill-pressure-too-high'));
 });

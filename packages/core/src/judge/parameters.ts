@@ -21,7 +21,7 @@ const normalFrom = (slot: number, mean: number, sd: number, least: number, start
 const logNormal = (slot: number, median: number, sd: number): FreeParameter => ({ slot, of: (z) => median * Math.exp(sd * z), starts: [0] });
 const uniform = (slot: number, least: number, most: number, starts = [-1, 0.6]): FreeParameter => ({ slot, of: (z) => least + (most - least) * normalCdf(z), starts });
 /** Holes, L/h at one bar: they spread over decades, the usual size in the middle. Common practice. */
-const LEAKAGE_SPREAD = 1.5;
+const LEAKAGE_SPREAD = 1.7;
 const leakage = (slot: number, median: number): FreeParameter => ({ ...logNormal(slot, median, LEAKAGE_SPREAD), starts: [-1, 0.2, 1.4] });
 /** Where a hole of a size stands among them. */
 const leakageZ = (lPerH: number, median: number): number => Math.max(-2, Math.min(2.8, Math.log(lPerH / median) / LEAKAGE_SPREAD));
@@ -52,7 +52,7 @@ export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: Resolved
   if (model.outflow !== 'none') free.push(leakage(model.outflow === 'boiler' ? SLOT.outBoiler : SLOT.outCircuit, 0.4 * size));
   free.push(...(model.lift === 'early' ? earlyLift(c, tracks) : [rightLift(c, tracks)]));
   if (model.lift !== 'early' && mayHaveBlown(tracks, c)) free.push(uniform(SLOT.seat, SEAT_LEAST, SEAT_MOST, [-0.5, 1.5]));
-  if (model.gauge === 'off') free.push({ slot: SLOT.offset, of: (z) => (z < 0 ? -1 : 1) * (GAUGE_OFF_BAR + GAUGE_OFF_SPREAD_BAR * Math.abs(z)), starts: [-0.9, 0.9] });
+  if (model.gauge === 'off') free.push({ slot: SLOT.offset, of: (z) => (z < 0 ? -1 : 1) * (GAUGE_OFF_BAR + GAUGE_OFF_SPREAD_BAR * Math.abs(z) * (1 + FAR_OFF * z * z)), starts: [-0.9, 0.9] });
   else free.push(normal(SLOT.offset, 0, 0.05));
   if (model.gauge === 'stuck') free.push(uniform(SLOT.stuck, 0.75, 1, [0]));
   let slot: number = SLOT.start;
@@ -107,8 +107,8 @@ const BLOWS_L_PER_S = 0.017;
 const EARLY_LEAST = 0.42, EARLY_MOST = 0.87, SEEN_ABOVE_BAR = 0.1, LEAST_RANGE_BAR = 0.1;
 /** How far the mains may be from what was read once, and from what is taken where nobody read it, in their logarithms. They swing with the hour. Common practice. */
 const MAINS_READ = 0.06, MAINS_GUESSED = 0.22;
-/** From where a gauge counts as misreading, and how far beyond they are found. Common practice. */
-const GAUGE_OFF_BAR = 0.2, GAUGE_OFF_SPREAD_BAR = 0.45;
+/** From where a gauge counts as misreading, and how far beyond they are found: some by two bars. Common practice. */
+const GAUGE_OFF_BAR = 0.2, GAUGE_OFF_SPREAD_BAR = 0.42, FAR_OFF = 0.15;
 /** A charge counts as right from so far below its target to so far above it; beyond, it is a fault by its size. */
 const RIGHT_BELOW_BAR = 0.17, RIGHT_ABOVE_BAR = 0.27;
 

@@ -80,7 +80,7 @@ export function weightedSets(input: PriorInput): WeightedSet[] {
 }
 
 /** Uncoupled pairs: rarer than chance, since one complaint seldom needs two causes. */
-const PAIR_FACTOR = 0.35;
+const PAIR_FACTOR = 0.15;
 
 /** What the complaint makes of a set: each complaint needs one fault of it that explains it, and speaks against a set only where none does. Several
  *  complaints are one story told several ways: together they count for less than each alone would add up to. */

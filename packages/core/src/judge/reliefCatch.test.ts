@@ -3,7 +3,7 @@ import type { FaultId } from './faults';
 import type { Finding } from './Finding';
 import { SLOT } from './kernel';
 import { NOTHING_LOGGED, type Logged } from './Logged';
-import { catchLikelihood, catchMiss, caughtLPerH, nearLift } from './reliefCatch';
+import { catchHint, catchLikelihood, catchMiss, caughtLPerH, nearLift } from './reliefCatch';
 
 const circuit = resolveCircuit({ kind: 'sealed-hot-water', reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop' } });
 const caught = (volumeMl: number, during: 'cold' | 'hot' = 'hot', minutes = 30): Finding => ({ test: 'discharge-catch', volumeMl, minutes, during });
@@ -52,4 +52,13 @@ it('nears the lift without a step, and is never beyond certain', () => {
   const gaps = [-0.5, 0, 0.1, 0.2, 0.4, 0.8, 2].map(nearLift);
   expect(gaps[0]).toBe(1);
   gaps.slice(1).forEach((g, i) => { expect(g).toBeLessThanOrEqual(gaps[i]!); expect(g).toBeGreaterThanOrEqual(0); });
+});
+
+it('a passing relief lifts like any other: at the lift a jug may hold far more than its drip, and pulls less at it', () => {
+  const much = caught(900), drips = draw(0.3), at = { peakGaugeBar: 2.95 }, below = { peakGaugeBar: 1.6 };
+  expect(likelihood(much, ['relief-valve-passing'], drips, at)).toBeGreaterThan(10 * likelihood(much, ['relief-valve-passing'], drips, below));
+  expect(catchHint(much, drips, circuit, { ...NOTHING_LOGGED, ...at })).toBeLessThan(0.5 * catchHint(much, drips, circuit, { ...NOTHING_LOGGED, ...below }));
+  let wet = 0;
+  for (let x = -5.5; x < 8; x += 0.02) wet += 0.02 * likelihood(caught(500 * Math.exp(x)), ['relief-valve-passing'], drips, at);
+  expect(likelihood(caught(0), ['relief-valve-passing'], drips, at) + wet).toBeCloseTo(1, 2);
 });
