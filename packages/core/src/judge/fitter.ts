@@ -56,7 +56,7 @@ export function fitterOf(sheet: CircuitSheet, circuit: ResolvedCircuit, tracks: 
     for (const [key, { model, found }] of before) {
       const outdo = lenders.filter((o) => waysApart(o.model, model) === 1 && o.found.logEvidence > found.logEvidence + OUTDONE).sort((a, b) => b.found.logEvidence - a.found.logEvidence);
       if (!outdo.length) continue;
-      const again = fit(model, LENT, [found.best, ...outdo.slice(0, LENDERS).map((o) => o.found.best)]);
+      const again = fit(model, { ...LENT, worthFrom: found.peak + LENT_GAIN }, [found.best, ...outdo.slice(0, LENDERS).map((o) => o.found.best)]);
       if (again.logEvidence <= found.logEvidence) continue;
       fits.set(key, again);
       better = true;
@@ -86,13 +86,13 @@ const HOLE_WORTH = 0.4;
 /** With so many effective draws an evidence is known to a few tenths of a nat. */
 const WELL_SAMPLED = 25;
 
-/** A model that is behind another by so much, in nats, that only a better place to start would help. */
-const OUTDONE = 2.5;
+/** A model that is behind another by so much, in nats, that only a better place to start would help; and by how much that place has to be better to be measured. */
+const OUTDONE = 2.5, LENT_GAIN = 0.2;
 
 const LENDERS = 3;
 
 /** So far behind, in nats, a model is next to nothing whatever else is found; and what it is spared then. */
-const HOPELESS = 20, BRIEFLY: Partial<Effort> = { kept: 2, iterations: 8, draws: 200, moreRounds: 0 };
+const HOPELESS = 12, BRIEFLY: Partial<Effort> = { kept: 2, iterations: 8, draws: 200, moreRounds: 0 };
 
 /** Two ways in look alike as long as no log shuts one of them, and so do two ways out: such models are fitted once. */
 function sameInLogs(model: LogModel, tracks: LogTrack[]): LogModel {
