@@ -1,5 +1,7 @@
 // npm run bench: what the core costs, side by side in one run. Medians of several runs; figures are for comparing, not for quoting alone.
 import { createRequire } from 'node:module';
+import { setFlagsFromString } from 'node:v8';
+import { runInNewContext } from 'node:vm';
 import { diagnose, readLog, reduceLog, simulateCase, waterDensity, type Case, type CircuitSheet, type FaultId } from '../src/index';
 
 const { IAPWS97_EoS } = createRequire(import.meta.url)('@neutrium/thermo.eos.iapws97') as { IAPWS97_EoS: new () => { solve(at: { p: number; t: number }): { rho: number } } };
@@ -43,3 +45,16 @@ row(`reading a log of ${thirty.samples.tS.length}`, readThirty, `ratio ${(readTh
 const thirtyCase = caseOf([thirty]);
 const longest = medianMs(1, () => diagnose(thirtyCase));
 row(`diagnosis, 30 days at 1 s (${thirty.samples.tS.length} readings)`, longest, `ratio to 2 h ${(longest / twoHours).toFixed(1)}`);
+
+// What a diagnosis holds at any one time beyond the case itself, with all garbage swept out at every step that it tells of.
+setFlagsFromString('--expose-gc');
+const sweep = runInNewContext('gc') as () => void;
+const heldMb = (): number => { sweep(); const m = process.memoryUsage(); return (m.heapUsed + m.arrayBuffers) / 1e6; };
+function workingMb(input: Case): number {
+  const before = heldMb();
+  let most = before, told = 0;
+  diagnose(input, () => { if (told++ % 20 === 0) most = Math.max(most, heldMb()); });
+  return most - before;
+}
+const shortMb = workingMb(logger), longMb = workingMb(thirtyCase);
+process.stdout.write(`${'working memory, 2 h at 5 s'.padEnd(52)} ${shortMb.toFixed(1).padStart(10)} MB\n${'working memory, 30 days at 1 s'.padEnd(52)} ${longMb.toFixed(1).padStart(10)} MB  ratio ${(longMb / shortMb).toFixed(1)}\n`);

@@ -28,14 +28,14 @@ const CHANGED_FACTOR = 0.25;
 /** Faults that come together more often than chance, since one brings the other about or hides it: any of the first with any of the second.
  *  Factor on the product of their shares. Common practice; "two at once is normal". */
 const COUPLED: { one: FaultId[]; other: FaultId[]; factor: number; why: string }[] = [
-  { one: ['vessel-undercharged'], other: ['vessel-gas-valve-leaking'], factor: 7, why: 'the gas went through the core' },
+  { one: ['vessel-undercharged'], other: ['vessel-gas-valve-leaking'], factor: 8.5, why: 'the gas went through the core' },
   { one: LITTLE_GAS, other: ['relief-valve-passing'], factor: 6.2, why: 'a relief that has lifted often passes' },
-  { one: INFLOW, other: ['relief-valve-passing'], factor: 6.2, why: 'water let in lifts the relief, which then passes' },
-  { one: ['fill-pressure-too-high', 'reducing-valve-set-high'], other: ['relief-valve-passing'], factor: 5.7, why: 'a high start lifts the relief hot, which then passes' },
-  { one: ['vessel-undercharged', 'vessel-diaphragm-failed'], other: INFLOW, factor: 1.15, why: 'a vessel that is full of water says nothing of the hole behind it' },
-  { one: ['vessel-undercharged', 'vessel-diaphragm-failed'], other: ['circuit-leak', 'fill-pressure-too-high'], factor: 2.3, why: 'topped up, and topped up too far' },
-  { one: ['gauge-misreading'], other: ['vessel-undercharged', 'relief-valve-passing', 'fill-pressure-too-high'], factor: 3.4, why: 'filled and judged by a lying gauge' },
-  { one: ['circuit-leak'], other: ['fill-pressure-too-low', 'air-in-circuit'], factor: 3.4, why: 'what leaks out is missing, and air comes in with the top-ups' },
+  { one: INFLOW, other: ['relief-valve-passing'], factor: 7.7, why: 'water let in lifts the relief, which then passes' },
+  { one: ['fill-pressure-too-high', 'reducing-valve-set-high'], other: ['relief-valve-passing'], factor: 7.1, why: 'a high start lifts the relief hot, which then passes' },
+  { one: ['vessel-undercharged', 'vessel-diaphragm-failed'], other: INFLOW, factor: 1.4, why: 'a vessel that is full of water says nothing of the hole behind it' },
+  { one: ['vessel-undercharged', 'vessel-diaphragm-failed'], other: ['circuit-leak', 'fill-pressure-too-high'], factor: 2.9, why: 'topped up, and topped up too far' },
+  { one: ['gauge-misreading'], other: ['vessel-undercharged', 'relief-valve-passing', 'fill-pressure-too-high'], factor: 4.2, why: 'filled and judged by a lying gauge' },
+  { one: ['circuit-leak'], other: ['fill-pressure-too-low', 'air-in-circuit'], factor: 4.2, why: 'what leaks out is missing, and air comes in with the top-ups' },
   { one: ['air-in-circuit', 'fill-pressure-too-low', 'feed-starved'], other: ['air-locked-branch'], factor: 3, why: 'too little pressure lets the air stand in the highest branch' },
   { one: ['steam-return-leak', 'steam-boiler-section-leak', 'steam-feeder-passing'], other: ['steam-water-untreated', 'steam-boiler-section-leak'], factor: 4, why: 'fresh water thins the treatment and eats the iron' },
   { one: ['steam-dirty-water'], other: ['steam-gauge-glass-blocked', 'steam-pigtail-blocked', 'steam-drain-blocked', 'steam-low-water-cutoff-failed'], factor: 4, why: 'the same mud settles everywhere' },
