@@ -1,11 +1,11 @@
-// npm run evaluate -- [--cases N] [--tier hand|logger|findings|pair] [--from SEED] [--shows BAR] [--gaps] [--sketch] [--out FILE.json]: the judge against plants of another physics.
-// --gaps: the same visits, each with one thing missing or wrong on the sheet or in the log. --sketch: visits of the second maker.
+// The judge against plants of another physics.
 import { writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { caseFile } from '@jumper/contract';
 import { diagnose, type Case } from '@jumper/core';
 import { confusions, leaveOut, makeCase, makeSketch, reliability, ruleOfThumb, scoreTier, SKETCH_TIERS, TIERS, type Judged, type Tier } from '@jumper/evaluate';
-import { caseDone, inThreads, option, type Share } from './inThreads';
+import { caseDone, inThreads, type Share } from './inThreads';
+import { optionsOrExit } from './options';
 
 const say = (line: string) => process.stdout.write(`${line}\n`);
 
@@ -28,12 +28,15 @@ function judgeShare({ tiers, from, cases, step, offset, leastShownBar, gaps, ske
   return judged;
 }
 
+const USAGE = `npm run --silent evaluate -- [--cases N] [--tier ${TIERS.join('|')}|all] [--from SEED] [--shows BAR] [--gaps] [--sketch] [--out FILE.json]
+  --gaps: the same visits, each with one thing missing or wrong on the sheet or in the log; --sketch: visits of the second maker, which has no several and days`;
+
 inThreads<TierShare, Judged>(fileURLToPath(import.meta.url), judgeShare, async (together) => {
-  const cases = Number(option('cases', '500'));
-  const sketch = process.argv.includes('--sketch'), known = sketch ? SKETCH_TIERS : TIERS;
-  const tiers = option('tier', 'all') === 'all' ? [...known] : known.filter((t) => t === option('tier', ''));
+  const asked = optionsOrExit(USAGE, { cases: { least: 1 }, from: { least: 1 }, shows: { least: 0 }, tier: { oneOf: [...TIERS, 'all'] }, gaps: 'flag', sketch: 'flag', out: 'text' });
+  const cases = Number(asked.cases ?? 500), sketch = asked.sketch === true, known: readonly Tier[] = sketch ? SKETCH_TIERS : TIERS;
+  const tiers = known.filter((t) => (asked.tier ?? 'all') === 'all' || t === asked.tier);
   const judged = await together(
-    { tiers, cases, from: Number(option('from', '1')), leastShownBar: option('shows', '') ? Number(option('shows', '')) : undefined, gaps: process.argv.includes('--gaps'), sketch },
+    { tiers, cases, from: Number(asked.from ?? 1), leastShownBar: asked.shows === undefined ? undefined : Number(asked.shows), gaps: asked.gaps === true, sketch },
     (done) => { if (done % 100 === 0) process.stderr.write(`${done} of ${cases * tiers.length}\n`); },
   );
   const percent = (x: number) => (Number.isNaN(x) ? '    –' : `${(100 * x).toFixed(1).padStart(5)}`);
@@ -48,6 +51,5 @@ inThreads<TierShare, Judged>(fileURLToPath(import.meta.url), judgeShare, async (
   for (const b of r.bins) say(`  said ${percent(b.said)} was ${percent(b.was)} (${b.cases})`);
   say('taken for one another:');
   for (const c of confusions(judged)) say(`  ${String(c.cases).padStart(3)}  ${c.truth} → ${c.said}`);
-  const out = option('out', '');
-  if (out) writeFileSync(out, JSON.stringify(judged));
+  if (typeof asked.out === 'string') writeFileSync(asked.out, JSON.stringify(judged));
 });

@@ -4,12 +4,6 @@ import { isMainThread, parentPort, Worker, workerData } from 'node:worker_thread
 /** What one thread takes: every `step`-th of `cases`, from `offset` on, of seeds that begin at `from`. */
 export interface Share { from: number; cases: number; step: number; offset: number }
 
-/** A command-line option `--name VALUE`. */
-export function option(name: string, otherwise: string): string {
-  const i = process.argv.indexOf(`--${name}`);
-  return i < 0 ? otherwise : (process.argv[i + 1] ?? otherwise);
-}
-
 /** Word of one more case done, from a thread to the main one. */
 export const caseDone = (): void => parentPort?.postMessage(1);
 

@@ -1,10 +1,11 @@
-// npm run visits -- [--cases N] [--from SEED]: whole visits on made-up plants, tests in the judge's order (with and without the one that
+// Whole visits on made-up plants, tests in the judge's order (with and without the one that
 // would prove it wrong, before anything is repaired) and in a checklist's, to the first repair.
 import { fileURLToPath } from 'node:url';
 import { caseFile } from '@jumper/contract';
 import { diagnose, faultRow, resolveCircuit, testMinutes, testRow, type Case, type CircuitSheet, type Diagnosis, type FaultId, type TestId } from '@jumper/core';
 import { CHECKLIST, makeVisit, type Visit } from '@jumper/evaluate';
-import { inThreads, option, type Share } from './inThreads';
+import { inThreads, type Share } from './inThreads';
+import { optionsOrExit } from './options';
 
 interface Outcome { tests: number; minutes: number; right: boolean; sure: boolean }
 const ORDERS = ['judge', 'judge, proven', 'checklist'] as const;
@@ -63,7 +64,8 @@ function runShare({ from, cases, step, offset }: Share): Visited[] {
 }
 
 inThreads<Share, Visited>(fileURLToPath(import.meta.url), runShare, async (together) => {
-  const all = await together({ from: Number(option('from', '1')), cases: Number(option('cases', '60')) });
+  const asked = optionsOrExit('npm run --silent visits -- [--cases N] [--from SEED]', { cases: { least: 1 }, from: { least: 1 } });
+  const all = await together({ from: Number(asked.from ?? 1), cases: Number(asked.cases ?? 60) });
   const say = (line: string) => process.stdout.write(`${line}\n`);
   const mean = (xs: number[]) => xs.reduce((a, b) => a + b, 0) / xs.length, median = (xs: number[]) => [...xs].sort((a, b) => a - b)[Math.floor(xs.length / 2)]!;
   say('order          visits  right repair  sure  wrong though sure  tests mean  minutes median  minutes mean');
