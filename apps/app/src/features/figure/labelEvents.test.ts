@@ -9,8 +9,9 @@ it('every event keeps its mark, and words only where there is room', () => {
 
 it('what comes again and again is said once, with how often; what comes now and then each time', () => {
   const week = Array.from({ length: 5 }, (_, i) => [{ min: 300 * i, label: 'Heat on' }, { min: 300 * i + 150, label: 'Heat off' }]).flat();
-  expect(words(week).filter((w) => w !== null)).toEqual(['Heat on, 5 times', 'Heat off, 5 times']);
+  expect(words(week).filter((w) => w !== null)).toEqual(['Heat on and off, 5 times']);
   expect(words(week)).toHaveLength(10);
+  expect(words(Array.from({ length: 4 }, (_, i) => ({ min: 300 * i, label: 'Top-up' }))).filter((w) => w !== null)).toEqual(['Top-up, 4 times']);
   expect(words([0, 300, 600].map((min) => ({ min, label: 'Top-up' })))).toEqual(['Top-up', 'Top-up', 'Top-up']);
 });
 
