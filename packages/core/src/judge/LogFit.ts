@@ -28,12 +28,12 @@ export interface LogFit {
 
 const FURTHEST_START = 2.5;
 /** Counts, fixed: the same input gives the same answer on any machine. `moreRounds` is how often more is drawn where too few draws hit. */
-export interface Effort { starts: number; scouts: number; /** So many starts are looked at, with so many steps each, before the best of them are gone on with. */ looked: number; look: number; kept: number; iterations: number; draws: number; moreRounds: number; /** A peak that is no higher than this is not measured: the evidence is then said to be nothing. */ worthFrom?: number }
+export interface Effort { starts: number; scouts: number; /** So many starts are looked at, with so many steps each, before the best of them are gone on with. */ looked: number; look: number; kept: number; iterations: number; draws: number; moreRounds: number; /** Where neither the peak nor the modes' own weight is above these it is not measured: the evidence is then said to be nothing. */ worthFrom?: { peak: number; evidence: number } }
 export const THOROUGH: Effort = { starts: 5, scouts: 60, looked: 12, look: 4, kept: 4, iterations: 12, draws: 360, moreRounds: 4 };
 /** Enough to see that a model is out of the question. */
 export const QUICK: Effort = { starts: 2, scouts: 30, looked: 4, look: 2, kept: 1, iterations: 8, draws: 60, moreRounds: 0 };
 /** Only from what is lent. */
-export const LENT: Effort = { ...THOROUGH, starts: 0, scouts: 0, kept: 2 };
+export const LENT: Effort = { ...THOROUGH, starts: 0, scouts: 0, kept: 2 }, LENT_QUICKLY: Effort = { ...QUICK, starts: 0, scouts: 0, looked: 2, kept: 2, iterations: 5 };
 /** The noise's size is never known worse than this curvature says. */
 const LEAST_BEND = 0.5;
 /** A step of it smaller than this is not worth a look. */
@@ -117,7 +117,7 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
   if (!tracks.length && !hints.length) return priorDraws();
   let modes = tracks.length ? findModes(byLogs, [...spread(startingPoints(space, n), effort.starts), ...scouts(Math.ceil(effort.starts / 2))]) : [priorMode(n)];
   if (!modes.length) return priorDraws();
-  if (effort.worthFrom !== undefined && peakOf(modes[0]!) <= effort.worthFrom) return { misfit: 1, trackLikelihoods: [], peak: peakOf(modes[0]!), logEvidence: -Infinity, draws: [], effective: 0, best: v.slice(), predicted: [] };
+  if (effort.worthFrom && peakOf(modes[0]!) <= effort.worthFrom.peak && logTotal(modes) <= effort.worthFrom.evidence) return { misfit: 1, trackLikelihoods: [], peak: peakOf(modes[0]!), logEvidence: -Infinity, draws: [], effective: 0, best: v.slice(), predicted: [] };
   const hinted = missedByHints() ? findModes(byHintsToo, [...modes.map((m) => m.z), ...spread(startingPoints(space, n), HINTED_STARTS)]) : [];
 
   const byModes = (): ProposalPart[] => [...sharedOut(modes, hinted.length ? 1 - HINTED_SHARE : 1), ...sharedOut(hinted, HINTED_SHARE)];

@@ -1,9 +1,10 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
-import { resolveCircuit } from '../circuit/resolveCircuit';
+import { atGaugeLevel, resolveCircuit } from '../circuit/resolveCircuit';
 import { simulateCase } from '../simulate/simulateCase';
-import { fitterOf } from './fitter';
+import { fitterOf, OUTDONE, OUTDONE_HASTILY } from './fitter';
+import type { FaultId } from './faults';
 import { SLOT } from './kernel';
-import { QUICK } from './LogFit';
+import { LENT, LENT_QUICKLY, QUICK } from './LogFit';
 import { logModelOf, waysApart } from './logModel';
 import { layOutLog } from './LogTrack';
 
@@ -31,7 +32,7 @@ it('fits a model once, whoever asks, and the two ways in alike while no log part
 it('lending makes no fit worse', () => {
   for (const faults of [['none'], ['circuit-leak'], ['vessel-undercharged'], ['circuit-leak', 'fill-loop-passing']] as const) fitter.fitOf(logModelOf(faults));
   const before = new Map([...fitter.looked()].map(([k, l]) => [k, l.found.logEvidence]));
-  fitter.lendToNeighbours();
+  fitter.lendToNeighbours(LENT, OUTDONE);
   for (const [key, evidence] of before) expect(fitter.looked().get(key)!.found.logEvidence).toBeGreaterThanOrEqual(evidence);
 });
 
@@ -44,4 +45,18 @@ it('holds a model with a hole more to what the same without it allows', () => {
   expect(both.logEvidence).toBeLessThanOrEqual(inflow.logEvidence + Math.max(0, both.peak - inflow.peak) + 1.001);
   // The inflow itself is seen, so nothing holds it down.
   expect(inflow.logEvidence).toBeGreaterThan(held.fitOf(logModelOf(['none'])).logEvidence + 3);
+});
+
+it('what a hasty look missed is found from where a neighbour stands', () => {
+  // Hardly any gas is nearly none in play: few starts of the one come to where the other lies at once. It falls cold, by a relief that passes, and goes up to it hot.
+  const drained: CircuitSheet = { kind: 'sealed-hot-water', heatOutputKw: 24, gauge: { kind: 'sensor', resolutionBar: 0.02 }, vessel: { nominalVolumeL: 8, isolationValve: 'fitted-with-drain' }, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop', mainsBar: 2.8 }, waterVolumeL: 101, waterVolumeSource: 'estimated', staticHeadM: 1.8, maxFlowC: 60 };
+  const c = atGaugeLevel(resolveCircuit(drained)), min = [0, 1, 2, 3, 5, 5.6, 6.2, 7, 8, 9, 10, 11.6, 12.2, 14, 15, 15.6];
+  const pressureBar = [0.86, 0.72, 0.6, 0.66, 0.98, 1.2, 1.5, 1.84, 2.18, 2.56, 2.94, 2.72, 2.54, 2.6, 2.82, 2.88], flowC = [20, 20, 20, 33, 34, 36, 37, 39, null, 43, 45, 48, 49, 51, 51, 52];
+  const steep = [layOutLog({ source: 'logger', samples: { tS: min.map((m) => 60 * m), pressureBar, flowC }, events: [{ tS: 150, kind: 'heat-on' }] }, c)!];
+  // One start only, in the middle of what is likely.
+  const hasty = fitterOf(drained, c, steep, [], { ...QUICK, starts: 1, scouts: 0 }, new Map()), evidence = (...faults: FaultId[]) => hasty.fitOf(logModelOf(faults)).logEvidence;
+  const alone = evidence('relief-valve-passing', 'vessel-undercharged'), neighbour = evidence('relief-valve-passing', 'vessel-isolated');
+  expect(alone).toBeLessThan(neighbour - OUTDONE_HASTILY);
+  expect(hasty.lendToNeighbours(LENT_QUICKLY, OUTDONE_HASTILY)).toBe(true);
+  expect(evidence('relief-valve-passing', 'vessel-undercharged')).toBeGreaterThan(neighbour - OUTDONE_HASTILY);
 });

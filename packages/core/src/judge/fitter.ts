@@ -1,7 +1,7 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import { SLOT } from './kernel';
-import { fitLogs, LENT, type Effort, type Hint, type LogFit } from './LogFit';
+import { fitLogs, type Effort, type Hint, type LogFit } from './LogFit';
 import { logModelKey, waysApart, type LogModel } from './logModel';
 import type { LogTrack } from './LogTrack';
 import { parameterSpace } from './parameters';
@@ -16,7 +16,7 @@ export interface Fitter {
   looked: () => Looked;
   /** Fits those again that a model one change away outdoes by far, from where that one stands: with a kink in between (a vessel that runs empty, a relief) few starts
    *  find the place. Whether any got better. */
-  lendToNeighbours: () => boolean;
+  lendToNeighbours: (how: Effort, outdoneBy: number) => boolean;
   /** Holds each model with a hole more to what the same without it allows: where no reading is met better for it, the hole can only cost. A few lucky draws say otherwise now and
    *  then. Whether any was held. */
   holdToSimpler: () => boolean;
@@ -50,13 +50,13 @@ export function fitterOf(sheet: CircuitSheet, circuit: ResolvedCircuit, tracks: 
   };
   const keepAll = () => { for (const wanted of asked.values()) keep(wanted, fits.get(logModelKey(sameInLogs(wanted, tracks)))!); };
   const looked = (): Looked => new Map([...fitted].map(([key, model]) => [key, { model, found: fits.get(key)! }]));
-  const lendToNeighbours = () => {
+  const lendToNeighbours = (how: Effort, outdoneBy: number) => {
     let better = false;
     const before = looked(), lenders = [...new Map([...lookedAt, ...before]).values()];
     for (const [key, { model, found }] of before) {
-      const outdo = lenders.filter((o) => waysApart(o.model, model) === 1 && o.found.logEvidence > found.logEvidence + OUTDONE).sort((a, b) => b.found.logEvidence - a.found.logEvidence);
+      const outdo = lenders.filter((o) => waysApart(o.model, model) === 1 && o.found.logEvidence > found.logEvidence + outdoneBy).sort((a, b) => b.found.logEvidence - a.found.logEvidence);
       if (!outdo.length) continue;
-      const again = fit(model, { ...LENT, worthFrom: found.peak + LENT_GAIN }, [found.best, ...outdo.slice(0, LENDERS).map((o) => o.found.best)]);
+      const again = fit(model, { ...how, worthFrom: { peak: found.peak + LENT_GAIN, evidence: found.logEvidence + LENT_GAIN } }, [found.best, ...outdo.slice(0, LENDERS).map((o) => o.found.best)]);
       if (again.logEvidence <= found.logEvidence) continue;
       fits.set(key, again);
       better = true;
@@ -86,8 +86,10 @@ const HOLE_WORTH = 0.4;
 /** With so many effective draws an evidence is known to a few tenths of a nat. */
 const WELL_SAMPLED = 25;
 
-/** A model that is behind another by so much, in nats, that only a better place to start would help; and by how much that place has to be better to be measured. */
-const OUTDONE = 2.5, LENT_GAIN = 0.2;
+/** By how much a place that was lent has to be better to be measured, in nats. */
+const LENT_GAIN = 0.2;
+/** A model that is behind another by so much, in nats, that only a better place to start would help: where it was fitted with care, and at a hasty look. */
+export const OUTDONE = 2.5, OUTDONE_HASTILY = 6;
 
 const LENDERS = 3;
 

@@ -8,8 +8,8 @@ import { coldLevelDensity, levelHangsOnDraw } from './coldLevel';
 import { findingLikelihood, hangsOnDraw } from './findingLikelihood';
 import { earlyLiftShare } from './earlyLiftShare';
 import { expectedNumber, foretold } from './findingNumbers';
-import { fitterOf, type Fitter } from './fitter';
-import { QUICK, THOROUGH, type Effort, type Hint, type LogFit } from './LogFit';
+import { fitterOf, OUTDONE, OUTDONE_HASTILY, type Fitter } from './fitter';
+import { LENT, LENT_QUICKLY, QUICK, THOROUGH, type Effort, type Hint, type LogFit } from './LogFit';
 import type { Logged } from './Logged';
 import { catchHint } from './reliefCatch';
 import { logModelOf, type LogModel } from './logModel';
@@ -124,7 +124,8 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const hints = hintsOf(evidence.findings, seen, logged);
   const fitter = (effort: Effort) => (before = fitterOf(evidence.circuit, seen, tracks, hints, effort, before?.looked() ?? new Map()));
   // Every set is screened; those that may matter are judged again with care. With no log there is nothing to fit.
-  const first = judgeWith(fitter(tracks.length ? QUICK : THOROUGH).fitOf, priors, 0, SCREENED, false);
+  const quick = fitter(tracks.length ? QUICK : THOROUGH), atFirst = judgeWith(quick.fitOf, priors, 0, SCREENED, false);
+  const first = tracks.length && quick.lendToNeighbours(LENT_QUICKLY, OUTDONE_HASTILY) ? judgeWith(quick.fitOf, priors, SCREENED, SCREENED, false) : atFirst;
   if (!tracks.length) return { sets: withProbabilities(first), circuit, seen, tracks, logs, trackLog, logged };
   const misfit = Math.min(MOST_MISFIT, ...first.map((s) => s.fit.misfit)), misjudged = misfit > BEARABLE_MISFIT;
   if (misjudged) tracks.forEach((t) => allowForMisfit(t, misfit));
@@ -133,7 +134,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const contenders = screened.filter(contends), rest = screened.filter((s, i) => !contends(s, i));
   const thorough = fitter(THOROUGH), which = contenders.map((s) => ({ faults: s.faults, weight: s.prior }));
   const careful = judgeWith(thorough.fitOf, which, misjudged ? 2 * SCREENED : SCREENED, CAREFULLY);
-  const lent = thorough.lendToNeighbours(), held = thorough.holdToSimpler();
+  const lent = thorough.lendToNeighbours(LENT, OUTDONE), held = thorough.holdToSimpler();
   const settled = lent || held ? judgeWith(thorough.fitOf, which, CAREFULLY, 1) : careful;
   // What looks the same in the logs as something that was judged with care is given the same care: nothing is fitted for it.
   const isKnown = ({ faults }: JudgedSet) => { const model = logModelOf(faults); return [model, ...otherWaysOf(model, faults, true).map((way) => way.model)].every(thorough.knows); };

@@ -28,7 +28,7 @@ const CHANGED_FACTOR = 0.25;
 /** Faults that come together more often than chance, since one brings the other about or hides it: any of the first with any of the second.
  *  Factor on the product of their shares. Common practice; "two at once is normal". */
 const COUPLED: { one: FaultId[]; other: FaultId[]; factor: number; why: string }[] = [
-  { one: ['vessel-undercharged'], other: ['vessel-gas-valve-leaking'], factor: 8.5, why: 'the gas went through the core' },
+  { one: ['vessel-undercharged'], other: ['vessel-gas-valve-leaking'], factor: 7, why: 'the gas went through the core' },
   { one: LITTLE_GAS, other: ['relief-valve-passing'], factor: 6.2, why: 'a relief that has lifted often passes' },
   { one: INFLOW, other: ['relief-valve-passing'], factor: 7.7, why: 'water let in lifts the relief, which then passes' },
   { one: ['fill-pressure-too-high', 'reducing-valve-set-high'], other: ['relief-valve-passing'], factor: 7.1, why: 'a high start lifts the relief hot, which then passes' },
