@@ -20,11 +20,11 @@ const normalFrom = (slot: number, mean: number, sd: number, least: number, start
 };
 const logNormal = (slot: number, median: number, sd: number): FreeParameter => ({ slot, of: (z) => median * Math.exp(sd * z), starts: [0] });
 const uniform = (slot: number, least: number, most: number, starts = [-1, 0.6]): FreeParameter => ({ slot, of: (z) => least + (most - least) * normalCdf(z), starts });
-/** Holes, L/h at one bar: they spread over decades, the usual size in the middle. Common practice. */
-const LEAKAGE_SPREAD = 1.7;
-const leakage = (slot: number, median: number): FreeParameter => ({ ...logNormal(slot, median, LEAKAGE_SPREAD), starts: [-1, 0.2, 1.4] });
-/** Where a hole of a size stands among them. */
-const leakageZ = (lPerH: number, median: number): number => Math.max(-2, Math.min(2.8, Math.log(lPerH / median) / LEAKAGE_SPREAD));
+/** Holes, L/h at one bar: they spread over decades, the usual size in the middle, those that let water out more widely. Common practice. */
+const INFLOW_SPREAD = 1.5, OUTFLOW_SPREAD = 1.7;
+const leakage = (slot: number, median: number, spread: number): FreeParameter => ({ ...logNormal(slot, median, spread), starts: [-1, 0.2, 1.4] });
+/** Where a way in of a size stands among them. */
+const inflowZ = (lPerH: number, median: number): number => Math.max(-2, Math.min(2.8, Math.log(lPerH / median) / INFLOW_SPREAD));
 
 /** Everything that is uncertain about a circuit under one log model, before its logs are looked at. */
 export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: ResolvedCircuit, tracks: LogTrack[]): ParameterSpace {
@@ -48,8 +48,8 @@ export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: Resolved
     ...gas(model, c),
     ...feed(model, sheet, c),
   ];
-  if (model.inflow !== 'none') free.push(startedFrom(leakage(model.inflow === 'fill' ? SLOT.inFill : SLOT.inCoil, INFLOW_L_PER_H * size), creepInflowsLPerH(model.gas, c, tracks).map((lPerH) => leakageZ(lPerH, INFLOW_L_PER_H * size))), logNormal(SLOT.mains, c.mainsGaugeBar, c.assumed.includes('fill.mainsBar') ? MAINS_GUESSED : MAINS_READ));
-  if (model.outflow !== 'none') free.push(leakage(model.outflow === 'boiler' ? SLOT.outBoiler : SLOT.outCircuit, 0.4 * size));
+  if (model.inflow !== 'none') free.push(startedFrom(leakage(model.inflow === 'fill' ? SLOT.inFill : SLOT.inCoil, INFLOW_L_PER_H * size, INFLOW_SPREAD), creepInflowsLPerH(model.gas, c, tracks).map((lPerH) => inflowZ(lPerH, INFLOW_L_PER_H * size))), logNormal(SLOT.mains, c.mainsGaugeBar, c.assumed.includes('fill.mainsBar') ? MAINS_GUESSED : MAINS_READ));
+  if (model.outflow !== 'none') free.push(leakage(model.outflow === 'boiler' ? SLOT.outBoiler : SLOT.outCircuit, 0.4 * size, OUTFLOW_SPREAD));
   free.push(...(model.lift === 'early' ? earlyLift(c, tracks) : [rightLift(c, tracks)]));
   if (model.lift !== 'early' && mayHaveBlown(tracks, c)) free.push(uniform(SLOT.seat, SEAT_LEAST, SEAT_MOST, [-0.5, 1.5]));
   if (model.gauge === 'off') free.push({ slot: SLOT.offset, of: (z) => (z < 0 ? -1 : 1) * (GAUGE_OFF_BAR + GAUGE_OFF_SPREAD_BAR * Math.abs(z) * (1 + FAR_OFF * z * z)), starts: [-0.9, 0.9] });
