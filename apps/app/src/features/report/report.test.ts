@@ -33,7 +33,7 @@ it('a job put right: found and left side by side, the work, the proof, the next 
   expect(view.rows[0]).toEqual({ label: 'Pressure, cold', found: '1.0 bar', left: '1.0 bar' });
   expect(view.rows[2]).toEqual({ label: 'Charge of the vessel', found: '0.0 bar', left: '0.75 bar' });
   // What is right when hot hangs on what it was filled to: both runs have their own.
-  const right = view.rows.find((r) => r.label.startsWith('Right when hot'))!;
+  const right = view.rows.find((r) => r.label === 'Right at that temperature')!;
   expect([right.found, right.left].map((x) => Math.abs(parseFloat(x!) - 1.5) < 0.25)).toEqual([true, true]);
   expect(view.cause).toMatch(/bears it out/);
   expect(view.nextCheck).toBe('4 March 2027');

@@ -47,7 +47,8 @@ export function reportView(parts: JobParts, file: Case, diagnosis: Diagnosis | n
     row('Pressure, hot', hotOf(found, units), hotOf(left, units)),
     ...(charge !== undefined || setTo !== undefined ? [row('Charge of the vessel', bar(charge), bar(setTo))] : []),
     { label: 'Relief valve opens at', found: pressureText(circuit.reliefSetGaugeBar, units.pressure), left: null },
-    row('Right when hot, for this circuit', bar(diagnosis?.expected?.hotBar), left ? bar(diagnosis?.now?.expected?.hotBar) : null),
+    // What was read hot is held against what is right there; with nothing read hot, against the boiler's limit.
+    row(found && hotOf(found, units) && cycleFeatures(found).hotC !== null ? 'Right at that temperature' : 'Right when hot, for this circuit', bar(diagnosis?.expected?.hotBar), left ? bar(diagnosis?.now?.expected?.hotBar) : null),
   ];
   return {
     title: 'Heating circuit: report of the visit', site: [parts.sheet.site, parts.sheet.town].filter(Boolean).join(', '), date: longDay(lastMs),
