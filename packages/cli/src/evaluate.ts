@@ -5,7 +5,7 @@ import { caseFile } from '@jumper/contract';
 import { diagnose, type Case } from '@jumper/core';
 import { confusions, leaveOut, makeCase, makeSketch, reliability, ruleOfThumb, scoreTier, SKETCH_TIERS, TIERS, type Judged, type Tier } from '@jumper/evaluate';
 import { caseDone, inThreads, type Share } from './inThreads';
-import { optionsOrExit } from './options';
+import { optionsOrExit, refuse } from './options';
 
 const say = (line: string) => process.stdout.write(`${line}\n`);
 
@@ -35,7 +35,7 @@ inThreads<TierShare, Judged>(fileURLToPath(import.meta.url), judgeShare, async (
   const asked = optionsOrExit(USAGE, { cases: { least: 1 }, from: { least: 1 }, shows: { least: 0 }, tier: { oneOf: [...TIERS, 'all'] }, gaps: 'flag', sketch: 'flag', out: 'text' });
   const cases = Number(asked.cases ?? 500), sketch = asked.sketch === true, known: readonly Tier[] = sketch ? SKETCH_TIERS : TIERS;
   const tiers = known.filter((t) => (asked.tier ?? 'all') === 'all' || t === asked.tier);
-  if (tiers.length === 0) { process.stderr.write(`--tier: the second maker has no visits of ${asked.tier}\n${USAGE}\n`); process.exit(2); }
+  if (tiers.length === 0) refuse(`--tier: the second maker has no visits of ${asked.tier}`, USAGE);
   const judged = await together(
     { tiers, cases, from: Number(asked.from ?? 1), leastShownBar: asked.shows === undefined ? undefined : Number(asked.shows), gaps: asked.gaps === true, sketch },
     (done) => { if (done % 100 === 0) process.stderr.write(`${done} of ${cases * tiers.length}\n`); },

@@ -25,8 +25,11 @@ export function readOptions(kinds: Record<string, OptionKind>, args: readonly st
 /** The same for a command: says what is wrong, and how it is called, on stderr, and ends with status 2. `--help` says how it is called and ends. */
 export function optionsOrExit(usage: string, kinds: Record<string, OptionKind>): Options {
   if (process.argv.includes('--help')) { process.stdout.write(`${usage}\n`); process.exit(0); }
-  try { return readOptions(kinds, process.argv.slice(2)); } catch (error) {
-    process.stderr.write(`${(error as Error).message}\n${usage}\n`);
-    process.exit(2);
-  }
+  try { return readOptions(kinds, process.argv.slice(2)); } catch (error) { return refuse((error as Error).message, usage); }
+}
+
+/** Ends a command that was called wrongly. */
+export function refuse(message: string, usage: string): never {
+  process.stderr.write(`${message}\n${usage}\n`);
+  process.exit(2);
 }

@@ -232,8 +232,8 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
     const starts = [...own, ...borrowed.map(startAt)];
     const found: Mode[] = [];
     // How well they fit as they are tells which are worth a few steps, and these, which are worth going on with.
-    const tried = starts.length <= effort.looked ? starts : starts.map((at) => ({ at, value: target.residuals(at, new Float64Array(target.rows)) + logDet })).sort((a, b) => a.value - b.value).slice(0, effort.looked).map((t) => t.at);
-    const looked = tried.map((start) => descend(target, start, effort.look)).sort((a, b) => a.value - b.value).slice(0, effort.kept);
+    const promising = starts.length <= effort.looked ? starts : bestFitting(target, starts, effort.looked);
+    const looked = promising.map((start) => descend(target, start, effort.look)).sort((a, b) => a.value - b.value).slice(0, effort.kept);
     for (const { at } of looked) {
       const m = settle(target, descend(target, at, effort.iterations).at);
       if (m && !found.some((f) => sameMode(f, m))) found.push(m);
@@ -255,11 +255,13 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
   /** The best of a few draws from the priors: where the response has kinks (an empty vessel, a relief, a gauge at its foot) the slopes at the usual
    *  starting points lead nowhere. */
   function scouts(most: number): Float64Array[] {
-    const tried = Array.from({ length: effort.scouts }, () => {
-      const at = Float64Array.from({ length: n }, () => random.normal());
-      return { at, half: residuals(at, r) + logDet };
-    });
-    return tried.sort((a, b) => a.half - b.half).slice(0, most).map((t) => t.at);
+    return bestFitting(byLogs, Array.from({ length: effort.scouts }, () => Float64Array.from({ length: n }, () => random.normal())), most);
+  }
+
+  /** Of some places those that fit best as they are. */
+  function bestFitting(target: Target, places: Float64Array[], most: number): Float64Array[] {
+    const out = new Float64Array(target.rows);
+    return places.map((at) => ({ at, value: target.residuals(at, out) + logDet })).sort((a, b) => a.value - b.value).slice(0, most).map((p) => p.at);
   }
 
   /** Damped least squares. How large the noise is hangs on the parameters too, and a square sum alone would run to where it is largest: so it is held still for the

@@ -1,10 +1,10 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { atGaugeLevel, resolveCircuit } from '../circuit/resolveCircuit';
 import { simulateCase } from '../simulate/simulateCase';
-import { fitterOf, OUTDONE, OUTDONE_HASTILY } from './fitter';
+import { fitterOf, HASTY_LENDING, LENDING } from './fitter';
 import type { FaultId } from './faults';
 import { SLOT } from './kernel';
-import { LENT, LENT_QUICKLY, QUICK } from './LogFit';
+import { QUICK } from './LogFit';
 import { logModelOf, waysApart } from './logModel';
 import { layOutLog } from './LogTrack';
 
@@ -32,7 +32,7 @@ it('fits a model once, whoever asks, and the two ways in alike while no log part
 it('lending makes no fit worse', () => {
   for (const faults of [['none'], ['circuit-leak'], ['vessel-undercharged'], ['circuit-leak', 'fill-loop-passing']] as const) fitter.fitOf(logModelOf(faults));
   const before = new Map([...fitter.looked()].map(([k, l]) => [k, l.found.logEvidence]));
-  fitter.lendToNeighbours(LENT, OUTDONE);
+  fitter.lendToNeighbours(LENDING);
   for (const [key, evidence] of before) expect(fitter.looked().get(key)!.found.logEvidence).toBeGreaterThanOrEqual(evidence);
 });
 
@@ -56,7 +56,7 @@ it('what a hasty look missed is found from where a neighbour stands', () => {
   // One start only, in the middle of what is likely.
   const hasty = fitterOf(drained, c, steep, [], { ...QUICK, starts: 1, scouts: 0 }, new Map()), evidence = (...faults: FaultId[]) => hasty.fitOf(logModelOf(faults)).logEvidence;
   const alone = evidence('relief-valve-passing', 'vessel-undercharged'), neighbour = evidence('relief-valve-passing', 'vessel-isolated');
-  expect(alone).toBeLessThan(neighbour - OUTDONE_HASTILY);
-  expect(hasty.lendToNeighbours(LENT_QUICKLY, OUTDONE_HASTILY)).toBe(true);
-  expect(evidence('relief-valve-passing', 'vessel-undercharged')).toBeGreaterThan(neighbour - OUTDONE_HASTILY);
+  expect(alone).toBeLessThan(neighbour - HASTY_LENDING.outdoneBy);
+  expect(hasty.lendToNeighbours(HASTY_LENDING)).toBe(true);
+  expect(evidence('relief-valve-passing', 'vessel-undercharged')).toBeGreaterThan(neighbour - HASTY_LENDING.outdoneBy);
 });

@@ -1,7 +1,7 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import { SLOT } from './kernel';
-import { fitLogs, type Effort, type Hint, type LogFit } from './LogFit';
+import { fitLogs, LENT, LENT_QUICKLY, type Effort, type Hint, type LogFit } from './LogFit';
 import { logModelKey, waysApart, type LogModel } from './logModel';
 import type { LogTrack } from './LogTrack';
 import { parameterSpace } from './parameters';
@@ -16,7 +16,7 @@ export interface Fitter {
   looked: () => Looked;
   /** Fits those again that a model one change away outdoes by far, from where that one stands: with a kink in between (a vessel that runs empty, a relief) few starts
    *  find the place. Whether any got better. */
-  lendToNeighbours: (how: Effort, outdoneBy: number) => boolean;
+  lendToNeighbours: (lending: Lending) => boolean;
   /** Holds each model with a hole more to what the same without it allows: where no reading is met better for it, the hole can only cost. A few lucky draws say otherwise now and
    *  then. Whether any was held. */
   holdToSimpler: () => boolean;
@@ -50,7 +50,7 @@ export function fitterOf(sheet: CircuitSheet, circuit: ResolvedCircuit, tracks: 
   };
   const keepAll = () => { for (const wanted of asked.values()) keep(wanted, fits.get(logModelKey(sameInLogs(wanted, tracks)))!); };
   const looked = (): Looked => new Map([...fitted].map(([key, model]) => [key, { model, found: fits.get(key)! }]));
-  const lendToNeighbours = (how: Effort, outdoneBy: number) => {
+  const lendToNeighbours = ({ how, outdoneBy }: Lending) => {
     let better = false;
     const before = looked(), lenders = [...new Map([...lookedAt, ...before]).values()];
     for (const [key, { model, found }] of before) {
@@ -88,8 +88,9 @@ const WELL_SAMPLED = 25;
 
 /** By how much a place that was lent has to be better to be measured, in nats. */
 const LENT_GAIN = 0.2;
-/** A model that is behind another by so much, in nats, that only a better place to start would help: where it was fitted with care, and at a hasty look. */
-export const OUTDONE = 2.5, OUTDONE_HASTILY = 6;
+/** A model that is behind another by so much, in nats, that only a better place to start would help, and how it is then fitted: where the fits were made with care, and at a hasty look. */
+export interface Lending { how: Effort; outdoneBy: number }
+export const LENDING: Lending = { how: LENT, outdoneBy: 2.5 }, HASTY_LENDING: Lending = { how: LENT_QUICKLY, outdoneBy: 6 };
 
 const LENDERS = 3;
 

@@ -8,8 +8,8 @@ import { coldLevelDensity, levelHangsOnDraw } from './coldLevel';
 import { findingLikelihood, hangsOnDraw } from './findingLikelihood';
 import { earlyLiftShare } from './earlyLiftShare';
 import { expectedNumber, foretold } from './findingNumbers';
-import { fitterOf, OUTDONE, OUTDONE_HASTILY, type Fitter } from './fitter';
-import { LENT, LENT_QUICKLY, QUICK, THOROUGH, type Effort, type Hint, type LogFit } from './LogFit';
+import { fitterOf, HASTY_LENDING, LENDING, type Fitter } from './fitter';
+import { QUICK, THOROUGH, type Effort, type Hint, type LogFit } from './LogFit';
 import type { Logged } from './Logged';
 import { catchHint } from './reliefCatch';
 import { logModelOf, type LogModel } from './logModel';
@@ -87,6 +87,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
     const own = ownWayOf(model, faults);
     return [...(own ? [own] : []), ...(care && model.gas === 'cut-off' ? almostCutOff(model, faults) : []), ...(feedUnsaid && model.feed === 'right' ? [{ model: { ...model, feed: 'unsaid' as const }, share: FED_SHARE }] : [])];
   };
+  const waysOf = (faults: readonly FaultId[], care: boolean): LogModel[] => { const model = logModelOf(faults); return [model, ...otherWaysOf(model, faults, care).map((way) => way.model)]; };
   /** A circuit without its vessel may give way before its relief lifts; and a port that is nearly blocked lets the pressure stand high as long as the water grows, and fall back while it is hot. */
   const almostCutOff = (model: LogModel, faults: readonly FaultId[]): { model: LogModel; share: number }[] => [
     ...(mayHaveBlown(tracks, circuit) ? [{ model: { ...model, gas: 'late' as const }, share: GIVES_WAY_SHARE }] : []),
@@ -100,6 +101,11 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
     if (feedMayBeShut && model.feed === 'right') return { model: { ...model, feed: 'dead' }, share: SHUT_FEED_SHARE };
     return null;
   };
+  /** Fits all that sets will be judged by, so that models can lend to one another before anything is weighed by them. */
+  const fitAll = (fitOf: (m: LogModel) => LogFit, which: WeightedSet[], from: number, to: number, care = true) => which.forEach(({ faults }, i) => {
+    told(from + ((to - from) * i) / which.length);
+    waysOf(faults, care).forEach(fitOf);
+  });
   const judgeWith = (fitOf: (m: LogModel) => LogFit, which: WeightedSet[], from: number, to: number, care = true) => which.map(({ faults, weight }, i): JudgedSet => {
     told(from + ((to - from) * i) / which.length);
     const model = logModelOf(faults);
@@ -124,8 +130,10 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const hints = hintsOf(evidence.findings, seen, logged);
   const fitter = (effort: Effort) => (before = fitterOf(evidence.circuit, seen, tracks, hints, effort, before?.looked() ?? new Map()));
   // Every set is screened; those that may matter are judged again with care. With no log there is nothing to fit.
-  const quick = fitter(tracks.length ? QUICK : THOROUGH), atFirst = judgeWith(quick.fitOf, priors, 0, SCREENED, false);
-  const first = tracks.length && quick.lendToNeighbours(LENT_QUICKLY, OUTDONE_HASTILY) ? judgeWith(quick.fitOf, priors, SCREENED, SCREENED, false) : atFirst;
+  const quick = fitter(tracks.length ? QUICK : THOROUGH);
+  fitAll(quick.fitOf, priors, 0, SCREENED, false);
+  if (tracks.length) quick.lendToNeighbours(HASTY_LENDING);
+  const first = judgeWith(quick.fitOf, priors, SCREENED, SCREENED, false);
   if (!tracks.length) return { sets: withProbabilities(first), circuit, seen, tracks, logs, trackLog, logged };
   const misfit = Math.min(MOST_MISFIT, ...first.map((s) => s.fit.misfit)), misjudged = misfit > BEARABLE_MISFIT;
   if (misjudged) tracks.forEach((t) => allowForMisfit(t, misfit));
@@ -133,12 +141,12 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const scores = scoresOf(screened), least = Math.max(...scores) - CONTENDS, contends = (s: JudgedSet, i: number) => s.faults.length === 1 || scores[i]! > least;
   const contenders = screened.filter(contends), rest = screened.filter((s, i) => !contends(s, i));
   const thorough = fitter(THOROUGH), which = contenders.map((s) => ({ faults: s.faults, weight: s.prior }));
-  const careful = judgeWith(thorough.fitOf, which, misjudged ? 2 * SCREENED : SCREENED, CAREFULLY);
-  const lent = thorough.lendToNeighbours(LENT, OUTDONE), held = thorough.holdToSimpler();
-  const settled = lent || held ? judgeWith(thorough.fitOf, which, CAREFULLY, 1) : careful;
+  fitAll(thorough.fitOf, which, misjudged ? 2 * SCREENED : SCREENED, CAREFULLY);
+  thorough.lendToNeighbours(LENDING);
+  thorough.holdToSimpler();
+  const settled = judgeWith(thorough.fitOf, which, CAREFULLY, 1);
   // What looks the same in the logs as something that was judged with care is given the same care: nothing is fitted for it.
-  const isKnown = ({ faults }: JudgedSet) => { const model = logModelOf(faults); return [model, ...otherWaysOf(model, faults, true).map((way) => way.model)].every(thorough.knows); };
-  const known = new Set(rest.filter(isKnown));
+  const known = new Set(rest.filter(({ faults }) => waysOf(faults, true).every(thorough.knows)));
   const alike = judgeWith(thorough.fitOf, [...known].map((s) => ({ faults: s.faults, weight: s.prior })), 1, 1);
   return { sets: withProbabilities([...settled, ...alike, ...rest.filter((s) => !known.has(s))]), circuit, seen, tracks, logs, trackLog, logged };
 }

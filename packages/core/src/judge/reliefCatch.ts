@@ -37,7 +37,7 @@ export function catchMiss(f: Finding, v: Float64Array, c: ResolvedCircuit, logge
 
 /** How hard a caught rate pulls at a draw's leak, in standard deviations: the less, the likelier it was a lift. */
 export const catchHint = (f: Finding, v: Float64Array, c: ResolvedCircuit, logged: Logged): number =>
-  (catchMiss(f, v, c, logged) ?? 0) * (f.during === 'cold' || logged.peakGaugeBar === null ? 1 : 1 - LIFTS * nearLift(v[SLOT.lift]! - (logged.peakGaugeBar - v[SLOT.offset]!)));
+  (catchMiss(f, v, c, logged) ?? 0) * (f.during === 'cold' || logged.peakGaugeBar === null ? 1 : 1 - LIFTS * nearOwnLift(logged.peakGaugeBar, v));
 
 /** Likelihood of what was caught under the relief's discharge: a chance where the jug stayed dry, else a density in the logarithm of the rate. A passing seat drips by its leak; any
  *  other relief lets go only where the pressure came to its lift, however the pressure came there. */
@@ -46,7 +46,7 @@ export function catchLikelihood(f: Finding, faults: readonly FaultId[], v: Float
   if (rate === null) return null;
   const dry = f.volumeMl! <= JUST_WET_ML;
   const cold = f.during === 'cold', atBar = cold ? logged.coldGaugeBar : logged.peakGaugeBar, least = cold && has(faults, ...INFLOW) ? CREPT_UP : SHUT;
-  const chance = atBar === null ? chanceUnlogged(f.during ?? 'hot', faults) : least + (LIFTS - least) * nearLift(v[SLOT.lift]! - (atBar - v[SLOT.offset]!));
+  const chance = atBar === null ? chanceUnlogged(f.during ?? 'hot', faults) : least + (LIFTS - least) * nearOwnLift(atBar, v);
   if (!has(faults, 'relief-valve-passing')) return dry ? 1 - chance : chance * lifted(rate);
   // A worn seat lifts like any other.
   const miss = catchMiss(f, v, c, logged), drips = miss === null ? lifted(rate) : normalPdf(miss * RATE_SPREAD, 0, RATE_SPREAD);
@@ -57,6 +57,9 @@ const lifted = (rate: number) => normalPdf(Math.log(rate / LIFTED_L_PER_H), 0, L
 
 /** How near to its lift a pressure comes for a relief, 1 at it and beyond, 0 far below. @param gapBar by how much it stays below */
 export const nearLift = (gapBar: number): number => Math.exp(-((Math.max(0, gapBar) / GAP_BAR) ** 2));
+
+/** How near a pressure that the gauge showed came to a draw's own lift. */
+const nearOwnLift = (shownBar: number, v: Float64Array): number => nearLift(v[SLOT.lift]! - (shownBar - v[SLOT.offset]!));
 
 /** How often a jug under the discharge catches something where nobody logged the pressure. Common practice. */
 function chanceUnlogged(during: string, faults: readonly FaultId[]): number {

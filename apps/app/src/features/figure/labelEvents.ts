@@ -1,9 +1,10 @@
+import { EVENT_TITLES } from '../bench/eventTitles';
 import type { FigureView } from './figureModel';
 
 /** Room that an event's words take, px; what comes more than so many times comes again and again. */
 const LABEL_ROOM = 46, OFTEN = 3;
 /** What comes and goes by turns is said in one breath. */
-const ON = 'Heat on', OFF = 'Heat off', ON_AND_OFF = 'Heat on and off';
+const ON = EVENT_TITLES['heat-on'], OFF = EVENT_TITLES['heat-off'], ON_AND_OFF = 'Heat on and off';
 
 /** Words only where there is room for them; every event keeps its mark. What comes again and again is said once, with how often. The rows take turns. */
 export function labelEvents(events: FigureView['events'], x: (min: number) => number): { e: FigureView['events'][number]; words: string | null; row: number }[] {

@@ -31,7 +31,7 @@ function Shared({ report: r }: { report: CustomerReport }) {
         </View>
         {lines('What you told us', [r.complaint])}
         <Part title="What we found"><FoundLeft rows={r.rows} left={r.work.length > 0} /></Part>
-        {r.chart ? <View className="w-full max-w-[480px]"><Picture address={`data:image/svg+xml;utf8,${encodeURIComponent(r.chart)}`} alt={`Pressure over time. ${r.rows.map((row) => `${row.label}: ${row.found}`).join('. ')}`} width="100%" whole white /></View> : null}
+        {r.chart ? <Picture address={`data:image/svg+xml;utf8,${encodeURIComponent(r.chart)}`} alt={`Pressure over time. ${r.rows.map((row) => `${row.label}: ${row.found}`).join('. ')}`} width="min(100%, 480px)" whole white /> : null}
         {lines('Tests', r.tests)}
         {lines('Cause', r.cause ? [r.cause] : [])}
         {lines('What we did', r.work)}

@@ -42,13 +42,14 @@ export function reportView(parts: JobParts, file: Case, diagnosis: Diagnosis | n
   const proof = proofView(parts, file, diagnosis, units);
   const charge = file.findings?.findLast((f) => f.test === 'precharge' && f.epoch !== 'after-work')?.valueBar as number | undefined;
   const setTo = file.repairs?.findLast((r) => r.toBar !== undefined)?.toBar;
+  const foundHot = hotOf(found);
   const rows: ReportRow[] = [
     row('Pressure, cold', bar(coldOf(found)), bar(coldOf(left))),
-    row('Pressure, hot', hotOf(found, units), hotOf(left, units)),
+    row('Pressure, hot', hotText(foundHot, units), hotText(hotOf(left), units)),
     ...(charge !== undefined || setTo !== undefined ? [row('Charge of the vessel', bar(charge), bar(setTo))] : []),
     { label: 'Relief valve opens at', found: pressureText(circuit.reliefSetGaugeBar, units.pressure), left: null },
     // What was read hot is held against what is right there; with nothing read hot, against the boiler's limit.
-    row(found && hotOf(found, units) && cycleFeatures(found).hotC !== null ? 'Right at that temperature' : 'Right when hot, for this circuit', bar(diagnosis?.expected?.hotBar), left ? bar(diagnosis?.now?.expected?.hotBar) : null),
+    row(typeof foundHot?.celsius === 'number' ? 'Right at that temperature' : 'Right when hot, for this circuit', bar(diagnosis?.expected?.hotBar), left ? bar(diagnosis?.now?.expected?.hotBar) : null),
   ];
   return {
     title: 'Heating circuit: report of the visit', site: [parts.sheet.site, parts.sheet.town].filter(Boolean).join(', '), date: longDay(lastMs),
@@ -67,11 +68,12 @@ export function reportView(parts: JobParts, file: Case, diagnosis: Diagnosis | n
 
 const row = (label: string, found: string | null, left: string | null): ReportRow => ({ label, found: found ?? '–', left });
 const coldOf = (log: PressureLog | null) => (log ? cycleFeatures(log).coldBar : null);
-function hotOf(log: PressureLog | null, units: Units): string | null {
+interface Hot { bar: number; celsius: number | null }
+function hotOf(log: PressureLog | null): Hot | null {
   const f = log ? cycleFeatures(log) : null;
-  if (!f || f.hotBar === null || !log?.events?.some((e) => e.kind === 'heat-on')) return null;
-  return `${pressureText(f.hotBar, units.pressure)}${f.hotC !== null ? ` at ${temperatureText(f.hotC, units.temperature).replace(' ', '\u00a0')}` : ''}`;
+  return !f || f.hotBar === null || !log?.events?.some((e) => e.kind === 'heat-on') ? null : { bar: f.hotBar, celsius: f.hotC };
 }
+const hotText = (hot: Hot | null, units: Units): string | null => hot && `${pressureText(hot.bar, units.pressure)}${hot.celsius !== null ? ` at ${temperatureText(hot.celsius, units.temperature).replace(' ', '\u00a0')}` : ''}`;
 
 /** No more certainty than there was: a cause is named as such only when enough was known. */
 function causeText(d: Diagnosis | null, borneOut: boolean): string | null {
