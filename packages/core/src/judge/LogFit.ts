@@ -60,7 +60,10 @@ const MISSED_SD = 1;
 
 /** What a mode went up to: its weight without its width. */
 const peakOf = (m: Mode): number => m.laplace + m.logDetL;
-const sameMode = (a: Mode, b: Mode): boolean => a.z.every((x, i) => Math.abs(x - b.z[i]!) < 0.15);
+const isNear = (a: Float64Array, b: Float64Array, within: number): boolean => a.every((x, i) => Math.abs(x - b[i]!) < within);
+/** Modes so near in every parameter are one; and what came so near to one after a few steps goes on to it. */
+const ONE_MODE = 0.15, ON_ITS_WAY = 0.3;
+const sameMode = (a: Mode, b: Mode): boolean => isNear(a.z, b.z, ONE_MODE);
 
 /** The few that carry weight, heaviest first. */
 function heaviest(modes: Mode[]): Mode[] {
@@ -235,6 +238,8 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
     const promising = starts.length <= effort.looked ? starts : bestFitting(target, starts, effort.looked);
     const looked = promising.map((start) => descend(target, start, effort.look)).sort((a, b) => a.value - b.value).slice(0, effort.kept);
     for (const { at } of looked) {
+      // On the way to a mode that is known already.
+      if (found.some((f) => isNear(f.z, at, ON_ITS_WAY))) continue;
       const m = settle(target, descend(target, at, effort.iterations).at);
       if (m && !found.some((f) => sameMode(f, m))) found.push(m);
     }

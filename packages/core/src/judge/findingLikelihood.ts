@@ -11,7 +11,7 @@ import { drippingWater, drippingWaterShare, numberDensity } from './numberTable'
 import { OUTCOME_TABLES, outcomeShares } from './outcomeTable';
 import { overheatAdded } from './overheat';
 import { catchLikelihood, nearLift } from './reliefCatch';
-import { waterCurve, type WaterCurve } from './waterCurve';
+import { WaterCurve } from './waterCurve';
 
 /** Likelihood of one finding under one fault set, given one draw of the circuit's parameters, beside what was logged. A density for numbers, a probability for outcomes;
  *  only ratios between sets matter. Never 0: a share of every number is put down to a slip of the hand. */
@@ -36,7 +36,7 @@ const READS_LOW_BAR = 0.35;
 /** By how much a lying gauge is off in a draw, bar; 0 where no gauge lies, null where it sticks and nobody knows. */
 const liesByBar = (faults: readonly FaultId[], v: Float64Array): number | null => (!has(faults, 'gauge-misreading') ? 0 : v[SLOT.stuck]! > 0.5 ? null : v[SLOT.offset]!);
 /** A relief with a sound seat drips less and less often the farther below its lift the logged pressure stayed, whatever else is wrong; what it lifted before may still show. */
-const LIFTS_AT = 0.98, DRIPS_BELOW = 0.1;
+const LIFTS_AT = 0.98, DRIPS_BELOW = 0.1, STAINED_BELOW = 0.5;
 /** Outcomes at the discharge pipe where mains water comes in and the pressure stands at the relief's lift. Common practice. */
 const AT_THE_RELIEF: Record<string, number> = { dry: 0.12, stained: 0.2, dripping: 0.52, running: 0.16 };
 
@@ -57,10 +57,12 @@ function dischargeShares(faults: readonly FaultId[], water: 'cold' | 'hot' | nul
   if (has(faults, ...INFLOW) && !has(faults, ...DRIPS_ANYWHERE) && near > 0.5) return blended(AT_THE_RELIEF, shares, near);
   const reachedBar = logged.peakGaugeBar ?? (water === 'cold' ? logged.topGaugeBar : null);
   if (reachedBar === null) return shares;
-  const left = DRIPS_BELOW + (1 - DRIPS_BELOW) * nearRelief(faults, reachedBar, v, c);
+  const reaches = nearRelief(faults, reachedBar, v, c), left = DRIPS_BELOW + (1 - DRIPS_BELOW) * reaches;
   const dripping = (shares.dripping ?? 0) * left, running = (shares.running ?? 0) * left;
   const moved = (shares.dripping ?? 0) + (shares.running ?? 0) - dripping - running;
-  return { ...shares, dripping, running, stained: (shares.stained ?? 0) + 0.6 * moved, dry: (shares.dry ?? 0) + 0.4 * moved };
+  // What does not reach the relief today seldom stained its pipe before.
+  const usual = OUTCOME_TABLES['discharge-pipe']!.base.stained!, more = Math.max(0, (shares.stained ?? 0) - usual), faded = more * (1 - STAINED_BELOW) * (1 - reaches);
+  return { ...shares, dripping, running, stained: (shares.stained ?? 0) - faded + 0.6 * moved, dry: (shares.dry ?? 0) + faded + 0.4 * moved };
 }
 
 /** Outcomes of trying a relief by hand: only a pressure near its lift holds one with a sound seat open; farther below it closes like any other. */
@@ -88,9 +90,10 @@ const SLIP_DENSITY = 0.3;
 /** What is printed is seldom misread, a jug that stayed dry is seldom taken for a full one, and a gauge on an empty boiler stands at nothing. */
 const PLAIN_TO_SEE: ReadonlySet<string> = new Set(['relief-marking', 'discharge-catch', 'gauge-at-zero', 'top-ups-per-month']), PLAIN_SLIP = 0.004;
 
-/** Pressing an undercharged vessel's valve: what is left decides between air and nothing. */
+/** Pressing an undercharged vessel's valve: what is left decides between air and nothing. Pressed before anything is drained, even little gas hisses with the water behind it. */
+const NOTHING_COMES = 0.78;
 function pressOfUndercharged(v: Float64Array, c: ResolvedCircuit): { air: number; nothing: number; water: number } {
-  const nothing = 0.9 / (1 + Math.exp(((chargeOf(v, c) ?? 0) + 0.15) / 0.2));
+  const nothing = NOTHING_COMES / (1 + Math.exp(((chargeOf(v, c) ?? 0) + 0.15) / 0.2));
   return { air: 0.97 * (0.98 - nothing), nothing: 0.97 * (nothing + 0.02), water: 0.03 };
 }
 
@@ -183,7 +186,7 @@ const HEAD_GUESSED_BAR = 0.2, HEAD_TOLD_BAR = 0.06;
 function holdDensity(f: Finding, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit): number | null {
   if (f.boilerStartBar === undefined || f.boilerEndBar === undefined || f.minutes === undefined) return null;
   const hours = f.minutes / 60, sd = readingSd(c);
-  const bare = waterCurve(0, 0, 0, v[SLOT.stretch]!, v[SLOT.air]!), whole = curveOf(v);
+  const bare = new WaterCurve(0, 0, 0, v[SLOT.stretch]!, v[SLOT.air]!), whole = curveOf(v);
   const side = (start: number, end: number, loses: boolean, gains: boolean) => {
     const seen = end - start, still = normalPdf(seen, 0, sd);
     if (!loses && !gains) return 0.94 * still + 0.06 * ANYWHERE;

@@ -2,7 +2,7 @@ import { resolveCircuit } from '../circuit/resolveCircuit';
 import type { Finding } from './Finding';
 import { changeOver, curveOf, expectedNumber, foretold } from './findingNumbers';
 import { SLOT } from './kernel';
-import { waterCurve } from './waterCurve';
+import { WaterCurve } from './waterCurve';
 
 const c = resolveCircuit({ kind: 'sealed-hot-water', waterVolumeL: 100, waterVolumeSource: 'measured', vessel: { nominalVolumeL: 8, labelPrechargeBar: 1 }, staticHeadM: 4, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop', mainsBar: 4 }, gauge: { resolutionBar: 0.02 }, maxFlowC: 70 });
 
@@ -61,7 +61,7 @@ describe('a watch', () => {
 
 it('pipes without a vessel fall at once, a side with one slowly', () => {
   const ways = { inK: 0, outK: 0.3, feedGaugeBar: -1, liftGaugeBar: 3, mainsGaugeBar: 4 };
-  const bare = changeOver(waterCurve(0, 0, 0, 0.03, 1e-6), 1.5, 0.5, ways, c), whole = changeOver(curveOf(drawOf()), 1.5, 0.5, ways, c);
+  const bare = changeOver(new WaterCurve(0, 0, 0, 0.03, 1e-6), 1.5, 0.5, ways, c), whole = changeOver(curveOf(drawOf()), 1.5, 0.5, ways, c);
   expect(bare).toBeLessThan(-1.4);
   expect(whole).toBeGreaterThan(-0.3);
   expect(whole).toBeLessThan(0);

@@ -1,7 +1,7 @@
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import type { Finding } from './Finding';
 import { SLOT } from './kernel';
-import { waterCurve, type WaterCurve } from './waterCurve';
+import { WaterCurve } from './waterCurve';
 
 /** A number that was measured beside what one draw of the circuit's parameters makes of it, and how far the two may lie apart where the draw is the truth. */
 export interface ExpectedNumber { seen: number; expected: number; sd: number }
@@ -15,7 +15,7 @@ export function chargeOf(v: Float64Array, c: ResolvedCircuit): number | null {
 export const readingSd = (c: ResolvedCircuit) => 0.025 + 0.42 * c.gaugeStepBar;
 
 /** How water and pressure go together in a draw. */
-export const curveOf = (v: Float64Array): WaterCurve => waterCurve(v[SLOT.gas]!, v[SLOT.vesselL]!, v[SLOT.cap]!, v[SLOT.stretch]!, v[SLOT.air]!);
+export const curveOf = (v: Float64Array): WaterCurve => new WaterCurve(v[SLOT.gas]!, v[SLOT.vesselL]!, v[SLOT.cap]!, v[SLOT.stretch]!, v[SLOT.air]!);
 
 const BY_PHYSICS: ReadonlySet<string> = new Set(['precharge', 'draw-off', 'vessel-drained-volume', 'second-gauge', 'gauge-at-zero', 'fill-disconnected-watch', 'fill-isolated-watch', 'cold-main-off-watch', 'cold-main-on-watch', 'coil-isolated-watch']);
 /** Whether physics foretells a finding's number well enough to look for the circuit there. */

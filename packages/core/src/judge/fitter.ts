@@ -95,7 +95,7 @@ export const LENDING: Lending = { how: LENT, outdoneBy: 2.5 }, HASTY_LENDING: Le
 const LENDERS = 3;
 
 /** So far behind, in nats, a model is next to nothing whatever else is found; and what it is spared then. */
-const HOPELESS = 12, BRIEFLY: Partial<Effort> = { kept: 2, iterations: 8, draws: 200, moreRounds: 0 };
+const HOPELESS = 12, BRIEFLY: Partial<Effort> = { looked: 6, look: 3, kept: 2, iterations: 8, draws: 200, moreRounds: 0 };
 
 /** Two ways in look alike as long as no log shuts one of them, and so do two ways out: such models are fitted once. */
 function sameInLogs(model: LogModel, tracks: LogTrack[]): LogModel {

@@ -14,6 +14,7 @@ import type { Logged } from './Logged';
 import { catchHint } from './reliefCatch';
 import { logModelOf, type LogModel } from './logModel';
 import { layOutLog, seenStepBar, topGaugeBar, type LogTrack } from './LogTrack';
+import { mergedWhereStraight } from './mergeStraight';
 import type { WeightedSet } from './priors';
 import { knownToSheet } from './sheetMargin';
 import { overheatShare } from './overheat';
@@ -69,7 +70,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   // Where no temperature was logged, the water is taken to go up to the boiler's limit, or to the flow that was read, if that was more.
   const flowsC = evidence.findings.flatMap(({ finding: f }) => (f.test === 'flow-return' && typeof f.flowC === 'number' ? [f.flowC] : []));
   const laidOut = logs.map((l) => layOutLog(l, { ...circuit, maxFlowC: Math.max(circuit.maxFlowC, ...flowsC) }));
-  const tracks = laidOut.filter((t): t is LogTrack => t !== null), trackLog = laidOut.flatMap((t, i) => (t ? [i] : []));
+  const tracks = laidOut.filter((t): t is LogTrack => t !== null).map(mergedWhereStraight), trackLog = laidOut.flatMap((t, i) => (t ? [i] : []));
   const features = logs.map(cycleFeatures), liftsSoLow = earlyLiftShare(features, circuit);
   const found = foundColdBar(features[0]), overnight = evidence.findings.find((f) => f.finding.test === 'idle-cold-pressure')?.finding.valueBar;
   const hottest = Math.max(...features.map((f) => f.hottestC ?? -Infinity));
@@ -195,8 +196,8 @@ function softened(logEvidence: number, best: number): number {
 }
 
 /** Many sets differ in what no evidence touches, and together take more than is theirs: with something measured the answer is sharpened by this
- *  power. Fixed by the evaluation of both makers together: plain visits would bear 2.4, hard ones 1.6. */
-const SHARPEN = 2;
+ *  power. Fixed by the evaluation of both makers together: plain visits would bear 2.6, hard ones 2. */
+const SHARPEN = 2.3;
 /** What somebody went and looked at counts for more than what a log shows by the way: the tables of outcomes are careful. Fixed like the above, on pairs of faults. */
 const FINDINGS_COUNT = 1.5;
 /** Share of the answer that stays flat whatever the evidence says: the sheet may be wrong, or the plant one that no model here knows. */

@@ -1,6 +1,6 @@
 import { blindGrowth, type BlindHeat } from './blindHeat';
 import type { LogTrack } from './LogTrack';
-import { waterCurve } from './waterCurve';
+import { WaterCurve } from './waterCurve';
 
 /** Places in the kernel's parameter vector; the starting pressures of a track's stretches follow from START on. */
 export const SLOT = { gas: 0, vesselL: 1, contentL: 2, share: 3, lagS: 4, stretch: 5, air: 6, inFill: 7, inCoil: 8, outCircuit: 9, outBoiler: 10, lift: 11, offset: 12, feedHolds: 13, stuck: 14, mains: 15, cap: 16, heatTempo: 17, coolTempo: 18, doubt: 19, seat: 20, blowsLPerS: 21, narrow: 22, start: 23 } as const;
@@ -33,13 +33,11 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
   const gas = v[0]!, vesselL = v[1]!, content = v[2]! * v[3]!, lagS = v[4]!, s = v[5]!, air = v[6]!;
   const lift = v[11]! + atmosphericBar, feed = v[13]! + atmosphericBar, mains = v[15]! + atmosphericBar;
   const stuck = v[14]!, doubt = v[19]!, seat = v[20]! * v[11]! + atmosphericBar;
-  const whole = waterCurve(gas, vesselL, v[16]!, s, air), { emptyBelowBar: emptyBelow, fullAboveBar: fullAbove } = whole;
+  const whole = new WaterCurve(gas, vesselL, v[16]!, s, air), emptyBelow = whole.emptyBelowBar, fullAbove = whole.fullAboveBar;
   // Behind a narrow way the vessel's water is a matter of its own, and the circuit before it has only its stretch and its air.
-  const narrow = v[22]!, before = narrow > 0 ? waterCurve(0, 0, 0, s, air) : whole, mostL = v[16]! * vesselL;
+  const narrow = v[22]!, curve = narrow > 0 ? new WaterCurve(0, 0, 0, s, air) : whole, mostL = v[16]! * vesselL;
   const longestStepS = narrow > 0 ? LONGEST_STEP_S / FINER : LONGEST_STEP_S, mostSteps = narrow > 0 ? MOST_STEPS * FINER : MOST_STEPS;
   let behindL = 0;
-  const pressureAt = narrow > 0 ? (x: number) => before.pressureAt(x - behindL) : whole.pressureAt;
-  const excessAt = narrow > 0 ? (P: number) => before.excessAt(P) + behindL : whole.excessAt;
   const growth = track.blind ? blindGrowthOf(track, track.blind, v) : track.growth;
   let open = false, blows = false, lifts = 0, keepS = -1, keep = 1, wholeS = -1, keepWhole = 1;
   let stretch = 0, lagged = growth[0]!, water = 0, P = 1, first = 0;
@@ -60,7 +58,7 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
       if (steps > 1 && !open && into === 0 && leak === 0 && narrow === 0) {
         // Where no water moves, the lag's exact answer holds for the whole gap at once, unless it ends where a relief or a feed has its say.
         if (gap !== wholeS) { wholeS = gap; keepWhole = Math.exp(-gap / lagS); }
-        const after = target - ramp * lagS + (lagged - from + ramp * lagS) * keepWhole, reached = pressureAt(water + content * after);
+        const after = target - ramp * lagS + (lagged - from + ramp * lagS) * keepWhole, reached = curve.pressureAt(water + content * after - behindL);
         if (reached <= lift && (reached >= feed || !track.fillOn[i])) { lagged = after; P = reached; blows = false; steps = 0; }
       }
       for (let k = 1; k <= steps; k++) {
@@ -69,26 +67,26 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
         lagged = begin + rise - behind + (lagged - begin + behind) * keep;
         if (into > 0 && mains > P) water += into * Math.sqrt(mains - P) * hours;
         if (leak > 0 && P > atmosphericBar) water -= leak * Math.sqrt(P - atmosphericBar) * hours;
-        P = pressureAt(water + content * lagged);
+        P = curve.pressureAt(water + content * lagged - behindL);
         const opens = P > lift && !open;
         if (opens) { open = true; lifts++; }
         blows = open;
         if (open) {
-          const shut = excessAt(seat) - content * lagged;
+          const shut = curve.excessAt(seat) + behindL - content * lagged;
           water -= v[21]! * dt;
           if (water <= shut) {
             // It opens and shuts within a step again and again: somewhere between.
-            water = opens && lifts > 1 ? excessAt(0.5 * (seat + lift)) - content * lagged : shut;
+            water = opens && lifts > 1 ? curve.excessAt(0.5 * (seat + lift)) + behindL - content * lagged : shut;
             open = false;
           }
-          P = pressureAt(water + content * lagged);
+          P = curve.pressureAt(water + content * lagged - behindL);
         }
-        if (P < feed && track.fillOn[i]) { P = feed; water = excessAt(P) - content * lagged; }
+        if (P < feed && track.fillOn[i]) { P = feed; water = curve.excessAt(P) + behindL - content * lagged; }
         if (narrow > 0) {
           // What goes through in the step, with both sides giving way to it: no step is too long.
           const behind = behindL > 0 ? gas / (vesselL - behindL) : emptyBelow, gives = narrow / dt + 1 / (s + air / (P * P)) + (behind * behind) / gas;
           behindL = Math.min(mostL, Math.max(0, behindL + (P - behind) / gives));
-          P = pressureAt(water + content * lagged);
+          P = curve.pressureAt(water + content * lagged - behindL);
         }
       }
     }
@@ -96,13 +94,13 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
       P = Math.max(0.05, v[SLOT.start + stretch++]! - v[12]! + atmosphericBar);
       open = false;
       // What stands behind a narrow way does not jump with what was let in or out before it.
-      if (narrow > 0 && i === 0) behindL = whole.excessAt(P) - before.excessAt(P);
-      water = excessAt(P) - content * lagged;
+      if (narrow > 0 && i === 0) behindL = whole.excessAt(P) - curve.excessAt(P);
+      water = curve.excessAt(P) + behindL - content * lagged;
       if (i === 0 || stretch === 1) first = P;
     }
     if (track.drawnL[i]! > 0) {
       water -= track.drawnL[i]!;
-      P = pressureAt(water + content * lagged);
+      P = curve.pressureAt(water + content * lagged - behindL);
     }
     const shown = stuck > 0 ? first + (1 - stuck) * (P - first) : P;
     const gauge = shown - atmosphericBar + v[12]!;

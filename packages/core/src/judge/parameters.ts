@@ -109,6 +109,8 @@ const EARLY_LEAST = 0.42, EARLY_MOST = 0.87, SEEN_ABOVE_BAR = 0.1, LEAST_RANGE_B
 const MAINS_READ = 0.06, MAINS_GUESSED = 0.22;
 /** From where a gauge counts as misreading, and how far beyond they are found: some by two bars. Common practice. */
 const GAUGE_OFF_BAR = 0.2, GAUGE_OFF_SPREAD_BAR = 0.42, FAR_OFF = 0.15;
+/** How far a charge lies from the head's figure where nothing on the sheet says it, bar: some set a bar whatever the head, or what the feed holds. Common practice. */
+const UNSAID_CHARGE_SD = 0.22;
 /** A charge counts as right from so far below its target to so far above it; beyond, it is a fault by its size. */
 const RIGHT_BELOW_BAR = 0.17, RIGHT_ABOVE_BAR = 0.27;
 
@@ -123,7 +125,7 @@ const MOST_OVER_BAR = 1.6;
 function gas(model: LogModel, c: ResolvedCircuit): FreeParameter[] {
   const target = c.prechargeGaugeBar;
   // A charge that was set once has drifted a little; one that stands on no label was set to some school's figure.
-  const rightSd = c.prechargeFrom !== 'static-head' ? 0.09 : Math.max(0.16, c.fillSpreadBar);
+  const rightSd = c.prechargeFrom !== 'static-head' ? 0.09 : Math.max(UNSAID_CHARGE_SD, c.fillSpreadBar);
   const amount = (p: FreeParameter): FreeParameter => ({ ...p, of: (z) => (p.of(z) + c.atmosphericBar) * c.vesselL });
   const size = sizeOf(c), air = model.air ? uniform(SLOT.air, 0.8 * size, 6 * size) : logNormal(SLOT.air, 0.1 * size, 0.9);
   const vessel: FreeParameter[] = c.vesselSpread > 0.1 ? [logNormal(SLOT.vesselL, c.vesselL, c.vesselSpread)] : [];

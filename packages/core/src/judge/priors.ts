@@ -108,7 +108,19 @@ function singleWeight(id: FaultId, { circuit, complaint = [], alreadyDone = [], 
   // What keeps a unit from giving water is mostly the unit itself.
   if (id === 'feed-starved' && circuit.fill?.kind === 'pressurisation-unit') weight *= 0.4;
   if (id === 'vessel-undersized') weight *= undersizeFactor(circuit);
-  return weight;
+  return weight * shareOfKind(id, circuit);
+}
+
+/** How often a circuit of which the sheet does not say it is filled, or makes hot water, in the way that a fault needs. Where the sheet says it there is nothing to ask. Common practice. */
+const OF_UNSAID_FILLS: Partial<Record<FaultId, number>> = { 'fill-loop-passing': 0.65, 'fill-pressure-too-high': 0.65, 'reducing-valve-creeping': 0.3, 'reducing-valve-set-high': 0.3, 'fill-bypass-open': 0.35, 'feed-starved': 0.35, 'pressurisation-unit-fault': 0.05 };
+const OF_UNSAID_HOT_WATER: Partial<Record<FaultId, number>> = { 'dhw-plate-perforated': 0.5, 'dhw-coil-perforated': 0.35 };
+/** Reliefs set so low belong to circuits that mostly feed themselves, by a reducing valve, and heat their hot water with a coil: there the shares change places. Common practice. */
+const LOW_RELIEF_BAR = 2.3;
+
+function shareOfKind(id: FaultId, circuit: CircuitSheet): number {
+  const low = (circuit.reliefValve?.setBar ?? Infinity) < LOW_RELIEF_BAR;
+  const of = (shares: Partial<Record<FaultId, number>>) => { const share = shares[id]; return share === undefined ? 1 : low && id !== 'pressurisation-unit-fault' ? 1 - share : share; };
+  return (circuit.fill === undefined ? of(OF_UNSAID_FILLS) : 1) * (circuit.domesticHotWater === undefined ? of(OF_UNSAID_HOT_WATER) : 1);
 }
 
 /** Valves that are there though the sheet says none. Common practice. */
