@@ -1,9 +1,10 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import { SLOT } from './kernel';
-import { fitLogs, LENT, LENT_QUICKLY, type Effort, type Hint, type LogFit } from './LogFit';
+import { fitLogs, LENT, LENT_QUICKLY, type Effort, type LogFit } from './LogFit';
 import { logModelKey, waysApart, type LogModel } from './logModel';
 import type { LogTrack } from './LogTrack';
+import type { Hint } from './Misses';
 import { parameterSpace } from './parameters';
 
 /** Models fitted before, with more haste. */

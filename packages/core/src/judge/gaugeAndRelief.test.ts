@@ -20,3 +20,12 @@ it('how near the relief came is told by the true pressure: 2.2 bar on a gauge th
   // Where the needle sticks, nobody knows how high it went.
   expect(drips(off(0, 0.9), 1.4)).toBeCloseTo(drips(off(0, 0.9), 2.9), 10);
 });
+
+it('a pipe that is stained says the less for too little gas the farther below the relief the pressure stayed when hot', () => {
+  const stained: Finding = { test: 'discharge-pipe', outcome: 'stained' }, v = new Float64Array(SLOT.start);
+  const says = (peakGaugeBar: number) => findingLikelihood(stained, ['vessel-undercharged'], v, circuit, { ...NOTHING_LOGGED, peakGaugeBar }) / findingLikelihood(stained, ['none'], v, circuit, { ...NOTHING_LOGGED, peakGaugeBar });
+  expect(says(2.9)).toBeGreaterThan(3);
+  expect(says(1.5)).toBeLessThan(says(2.9));
+  // Never nothing: what was topped up since may have stood higher then.
+  expect(says(1.5)).toBeGreaterThan(1.3);
+});

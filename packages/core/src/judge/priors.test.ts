@@ -25,6 +25,16 @@ it('what the sheet rules out is not there, and what excludes one another does no
   expect(share({}, 'none', 'circuit-leak')).toBe(0);
 });
 
+it('a way of filling that the sheet does not say counts as often as it occurs, and the relief says which is likely', () => {
+  const unsaid = (setBar: number) => ({ circuit: { ...SHEET, fill: undefined, domesticHotWater: undefined, reliefValve: { setBar } } }), by = (kind: 'manual-loop' | 'reducing-valve' | 'pressurisation-unit') => ({ circuit: { ...SHEET, fill: { kind } } });
+  expect(share(unsaid(3), 'pressurisation-unit-fault')).toBeLessThan(0.2 * share(by('pressurisation-unit'), 'pressurisation-unit-fault'));
+  for (const [id, kind] of [['fill-loop-passing', 'manual-loop'], ['reducing-valve-creeping', 'reducing-valve']] as const) expect(share(unsaid(3), id)).toBeLessThan(share(by(kind), id));
+  expect(share(unsaid(3), 'fill-loop-passing')).toBeGreaterThan(share(unsaid(3), 'reducing-valve-creeping'));
+  expect(share(unsaid(2.07), 'fill-loop-passing')).toBeLessThan(share(unsaid(2.07), 'reducing-valve-creeping'));
+  expect(share(unsaid(3), 'dhw-plate-perforated')).toBeGreaterThan(share(unsaid(3), 'dhw-coil-perforated'));
+  expect(share(unsaid(2.07), 'dhw-plate-perforated')).toBeLessThan(share(unsaid(2.07), 'dhw-coil-perforated'));
+});
+
 it('one fault is likelier than it and another, and pairs that bring one another about likelier than strangers', () => {
   expect(share({}, 'vessel-undercharged')).toBeGreaterThan(share({}, 'vessel-undercharged', 'relief-valve-passing'));
   const against = (a: FaultId, b: FaultId) => share({}, a, b) / (share({}, a) * share({}, b));
