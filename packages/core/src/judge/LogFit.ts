@@ -28,7 +28,7 @@ export interface LogFit {
 
 const FURTHEST_START = 2.5;
 /** Counts, fixed: the same input gives the same answer on any machine. `moreRounds` is how often more is drawn where too few draws hit. */
-export interface Effort { starts: number; scouts: number; /** So many starts are looked at, with so many steps each, before the best of them are gone on with. */ looked: number; look: number; kept: number; iterations: number; draws: number; moreRounds: number; /** Where neither the peak nor the modes' own weight is above these it is not measured: the evidence is then said to be nothing. */ worthFrom?: { peak: number; evidence: number } }
+export interface Effort { starts: number; scouts: number; /** So many starts are looked at, with so many steps each, before the best of them are gone on with. */ looked: number; look: number; kept: number; iterations: number; draws: number; moreRounds: number }
 export const THOROUGH: Effort = { starts: 5, scouts: 60, looked: 12, look: 4, kept: 4, iterations: 12, draws: 360, moreRounds: 4 };
 /** Enough to see that a model is out of the question. */
 export const QUICK: Effort = { starts: 2, scouts: 30, looked: 4, look: 2, kept: 1, iterations: 8, draws: 60, moreRounds: 0 };
@@ -65,19 +65,28 @@ function heaviest(modes: Mode[]): Mode[] {
   return sorted.filter((m) => m.laplace > sorted[0]!.laplace - 8).slice(0, 3);
 }
 
+/** How a fit goes about it. */
+export interface FitOptions {
+  seed: number;
+  effort?: Effort;
+  /** What other models, or a quicker look at this one, fitted best with (parameters by slot): starts beside its own. */
+  borrowed?: readonly Float64Array[];
+  /** Where findings say to look as well. They only say where to draw; the draws are weighted by the logs alone, and findings weigh them afterwards. */
+  hints?: readonly Hint[];
+  /** Where neither the peak nor the modes' own weight is above these it is not measured: the evidence is then said to be nothing. */
+  worthFrom?: { peak: number; evidence: number };
+}
+
 /** Fits by damped least squares from several starts, then samples round the modes with a wide-tailed proposal and weights the draws. With no
- *  tracks the draws come from the priors. Counts are fixed and the generator seeded: the same input gives the same answer.
- *  @param borrowed what other models, or a quicker look at this one, fitted best with (parameters by slot): starts beside its own
- *  @param hints where findings say to look as well: standard deviations between a finding's number and what the parameters make of it. They only say where to
- *  draw; the draws are weighted by the logs alone, and findings weigh them afterwards */
-export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBar: number, seed: number, effort: Effort = THOROUGH, borrowed: readonly Float64Array[] = [], hints: readonly Hint[] = []): LogFit {
+ *  tracks the draws come from the priors. Counts are fixed and the generator seeded: the same input gives the same answer. */
+export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBar: number, { seed, effort = THOROUGH, borrowed = [], hints = [], worthFrom }: FitOptions): LogFit {
   const byLogs = new Misses(space, tracks, atmosphericBar, []), { n, points, v } = byLogs;
   const random = seededRandom(seed);
   const r = new Float64Array(byLogs.rows);
   if (!tracks.length && !hints.length) return priorDraws();
   let modes = tracks.length ? findModes(byLogs, [...spread(startingPoints(space, n), effort.starts), ...scouts(Math.ceil(effort.starts / 2))]) : [priorMode(n)];
   if (!modes.length) return priorDraws();
-  if (effort.worthFrom && peakOf(modes[0]!) <= effort.worthFrom.peak && logTotal(modes) <= effort.worthFrom.evidence) return { misfit: 1, trackLikelihoods: [], peak: peakOf(modes[0]!), logEvidence: -Infinity, draws: [], effective: 0, best: v.slice(), predicted: [] };
+  if (worthFrom && peakOf(modes[0]!) <= worthFrom.peak && logTotal(modes) <= worthFrom.evidence) return { misfit: 1, trackLikelihoods: [], peak: peakOf(modes[0]!), logEvidence: -Infinity, draws: [], effective: 0, best: v.slice(), predicted: [] };
   const hinted = missedByHints() ? findModes(new Misses(space, tracks, atmosphericBar, hints), [...modes.map((m) => m.z), ...spread(startingPoints(space, n), HINTED_STARTS)]) : [];
 
   const byModes = (): ProposalPart[] => [...sharedOut(modes, hinted.length ? 1 - HINTED_SHARE : 1), ...sharedOut(hinted, HINTED_SHARE)];

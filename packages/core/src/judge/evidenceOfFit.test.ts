@@ -4,7 +4,7 @@ import type { PressureLog } from '../log/PressureLog';
 import { simulateCase } from '../simulate/simulateCase';
 import type { FaultId } from './faults';
 import { predictGauge, SLOT } from './kernel';
-import { fitLogs, THOROUGH } from './LogFit';
+import { fitLogs } from './LogFit';
 import { layOutLog } from './LogTrack';
 import { logModelOf } from './logModel';
 import { parameterSpace } from './parameters';
@@ -12,7 +12,7 @@ import { parameterSpace } from './parameters';
 const SHEET: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 100, heatOutputKw: 24, vessel: { nominalVolumeL: 10, labelPrechargeBar: 0.75 }, staticHeadM: 4, reliefValve: { setBar: 3 }, gauge: { resolutionBar: 0.1 }, maxFlowC: 70 };
 const circuit = resolveCircuit(SHEET);
 const logOf = (id: FaultId, severity: number): PressureLog => simulateCase({ circuit: SHEET, faults: [{ id, severity }], schedule: { startC: 17, durationS: 4200, stepS: 60, heat: [{ onS: 300, offS: 2400 }] }, seed: 3 }).log;
-const fitted = (log: PressureLog, faults: FaultId[], seed: number) => { const tracks = [layOutLog(log, circuit)!]; return fitLogs(parameterSpace(logModelOf(faults), SHEET, circuit, tracks), tracks, circuit.atmosphericBar, seed, THOROUGH); };
+const fitted = (log: PressureLog, faults: FaultId[], seed: number) => { const tracks = [layOutLog(log, circuit)!]; return fitLogs(parameterSpace(logModelOf(faults), SHEET, circuit, tracks), tracks, circuit.atmosphericBar, { seed }); };
 
 type Models = [string, FaultId[]][];
 const MODELS: Models = [['nothing wrong', ['none']], ['little gas', ['vessel-undercharged']], ['too much gas', ['vessel-overcharged']], ['a leak', ['circuit-leak']], ['a leak and little gas', ['relief-valve-passing', 'vessel-undercharged']]];

@@ -1,7 +1,7 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import { SLOT } from './kernel';
-import { fitLogs, LENT, LENT_QUICKLY, type Effort, type LogFit } from './LogFit';
+import { fitLogs, LENT, LENT_QUICKLY, type Effort, type FitOptions, type LogFit } from './LogFit';
 import { logModelKey, waysApart, type LogModel } from './logModel';
 import type { LogTrack } from './LogTrack';
 import type { Hint } from './Misses';
@@ -16,11 +16,11 @@ export interface Fitter {
   knows: (wanted: LogModel) => boolean;
   looked: () => Looked;
   /** Fits those again that a model one change away outdoes by far, from where that one stands: with a kink in between (a vessel that runs empty, a relief) few starts
-   *  find the place. Whether any got better. */
-  lendToNeighbours: (lending: Lending) => boolean;
+   *  find the place. */
+  lendToNeighbours: (lending: Lending) => void;
   /** Holds each model with a hole more to what the same without it allows: where no reading is met better for it, the hole can only cost. A few lucky draws say otherwise now and
-   *  then. Whether any was held. */
-  holdToSimpler: () => boolean;
+   *  then. */
+  holdToSimpler: () => void;
 }
 
 /** Fits models, each once. */
@@ -34,7 +34,7 @@ export function fitterOf(sheet: CircuitSheet, circuit: ResolvedCircuit, tracks: 
   const bestLooked = Math.max(-Infinity, ...[...lookedAt.values()].map((l) => l.found.logEvidence));
   /** What was far behind at the first look is looked for once more, but not measured to the last. */
   const effortFor = (key: string): Effort => (lookedAt.has(key) && lookedAt.get(key)!.found.logEvidence < bestLooked - HOPELESS ? { ...effort, ...BRIEFLY } : effort);
-  const fit = (model: LogModel, how: Effort, borrowed: Float64Array[]) => fitLogs(parameterSpace(model, sheet, circuit, tracks), tracks, circuit.atmosphericBar, 20_011 + fits.size, how, borrowed, hints);
+  const fit = (model: LogModel, how: Omit<FitOptions, 'seed' | 'hints'>) => fitLogs(parameterSpace(model, sheet, circuit, tracks), tracks, circuit.atmosphericBar, { ...how, hints, seed: 20_011 + fits.size });
   const keep = (wanted: LogModel, found: LogFit): LogFit => {
     const byCoil = sameInLogs(wanted, tracks).inflow === wanted.inflow ? found : { ...found, draws: found.draws.map(inflowByCoil) };
     const own = wanted.gas === 'late' ? { ...byCoil, draws: byCoil.draws.map(withoutVessel) } : byCoil;
@@ -45,7 +45,7 @@ export function fitterOf(sheet: CircuitSheet, circuit: ResolvedCircuit, tracks: 
     const known = fits.get(logModelKey(wanted));
     if (known) return known;
     const model = sameInLogs(wanted, tracks), key = logModelKey(model);
-    if (!fits.has(key)) { fits.set(key, fit(model, effortFor(key), borrowedFor(key))); fitted.set(key, model); }
+    if (!fits.has(key)) { fits.set(key, fit(model, { effort: effortFor(key), borrowed: borrowedFor(key) })); fitted.set(key, model); }
     asked.set(logModelKey(wanted), wanted);
     return keep(wanted, fits.get(key)!);
   };
@@ -57,13 +57,12 @@ export function fitterOf(sheet: CircuitSheet, circuit: ResolvedCircuit, tracks: 
     for (const [key, { model, found }] of before) {
       const outdo = lenders.filter((o) => waysApart(o.model, model) === 1 && o.found.logEvidence > found.logEvidence + outdoneBy).sort((a, b) => b.found.logEvidence - a.found.logEvidence);
       if (!outdo.length) continue;
-      const again = fit(model, { ...how, worthFrom: { peak: found.peak + LENT_GAIN, evidence: found.logEvidence + LENT_GAIN } }, [found.best, ...outdo.slice(0, LENDERS).map((o) => o.found.best)]);
+      const again = fit(model, { effort: how, borrowed: [found.best, ...outdo.slice(0, LENDERS).map((o) => o.found.best)], worthFrom: { peak: found.peak + LENT_GAIN, evidence: found.logEvidence + LENT_GAIN } });
       if (again.logEvidence <= found.logEvidence) continue;
       fits.set(key, again);
       better = true;
     }
     if (better) keepAll();
-    return better;
   };
   const holdToSimpler = () => {
     let held = false;
@@ -76,7 +75,6 @@ export function fitterOf(sheet: CircuitSheet, circuit: ResolvedCircuit, tracks: 
         if (found.logEvidence > most) { fits.set(key, { ...found, logEvidence: most }); held = true; }
       }
     if (held) keepAll();
-    return held;
   };
   const knows = (wanted: LogModel) => fits.has(logModelKey(sameInLogs(wanted, tracks)));
   return { fitOf, knows, looked, lendToNeighbours, holdToSimpler };

@@ -49,7 +49,7 @@ it('few points stay as they were read', () => {
 
 it('says of the charge what all the points say', () => {
   const chargeOf = (track: typeof whole) => {
-    const fit = fitLogs(parameterSpace(logModelOf(['vessel-undercharged']), SHEET, circuit, [track]), [track], circuit.atmosphericBar, 1);
+    const fit = fitLogs(parameterSpace(logModelOf(['vessel-undercharged']), SHEET, circuit, [track]), [track], circuit.atmosphericBar, { seed: 1 });
     return fit.draws.reduce((sum, d) => sum + d.weight * (d.v[SLOT.gas]! / circuit.vesselL - circuit.atmosphericBar), 0);
   };
   expect(Math.abs(chargeOf(merged) - chargeOf(whole))).toBeLessThan(0.06);

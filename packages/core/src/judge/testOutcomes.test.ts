@@ -2,7 +2,7 @@ import { resolveCircuit } from '../circuit/resolveCircuit';
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { applicableFaults, type FaultId } from './faults';
 import { findingLikelihood } from './findingLikelihood';
-import { fitLogs, THOROUGH } from './LogFit';
+import { fitLogs } from './LogFit';
 import { logModelOf } from './logModel';
 import { NOTHING_LOGGED, type Logged } from './Logged';
 import { OUTCOME_TABLES } from './outcomeTable';
@@ -12,7 +12,7 @@ import { TEST_IDS, testRow, type TestId } from './tests';
 
 const SHEET: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 100, vessel: { nominalVolumeL: 8, labelPrechargeBar: 1 }, staticHeadM: 4, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop', mainsBar: 4 }, gauge: { resolutionBar: 0.1 }, maxFlowC: 70 };
 const c = resolveCircuit(SHEET);
-const drawsOf = (faults: FaultId[]) => fitLogs(parameterSpace(logModelOf(faults), SHEET, c, []), [], c.atmosphericBar, 7, THOROUGH).draws.slice(0, 12).map((d) => d.v);
+const drawsOf = (faults: FaultId[]) => fitLogs(parameterSpace(logModelOf(faults), SHEET, c, []), [], c.atmosphericBar, { seed: 7 }).draws.slice(0, 12).map((d) => d.v);
 const SETS: FaultId[][] = [...applicableFaults(SHEET).map((id): FaultId[] => [id]), ['fill-loop-passing', 'relief-valve-passing'], ['relief-valve-passing', 'vessel-undercharged']];
 const proposed = TEST_IDS.filter((id) => testRow(id).plant === 'sealed');
 const at = (topGaugeBar: number): Logged => ({ peakGaugeBar: topGaugeBar, topGaugeBar, coldGaugeBar: 1.2, hottestC: null });
