@@ -67,8 +67,8 @@ const LEAST_ERROR_S = 900, ERROR_SPAN_SHARE = 1 / 12;
  *  that every heat cycle's cold and hot ends stay what they were. */
 const A_VISIT_S = 6 * 3600, MOST_BLOCKS = 3000, DAY_SLICES = 25;
 
-interface Means { meanC: number[]; source: LogTrack['temperatures']; /** Heat on over the gap before each point, where that is all that is known. */ on: number[] }
-interface Informative { r: ReducedLog; means: Means }
+interface Means { meanC: number[]; source: LogTrack['temperatures']; /** When heat was switched, where that is all that is known. */ heat: BlindHeat | null }
+interface Informative { r: ReducedLog; means: Means; /** When a unit's pump had lifted the pressure, s. */ runsS: number[] }
 
 function informativePoints(log: PressureLog, events: LogEvent[], circuit: ResolvedCircuit): Informative | null {
   const { tS } = log.samples;
@@ -78,9 +78,11 @@ function informativePoints(log: PressureLog, events: LogEvent[], circuit: Resolv
   if (n < 2) return null;
   const means = meanTemperatures(r, events, circuit);
   if (means.source !== 'none') smoothIdle(r.tS, means.meanC, events, bySensor(log) ? BY_SENSOR : BY_HAND);
+  // A run of minutes is seen in the blocks only: between the ends of slices it would be a slow rise.
+  const runsS = pumpRuns(r.gaugeBar, r.tS, means.meanC, circuit).map((i) => r.tS[i]!);
   const kept = long ? keepPeaks(r.gaugeBar, DAY_SLICES) : [...Array(n).keys()];
   const of = <T>(values: T[]) => kept.map((i) => values[i]!);
-  return { r: { tS: of(r.tS), gaugeBar: of(r.gaugeBar), count: of(r.count), flowC: of(r.flowC), returnC: of(r.returnC) }, means: { meanC: of(means.meanC), source: means.source, on: means.on.length ? of(means.on) : [] } };
+  return { r: { tS: of(r.tS), gaugeBar: of(r.gaugeBar), count: of(r.count), flowC: of(r.flowC), returnC: of(r.returnC) }, means: { ...means, meanC: of(means.meanC) }, runsS };
 }
 
 /** How fast a circuit warms and cools by its content and its boiler. */
@@ -95,13 +97,13 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
   const events = [...(log.events ?? []), ...unsaidTopUps(log, step)].sort((a, b) => a.tS - b.tS);
   const informative = informativePoints(log, events, circuit);
   if (!informative) return null;
-  const { r, means } = informative;
+  const { r, means, runsS } = informative;
   const n = r.tS.length;
   const observed = r.gaugeBar;
   const rangeBar = Math.max(...observed) - Math.min(...observed);
   const track: LogTrack = {
     n, tS: Float64Array.from(r.tS), gaugeBar: Float64Array.from(observed),
-    variance: new Float64Array(n), growth: new Float64Array(n), blind: means.source === 'none' ? blindHeatOf(means.on, circuit) : null, heatGuessed: means.source === 'none' && means.on.includes(1) && !events.some(isHeatSwitch), starts: new Uint8Array(n),
+    variance: new Float64Array(n), growth: new Float64Array(n), blind: means.heat, heatGuessed: means.heat !== null && means.heat.switchS.length > 0 && !events.some(isHeatSwitch), starts: new Uint8Array(n),
     fillOn: new Uint8Array(n).fill(1), coilOn: new Uint8Array(n).fill(1), boilerOn: new Uint8Array(n).fill(1), drawnL: new Float64Array(n),
     modelErrorBar: new Float64Array(n), warmth: new Float64Array(n), modelErrorS: Math.max(LEAST_ERROR_S, ERROR_SPAN_SHARE * (r.tS[n - 1]! - r.tS[0]!)), temperatureErrorK: new Float64Array(n), errorKept: new Float64Array(n), meanGaugeBar: observed.reduce((a, b) => a + b, 0) / n,
     letGoLow: false, easedHotBar: easedHotBar(observed, means.meanC, step), temperatures: means.source, readErrorK: means.source === 'none' || !bySensor(log) ? 0 : READ_SENSOR_K, spanK: Math.max(...means.meanC) - Math.min(...means.meanC),
@@ -118,7 +120,7 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
     while (next < events.length && events[next]!.tS <= track.tS[i]! + 1e-9) apply(events[next++]!, i);
     track.fillOn[i] = state.fill; track.coilOn[i] = state.coil; track.boilerOn[i] = state.boiler;
   }
-  for (const i of pumpRuns(track.gaugeBar, track.tS, means.meanC, circuit)) track.starts[i] = 1;
+  for (const runS of runsS) track.starts[track.tS.findIndex((t) => t >= runS)] = 1;
   // A needle sticks. A sensor does not, but one that rounds coarsely is off to one side until the next step.
   const stuckBar = bySensor(log) ? STAIR_SHARE * step : STICTION_SHARE * circuit.gaugeStepBar;
   const spanC = Math.max(LEAST_SPAN_K, track.spanK), coldestC = Math.min(...means.meanC);
@@ -253,29 +255,23 @@ function meanTemperatures(r: { tS: number[]; gaugeBar: number[]; flowC: (number 
   const heatOnS = events.find((e) => e.kind === 'heat-on')?.tS ?? null;
   const flow = fillGaps(r.tS, r.flowC, n, heatOnS), ret = fillGaps(r.tS, r.returnC, n, heatOnS);
   const clamp = (c: number) => Math.min(150, Math.max(1, c));
-  if (flow && ret) return { meanC: flow.map((f, i) => clamp((f + ret[i]!) / 2)), source: 'flow-and-return', on: [] };
+  if (flow && ret) return { meanC: flow.map((f, i) => clamp((f + ret[i]!) / 2)), source: 'flow-and-return', heat: null };
   const coldest = flow ? Math.min(...flow) : 0;
-  if (flow) return { meanC: flow.map((f) => clamp(f - Math.min(HEATED.dropK / 2, (f - coldest) / 3))), source: 'flow', on: [] };
-  const switches = events.filter(isHeatSwitch);
-  const gauge = r.gaugeBar;
-  const peak = gauge.reduce((best, p, i, all) => (p > all[best]! ? i : best), 0);
-  // Nobody wrote down that it was heated: a clear rise says so, a steady gauge does not.
-  const rose = gauge[peak]! - gauge[0]! > Math.max(0.25, 2.5 * circuit.gaugeStepBar);
-  let on = false;
-  const onBefore = Array.from({ length: n }, (_, i) => {
-    if (switches.length === 0) on = rose && i > 0 && i <= peak;
-    else for (const s of switches) if (s.tS < r.tS[i]!) on = s.kind === 'heat-on';
-    return on ? 1 : 0;
-  });
+  if (flow) return { meanC: flow.map((f) => clamp(f - Math.min(HEATED.dropK / 2, (f - coldest) / 3))), source: 'flow', heat: null };
+  const heat: BlindHeat = { switchS: switchTimes(r.tS, r.gaugeBar, events, circuit), coldC: NO_TEMPERATURE_COLD_C, hotC: circuit.maxFlowC - HEATED.dropK / 2, ...paceOf(circuit), growthAt: growthTable(circuit.fluid, NO_TEMPERATURE_COLD_C, circuit.maxFlowC - HEATED.dropK / 2) };
   const meanC = new Float64Array(n);
-  blindMeanC(blindHeatOf(onBefore, circuit), r.tS, n, 1, 1, meanC);
-  return { meanC: [...meanC], source: 'none', on: onBefore };
+  blindMeanC(heat, r.tS, n, 1, 1, meanC);
+  return { meanC: [...meanC], source: 'none', heat };
 }
 
-const blindHeatOf = (on: number[], c: ResolvedCircuit): BlindHeat => {
-  const hotC = c.maxFlowC - HEATED.dropK / 2;
-  return { on: Uint8Array.from(on), coldC: NO_TEMPERATURE_COLD_C, hotC, ...paceOf(c), growthAt: growthTable(c.fluid, NO_TEMPERATURE_COLD_C, hotC) };
-};
+/** When the heat went on and off in turn. Where nobody wrote down that it was heated, a clear rise says so, up to its peak; a steady gauge does not. */
+function switchTimes(tS: number[], gaugeBar: number[], events: LogEvent[], circuit: ResolvedCircuit): number[] {
+  const switches = events.filter(isHeatSwitch);
+  // Who says on twice has not switched it twice.
+  if (switches.length) return switches.filter((s, i) => s.kind !== (switches[i - 1]?.kind ?? 'heat-off')).map((s) => s.tS);
+  const peak = gaugeBar.reduce((best, p, i, all) => (p > all[best]! ? i : best), 0);
+  return gaugeBar[peak]! - gaugeBar[0]! > Math.max(0.25, 2.5 * circuit.gaugeStepBar) ? [tS[0]!, tS[peak]!] : [];
+}
 
 /** Times of events are off by so much. */
 const EVENT_OFF_S = 60;

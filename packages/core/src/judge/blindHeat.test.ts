@@ -1,8 +1,8 @@
 import { fluidGrowth } from '../water/fluid';
 import { blindGrowth, blindMeanC, growthTable, type BlindHeat } from './blindHeat';
 
-const tS = Array.from({ length: 40 }, (_, i) => 120 * i), on = Uint8Array.from(tS, (_, i) => (i > 0 && i <= 18 ? 1 : 0));
-const heat: BlindHeat = { on, coldC: 18, hotC: 65, kPerS: 0.04, coolingS: 5000, growthAt: growthTable('water', 18, 65) };
+const tS = Array.from({ length: 40 }, (_, i) => 120 * i);
+const heat: BlindHeat = { switchS: [0, 18 * 120], coldC: 18, hotC: 65, kPerS: 0.04, coolingS: 5000, growthAt: growthTable('water', 18, 65) };
 const meanC = (heatTempo: number, coolTempo: number) => { const out = new Float64Array(tS.length); blindMeanC(heat, tS, tS.length, heatTempo, coolTempo, out); return out; };
 
 it('warms at the boiler’s pace, stops at its limit, and cools towards the room', () => {
@@ -24,4 +24,12 @@ it('growth between whole degrees is the fluid’s own to a hundredth of a per ce
   const out = new Float64Array(tS.length), c = meanC(1, 1);
   blindGrowth(heat, tS, tS.length, 1, 1, out);
   out.forEach((g, i) => expect(Math.abs(g - fluidGrowth('water', 18, c[i]!))).toBeLessThan(1e-5));
+});
+
+it('is as warm at a time however few points there are before it, wherever in a gap the heat was switched', () => {
+  const switched: BlindHeat = { ...heat, switchS: [130, 1500, 2500, 3100] };
+  const at = (times: number[]) => { const out = new Float64Array(times.length); blindMeanC(switched, times, times.length, 1, 1, out); return out.at(-1)!; };
+  for (const end of [100, 900, 1700, 2600, 4000]) expect(at([0, end])).toBeCloseTo(at(tS.filter((t) => t < end).concat(end)), 9);
+  expect(at([0, 100])).toBe(18);
+  expect(at([0, 2700])).toBeGreaterThan(at([0, 2500]));
 });

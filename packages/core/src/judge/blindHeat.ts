@@ -4,8 +4,8 @@ import { fluidGrowth } from '../water/fluid';
 /** How a circuit of which no temperature was read warms and cools, as far as its boiler, its content and the switching of the heat tell. How fast it really
  *  goes either way is not known: the kernel's tempos stretch it. */
 export interface BlindHeat {
-  /** Heat on over the gap before each point. */
-  on: Uint8Array;
+  /** When the heat is switched, s, in order: on, off, on and so on. Off before the first. */
+  switchS: readonly number[];
   coldC: number;
   hotC: number;
   kPerS: number;
@@ -28,10 +28,18 @@ function warmed(fromC: number, limitC: number, kPerS: number, gapS: number): num
 /** Mean temperature at each point, °C: heating adds what the boiler gives, up to its limit; cooling loses in proportion to what is there.
  *  @param heatTempo, coolTempo how many times as fast as reckoned it warms and cools */
 export function blindMeanC(heat: BlindHeat, tS: ArrayLike<number>, n: number, heatTempo: number, coolTempo: number, out: Float64Array): void {
-  let now = heat.coldC;
+  const { switchS, coldC, hotC, kPerS, coolingS } = heat;
+  let now = coldC, next = 0, fromS = tS[0]!;
   for (let i = 0; i < n; i++) {
-    const gapS = i === 0 ? 0 : tS[i]! - tS[i - 1]!;
-    now = heat.on[i] ? warmed(now, heat.hotC, heat.kPerS * heatTempo, gapS) : heat.coldC + (now - heat.coldC) * Math.exp((-gapS * coolTempo) / heat.coolingS);
+    const untilS = tS[i]!;
+    // A gap in which it is switched falls into parts.
+    for (;;) {
+      const on = next % 2 === 1, switched = next < switchS.length && switchS[next]! < untilS, partS = (switched ? Math.max(fromS, switchS[next]!) : untilS) - fromS;
+      if (partS > 0) now = on ? warmed(now, hotC, kPerS * heatTempo, partS) : coldC + (now - coldC) * Math.exp((-partS * coolTempo) / coolingS);
+      fromS += partS;
+      if (!switched) break;
+      next++;
+    }
     out[i] = now;
   }
 }

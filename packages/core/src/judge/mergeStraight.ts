@@ -18,7 +18,6 @@ export function mergedWhereStraight(track: LogTrack): LogTrack {
   return {
     ...track, n, tS, gaugeBar: mean(track.gaugeBar), growth: mean(track.growth),
     variance: mean(track.variance).map((v, k) => v / (blocks[k]![1] - blocks[k]![0])),
-    blind: track.blind && { ...track.blind, on: first(track.blind.on) },
     starts: first(track.starts), fillOn: first(track.fillOn), coilOn: first(track.coilOn), boilerOn: first(track.boilerOn),
     drawnL: Float64Array.from(blocks, ([from]) => track.drawnL[from]!),
     modelErrorBar: mean(track.modelErrorBar), warmth: mean(track.warmth), temperatureErrorK: mean(track.temperatureErrorK),
@@ -45,7 +44,7 @@ function changesNear(track: LogTrack, i: number): boolean {
 
 function changesAt(t: LogTrack, i: number): boolean {
   if (i === 0 || t.starts[i] || t.drawnL[i]! > 0) return true;
-  return [t.fillOn, t.coilOn, t.boilerOn, ...(t.blind ? [t.blind.on] : [])].some((on) => on[i] !== on[i - 1]);
+  return [t.fillOn, t.coilOn, t.boilerOn].some((on) => on[i] !== on[i - 1]);
 }
 
 function isStraight(t: LogTrack, from: number, to: number): boolean {
