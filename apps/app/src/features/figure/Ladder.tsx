@@ -38,7 +38,7 @@ export function LadderGround({ view, scale, units }: { view: FigureView; scale: 
         const numberY = labelY[i]! - (Math.abs(labelY[i]! - y(r.bar)) > 3 ? -4 : 3);
         // Beside the rail where the pointer would cover it.
         const covered = view.nowBar !== null && Math.abs(y(view.nowBar) - (numberY - 4)) < POINTER_HALF + 3;
-        return <SvgText key={r.id} x={covered ? scale.railRight + 14 : (scale.railLeft + scale.railRight) / 2} y={numberY} textAnchor={covered ? 'start' : 'middle'} fontSize="12" fontFamily="BarlowCondensed_600SemiBold" fill={toneOf(r, tokens)}>{pressureNumber(r.bar, units.pressure)}</SvgText>;
+        return <SvgText key={r.id} x={covered ? scale.railRight + 14 : (scale.railLeft + scale.railRight) / 2} y={numberY} textAnchor={covered ? 'start' : 'middle'} fontSize="12" fontFamily="BarlowCondensed_600SemiBold" fill={toneOf(r, tokens)}>{r.belowFoot ? '< 0' : pressureNumber(r.bar, units.pressure)}</SvgText>;
       })}
       <TimeAxis view={view} scale={scale} units={units} />
     </Svg>

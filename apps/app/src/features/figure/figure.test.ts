@@ -42,9 +42,10 @@ it('draws an unknown charge as the band that the schools leave, and what the jud
   expect(precharge).toMatchObject({ label: 'precharge?', line: 'none' });
   expect(precharge.reach!.low).toBeLessThan(precharge.reach!.high);
   expect(precharge.reach!.high).toBeGreaterThanOrEqual(1);
-  // Nothing stands below the ladder's foot.
-  expect(now).toMatchObject({ bar: 0, reach: { low: 0, high: 0.3 } });
+  // Nothing stands below the ladder's foot: what lies there stands at it, and says so.
+  expect(now).toMatchObject({ bar: 0, belowFoot: true, reach: { low: 0, high: 0.3 } });
   expect(of(null, { chargeNow: { median: 0.5, p05: -0.5, p95: 1.5 } }).rungs.some((r) => r.id === 'charge-now')).toBe(false);
+  expect(of(null, { chargeNow: { median: 0.3, p05: 0.1, p95: 0.6 } }).rungs.find((r) => r.id === 'charge-now')!.belowFoot).toBe(false);
 });
 
 it('reads the trace at a touch, with what is right there and what was before', () => {

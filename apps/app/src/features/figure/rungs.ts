@@ -16,7 +16,7 @@ export function rungs(sheet: CircuitSheet, c: ResolvedCircuit, hotBar: number, c
   ];
   // Worth a place only where it says more than "somewhere in the vessel's reach".
   if (chargeNow && chargeNow.p95 - chargeNow.p05 < 0.9 && chargeNow.p95 > 0)
-    all.push({ id: 'charge-now', label: 'charge now', bar: Math.max(0, chargeNow.median), reach: { low: Math.max(0, chargeNow.p05), high: chargeNow.p95 }, tone: 'doubt', line: 'none' });
+    all.push({ id: 'charge-now', label: 'charge now', bar: Math.max(0, chargeNow.median), belowFoot: chargeNow.median < 0, reach: { low: Math.max(0, chargeNow.p05), high: chargeNow.p95 }, tone: 'doubt', line: 'none' });
   return all.filter((r) => r.bar >= 0).sort((a, b) => b.bar - a.bar);
 }
 
