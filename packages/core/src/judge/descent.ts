@@ -1,6 +1,6 @@
 import { backSolve, cholesky, forwardSolve } from './linear';
 import type { Misses } from './Misses';
-import type { Mode } from './proposal';
+import { logDetOf, type Mode } from './proposal';
 
 /** The noise's size is never known worse than this curvature says. */
 const LEAST_BEND = 0.5;
@@ -95,9 +95,18 @@ export function settle(misses: Misses, at: Float64Array): Mode | null {
   }
   const l = cholesky(normal, n);
   if (!l) return null;
-  let logDetL = 0;
-  for (let i = 0; i < n; i++) logDetL += Math.log(l[i * n + i]!);
-  return { z: at, l, logDetL, laplace: -value - logDetL };
+  const logDetL = logDetOf(l, n);
+  return { z: at, l, logDetL, laplace: -value - logDetL, ...widened() };
+
+  function widened(): Pick<Mode, 'wide'> {
+    if (!misses.leapsAt.length) return {};
+    for (const k of misses.leapsAt) {
+      for (let i = 0; i < n; i++) normal[k * n + i] = normal[i * n + k] = 0;
+      normal[k * n + k] = 1;
+    }
+    const wide = cholesky(normal, n);
+    return wide ? { wide: { l: wide, logDetL: logDetOf(wide, n) } } : {};
+  }
 }
 
 /** Products of the columns with one another. */

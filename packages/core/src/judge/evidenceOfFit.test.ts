@@ -1,4 +1,4 @@
-import { resolveCircuit } from '../circuit/resolveCircuit';
+import { atGaugeLevel, resolveCircuit } from '../circuit/resolveCircuit';
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import type { PressureLog } from '../log/PressureLog';
 import { simulateCase } from '../simulate/simulateCase';
@@ -7,6 +7,7 @@ import { predictGauge, SLOT } from './kernel';
 import { fitLogs } from './LogFit';
 import { layOutLog } from './LogTrack';
 import { logModelOf } from './logModel';
+import { mergedWhereStraight } from './mergeStraight';
 import { parameterSpace } from './parameters';
 
 const SHEET: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 100, heatOutputKw: 24, vessel: { nominalVolumeL: 10, labelPrechargeBar: 0.75 }, staticHeadM: 4, reliefValve: { setBar: 3 }, gauge: { resolutionBar: 0.1 }, maxFlowC: 70 };
@@ -52,4 +53,13 @@ describe('how far the temperatures are to be doubted', () => {
     predictGauge(still, v, circuit.atmosphericBar, out, perKelvin);
     expect([...out, ...perKelvin]).toEqual([0, 0, 0, 0, 0, 0]);
   });
+});
+
+it('where a relief saws and a slope says little of where it shuts, other draws still give the same evidence', () => {
+  const sheet: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 110, waterVolumeSource: 'estimated', heatOutputKw: 24, staticHeadM: 4, gauge: { kind: 'sensor', resolutionBar: 0.01 }, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 }, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop', mainsBar: 3.5 }, domesticHotWater: { kind: 'plate-exchanger' }, maxFlowC: 80 };
+  const c = atGaugeLevel(resolveCircuit(sheet));
+  const log = simulateCase({ circuit: sheet, faults: [{ id: 'vessel-overcharged', severity: 0.5, parameters: { prechargeGaugeBar: 2.2 } }], schedule: { startC: 16, durationS: 6000, stepS: 60, heat: [{ onS: 600, offS: 2400 }] }, gauge: { resolutionBar: 0.01 }, seed: 2 }).log;
+  const tracks = [mergedWhereStraight(layOutLog({ ...log, source: 'logger' }, c)!)], space = parameterSpace(logModelOf(['vessel-overcharged']), sheet, c, tracks);
+  const evidence = [1, 2, 3, 4, 5, 6].map((seed) => fitLogs(space, tracks, c.atmosphericBar, { seed }).logEvidence);
+  expect(Math.max(...evidence) - Math.min(...evidence)).toBeLessThan(1.5);
 });

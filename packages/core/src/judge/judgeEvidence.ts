@@ -2,6 +2,7 @@ import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { atGaugeLevel, heldFromGaugeBar, resolveCircuit, type ResolvedCircuit } from '../circuit/resolveCircuit';
 import type { PressureLog } from '../log/PressureLog';
 import { cycleFeatures, HEATED_K, type CycleFeatures } from '../log/cycleFeatures';
+import { has } from './faultGroups';
 import type { FaultId } from './faults';
 import type { Finding } from './Finding';
 import { coldLevelDensity, levelHangsOnDraw } from './coldLevel';
@@ -121,7 +122,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
     }
     logEvidence += Math.log(overheatShare(logged.hottestC, circuit, faults));
     if (faults.includes('relief-valve-lifts-early')) logEvidence += Math.log(liftsSoLow);
-    if (letGoLow && !faults.includes('relief-valve-lifts-early')) logEvidence += Math.log(faults.includes('gauge-misreading') ? LETS_GO_BY_A_LYING_GAUGE : faults.includes('vessel-connection-blocked') ? NARROW_SHARE : LET_OUT_UNSAID);
+    if (letGoLow) logEvidence += Math.log(letsGoLow(faults));
     if (toTheRelief && faults.every((f) => LEAVES_THE_PEAK.has(f))) logEvidence += Math.log(SOUND_AT_RELIEF);
     const { findingEvidence, draws } = weighFindings(evidence.findings, faults, logDraws, seen, logged);
     // What the fit cannot be split into (its parameters' own cost, the cold level) is shared out evenly.
@@ -156,8 +157,14 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
 /** A circuit that heat takes up to its relief has something that does so; how often none is found all the same (a gauge a little high, a relief a little low), and from how far below. */
 const LEAVES_THE_PEAK: ReadonlySet<FaultId> = new Set(['none', 'vessel-gas-valve-leaking', 'circuit-leak', 'boiler-exchanger-leak', 'air-vent-faulty', 'air-in-circuit', 'fill-pressure-too-low', 'feed-starved']), SOUND_AT_RELIEF = 0.06, AT_RELIEF_BAR = 0.1;
 
-/** Warm circuits that let go far below their relief's setting though the relief is right: how often somebody has let water out without a word, and how often it only seems far below. Common practice. */
-const LET_OUT_UNSAID = 0.012, LETS_GO_BY_A_LYING_GAUGE = 0.06;
+/** How often a warm circuit lets go far below its relief's setting, by what is wrong with it. Where the relief is right somebody has let water out without a word, or it only seems far below. A connection that is nearly blocked lets
+ *  the pressure down while it is hot; where no vessel is in play, or one that gives its last at its charge, a few kelvins are a bar. Common practice. */
+const LET_OUT_UNSAID = 0.012, LETS_GO_BY_A_LYING_GAUGE = 0.06, FALLS_ALL_AT_ONCE = 0.25;
+function letsGoLow(faults: readonly FaultId[]): number {
+  if (faults.includes('relief-valve-lifts-early')) return 1;
+  if (has(faults, 'vessel-connection-blocked', 'vessel-isolated', 'vessel-overcharged')) return FALLS_ALL_AT_ONCE;
+  return faults.includes('gauge-misreading') ? LETS_GO_BY_A_LYING_GAUGE : LET_OUT_UNSAID;
+}
 
 /** A log that begins warmer than this says nothing of the cold pressure. */
 const COLD_BELOW_C = 40;

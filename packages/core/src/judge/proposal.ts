@@ -4,7 +4,7 @@ import { backSolve, cholesky, forwardSolve } from './linear';
 export const TAIL = 5;
 
 /** A place that fits best round about: its curvature as L Lᵀ, and Laplace's estimate of its weight. */
-export interface Mode { z: Float64Array; l: Float64Array; logDetL: number; laplace: number }
+export interface Mode { z: Float64Array; l: Float64Array; logDetL: number; laplace: number; /** The same curvature, but as wide as the prior along what moves the pressure by leaps, where a slope at one place says little. */ wide?: Pick<ProposalPart, 'l' | 'logDetL'> }
 /** One part of the proposal: a multivariate t round z with precision L Lᵀ. */
 export interface ProposalPart { z: Float64Array; l: Float64Array; logDetL: number; share: number }
 
@@ -14,7 +14,18 @@ export const logTotal = (modes: readonly Mode[]): number => modes[0]!.laplace + 
 /** Parts of a proposal round modes, each by its weight, `share` in all. */
 export function sharedOut(modes: Mode[], share: number): ProposalPart[] {
   const total = modes.length ? logTotal(modes) : 0;
-  return modes.map((m) => ({ z: m.z, l: m.l, logDetL: m.logDetL, share: share * Math.exp(m.laplace - total) }));
+  return modes.flatMap((m) => {
+    const own = share * Math.exp(m.laplace - total);
+    return m.wide ? [{ z: m.z, l: m.l, logDetL: m.logDetL, share: (1 - WIDE_SHARE) * own }, { z: m.z, ...m.wide, share: WIDE_SHARE * own }] : [{ z: m.z, l: m.l, logDetL: m.logDetL, share: own }];
+  });
+}
+const WIDE_SHARE = 0.5;
+
+/** Natural log of the determinant of a Cholesky factor. */
+export function logDetOf(l: Float64Array, n: number): number {
+  let sum = 0;
+  for (let i = 0; i < n; i++) sum += Math.log(l[i * n + i]!);
+  return sum;
 }
 
 /** What is believed before any log: standard normal in every parameter. */
@@ -45,9 +56,7 @@ export function adaptedPart(at: Float64Array[], weights: number[], n: number): O
   }
   const l = cholesky(precision, n);
   if (!l) return null;
-  let logDetL = 0;
-  for (let i = 0; i < n; i++) logDetL += Math.log(l[i * n + i]!);
-  return { z: mean, l, logDetL };
+  return { z: mean, l, logDetL: logDetOf(l, n) };
 }
 
 /** Density of one part of a proposal at a place. */

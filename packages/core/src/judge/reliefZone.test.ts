@@ -40,3 +40,13 @@ it('what sensors read off an idle circuit back and forth moves no stiff circuit:
   const d = judged(log, { ...HOME, staticHeadM: 6, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.85 }, gauge: { kind: 'sensor', resolutionBar: 0.01 } });
   expect(d.hypotheses[0]!.faults).toEqual(['fill-pressure-too-low']);
 });
+
+it('a vessel charged to two bar gives its last at two bar, and the pressure falls all at once: nobody need have let water out', () => {
+  // It lifts at the relief, cools, and drops when the vessel has given what it had.
+  const minutes = [0, 5, 10, 15, 20, 25, 31, 36, 41, 46, 51, 56, 61, 66, 71, 76, 81, 86, 91];
+  const log: PressureLog = { source: 'logger', samples: { tS: minutes.map((m) => 60 * m), pressureBar: [1.07, 1.06, 1.17, 2.26, 2.52, 2.82, 3.02, 2.73, 2.66, 2.54, 2.4, 2.28, 2.19, 0.65, 0.1, 0.05, 0.04, 0.03, 0.03], flowC: [15, 16, 21, 50, 64, 73, 77, 75, 65, 57, 51, 45, 40, 36, 33, 30, 28, 26, 25] }, events: [{ tS: 600, kind: 'heat-on' }, { tS: 2040, kind: 'heat-off' }] };
+  const sheet: CircuitSheet = { kind: 'sealed-hot-water', heatOutputKw: 30, waterVolumeL: 111, waterVolumeSource: 'estimated', vessel: { nominalVolumeL: 6, labelPrechargeBar: 0.7, isolationValve: 'none' }, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop' }, domesticHotWater: { kind: 'plate-exchanger' }, gauge: { kind: 'sensor', resolutionBar: 0.01 }, maxFlowC: 80 };
+  const d = judged(log, sheet);
+  expect(d.hypotheses[0]!.faults).toEqual(['vessel-overcharged']);
+  expect(Math.abs(d.estimates.prechargeBar!.median - 2.1)).toBeLessThan(0.25);
+});
