@@ -19,4 +19,4 @@ export function Choice<T extends string>({ label, options, value, onChange, prob
 }
 
 /** So many letters stand on a third of a phone's row. */
-const SHORT = 11;
+const SHORT = 13;
