@@ -189,9 +189,9 @@ function allowForMisfit(track: LogTrack, misfit: number): void {
   }
 }
 
-/** A pair that is no farther behind the best than this in the screening, in nats, is judged with care; single faults always are. A hasty look finds up to two nats less than is there, of models with
+/** A pair that is no farther behind the best than this in the screening, in nats, is judged with care; single faults always are. A hasty look finds up to four nats less than is there, of models with
  *  many parameters above all. */
-const CONTENDS = 3;
+const CONTENDS = 4.5;
 
 /** No simulation is right to the last bit: from this difference on, in nats, a log counts for less than it seems. Fixed by the evaluation on plants
  *  of another physics, where answers held for nearly certain were wrong too often. */
