@@ -124,11 +124,11 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
   // A needle sticks. A sensor does not, but one that rounds coarsely is off to one side until the next step.
   const stuckBar = bySensor(log) ? STAIR_SHARE * step : STICTION_SHARE * circuit.gaugeStepBar;
   const spanC = Math.max(LEAST_SPAN_K, track.spanK), coldestC = Math.min(...means.meanC);
+  track.errorKept = errorKeptAt(track.tS, track.modelErrorS);
   let began = track.gaugeBar[0]!;
   for (let i = 0; i < n; i++) {
     track.warmth[i] = Math.sqrt((means.meanC[i]! - coldestC) / spanC);
     track.temperatureErrorK[i] = IDLE_ERROR_K + (means.source === 'none' ? WARM_ERROR_BLIND_K * track.warmth[i]! + EVENT_ERROR_S * paceAt(i) : WARM_ERROR_K * track.warmth[i]! + (bySensor(log) ? SENSOR_LATE_S : HAND_LATE_S) * paceAt(i));
-    track.errorKept[i] = i === 0 ? 0 : Math.exp(-(track.tS[i]! - track.tS[i - 1]!) / track.modelErrorS);
     if (track.starts[i]) began = track.gaugeBar[i]!;
     const warmBar = (means.source === 'none' || !bySensor(log) ? WARM_ERROR_ROUGH : WARM_ERROR) * rangeBar * track.warmth[i]!;
     track.modelErrorBar[i] = IDLE_ERROR_BAR + stuckBar + Math.max(warmBar, MOVED_ERROR * Math.abs(track.gaugeBar[i]! - began));
@@ -155,6 +155,9 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
     if (e.kind === 'boiler-reopened') state.boiler = 1;
   }
 }
+
+/** Share of a slowly wandering error that is still the same at a point as at the one before. */
+export const errorKeptAt = (tS: Float64Array, lastsS: number): Float64Array => tS.map((t, i) => (i === 0 ? 0 : Math.exp(-(t - tS[i - 1]!) / lastsS)));
 
 /** Error of reading a dial, as a share of its division. Common practice. */
 const READING_SHARE = 0.2;
@@ -258,7 +261,8 @@ function meanTemperatures(r: { tS: number[]; gaugeBar: number[]; flowC: (number 
   if (flow && ret) return { meanC: flow.map((f, i) => clamp((f + ret[i]!) / 2)), source: 'flow-and-return', heat: null };
   const coldest = flow ? Math.min(...flow) : 0;
   if (flow) return { meanC: flow.map((f) => clamp(f - Math.min(HEATED.dropK / 2, (f - coldest) / 3))), source: 'flow', heat: null };
-  const heat: BlindHeat = { switchS: switchTimes(r.tS, r.gaugeBar, events, circuit), coldC: NO_TEMPERATURE_COLD_C, hotC: circuit.maxFlowC - HEATED.dropK / 2, ...paceOf(circuit), growthAt: growthTable(circuit.fluid, NO_TEMPERATURE_COLD_C, circuit.maxFlowC - HEATED.dropK / 2) };
+  const hotC = circuit.maxFlowC - HEATED.dropK / 2;
+  const heat: BlindHeat = { switchS: switchTimes(r.tS, r.gaugeBar, events, circuit), coldC: NO_TEMPERATURE_COLD_C, hotC, ...paceOf(circuit), growthAt: growthTable(circuit.fluid, NO_TEMPERATURE_COLD_C, hotC) };
   const meanC = new Float64Array(n);
   blindMeanC(heat, r.tS, n, 1, 1, meanC);
   return { meanC: [...meanC], source: 'none', heat };

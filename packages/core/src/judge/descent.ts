@@ -46,8 +46,10 @@ export function descend(misses: Misses, start: Float64Array, iterations: number)
       }
       if (!moved) damping *= 6;
     }
-    if (!moved && measured) break;
-    if (!moved) continue;
+    if (!moved) {
+      if (measured) break;
+      continue;
+    }
     gain += settleDoubt();
     if (gain < LEAST_GAIN) break;
   }

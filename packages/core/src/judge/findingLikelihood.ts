@@ -90,8 +90,10 @@ const SLIP_DENSITY = 0.3;
 /** What is printed is seldom misread, a jug that stayed dry is seldom taken for a full one, and a gauge on an empty boiler stands at nothing. */
 const PLAIN_TO_SEE: ReadonlySet<string> = new Set(['relief-marking', 'discharge-catch', 'gauge-at-zero', 'top-ups-per-month']), PLAIN_SLIP = 0.004;
 
-/** Pressing an undercharged vessel's valve: what is left decides between air and nothing. Pressed before anything is drained, even little gas hisses with the water behind it. */
+/** How often nothing comes where no gas is left: pressed before anything is drained, even little gas hisses with the water behind it. Common practice. */
 const NOTHING_COMES = 0.78;
+
+/** Pressing an undercharged vessel's valve: what is left decides between air and nothing. */
 function pressOfUndercharged(v: Float64Array, c: ResolvedCircuit): { air: number; nothing: number; water: number } {
   const nothing = NOTHING_COMES / (1 + Math.exp(((chargeOf(v, c) ?? 0) + 0.15) / 0.2));
   return { air: 0.97 * (0.98 - nothing), nothing: 0.97 * (nothing + 0.02), water: 0.03 };

@@ -58,7 +58,7 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
       if (steps > 1 && !open && into === 0 && leak === 0 && narrow === 0) {
         // Where no water moves, the lag's exact answer holds for the whole gap at once, unless it ends where a relief or a feed has its say.
         if (gap !== wholeS) { wholeS = gap; keepWhole = Math.exp(-gap / lagS); }
-        const after = target - ramp * lagS + (lagged - from + ramp * lagS) * keepWhole, reached = curve.pressureAt(water + content * after - behindL);
+        const after = target - ramp * lagS + (lagged - from + ramp * lagS) * keepWhole, reached = curve.pressureAt(water + content * after);
         if (reached <= lift && (reached >= feed || !track.fillOn[i])) { lagged = after; P = reached; blows = false; steps = 0; }
       }
       for (let k = 1; k <= steps; k++) {

@@ -1,4 +1,4 @@
-import type { LogTrack } from './LogTrack';
+import { errorKeptAt, type LogTrack } from './LogTrack';
 
 /** Points merge as long as the line from the first to the last of them misses none by more than this, bar and growth (some two tenths of a kelvin), and as long as they last no longer. */
 const STRAIGHT_BAR = 0.008, STRAIGHT_GROWTH = 6e-5, LONGEST_S = 300;
@@ -21,7 +21,7 @@ export function mergedWhereStraight(track: LogTrack): LogTrack {
     starts: first(track.starts), fillOn: first(track.fillOn), coilOn: first(track.coilOn), boilerOn: first(track.boilerOn),
     drawnL: Float64Array.from(blocks, ([from]) => track.drawnL[from]!),
     modelErrorBar: mean(track.modelErrorBar), warmth: mean(track.warmth), temperatureErrorK: mean(track.temperatureErrorK),
-    errorKept: tS.map((t, k) => (k === 0 ? 0 : Math.exp(-(t - tS[k - 1]!) / track.modelErrorS))),
+    errorKept: errorKeptAt(tS, track.modelErrorS),
   };
 }
 
