@@ -1,24 +1,25 @@
 import { heldFromGaugeBar, type ResolvedCircuit } from '../circuit/resolveCircuit';
-import { has, OUTFLOW } from './faultGroups';
+import { has, LITTLE_GAS, OUTFLOW } from './faultGroups';
 import type { FaultId } from './faults';
-import { NO_FEED_BAR } from './findingNumbers';
+import { chargeOf, NO_FEED_BAR } from './findingNumbers';
 import { SLOT } from './kernel';
 import { normalCdf, normalPdf } from './normal';
 
 /** How often a cold circuit is found at a pressure, by fault. Cold pressures are set by hand, so they spread even where nothing is wrong.
- *  @param v the draw: how far the gauge is off counts where the set says that it lies, and what the feed holds where it is set high; see {@link levelHangsOnDraw} */
+ *  @param c the circuit with its vessel at the gauge's level
+ *  @param v the draw: how far the gauge is off counts where the set says that it lies, what the feed holds where it is set high, and the charge where the vessel is in order; see {@link levelHangsOnDraw} */
 export function coldLevelDensity(gaugeBar: number, faults: readonly FaultId[], c: ResolvedCircuit, v: Float64Array | null = null): number {
   // A needle that sticks stands at any pressure.
   if (v && v[SLOT.stuck]! > 0.5) return 1 / ANY_LEVEL_BAR;
   const offsetBar = v ? v[SLOT.offset]! : 0, feedHoldsBar = v && v[SLOT.feedHolds]! > NO_FEED_BAR ? v[SLOT.feedHolds]! : null;
-  const lies = faults.includes('gauge-misreading'), leastBar = heldFromGaugeBar(c);
+  const lies = faults.includes('gauge-misreading'), leastBar = heldFromGaugeBar(c), chargeBar = v && !has(faults, ...GAS_OUT_OF_ORDER) ? chargeOf(v, c) : null;
   const others = faults.filter((f) => f !== 'gauge-misreading');
   // A fault of the level itself decides where the pressure stands; any other leaves it where its own fault would. A unit that does not hold it high in this draw does not pump.
   const level = others.filter((f) => LEVEL_FAULTS.has(f)), sinks = level.includes('fill-pressure-too-high') && has(others, ...OUTFLOW);
   const density = (atGaugeBar: number) => {
     // What was overfilled and loses water is found anywhere below; what was left to itself, where it was filled to.
     const deciding = level.length ? (sinks ? [...level, 'circuit-leak' as const] : level) : others.length ? others : (['none'] as FaultId[]);
-    return deciding.reduce((sum, f) => sum + (HOLDS_HIGH.has(f) && feedHoldsBar !== null ? normalPdf(atGaugeBar, feedHoldsBar + HELD_ABOVE_BAR, Math.hypot(HELD_SD, 0.4 * c.gaugeStepBar)) : coldLevelOf(atGaugeBar, v && f === 'pressurisation-unit-fault' ? 'feed-starved' : f, c)), 0) / deciding.length;
+    return deciding.reduce((sum, f) => sum + (HOLDS_HIGH.has(f) && feedHoldsBar !== null ? normalPdf(atGaugeBar, feedHoldsBar + HELD_ABOVE_BAR, Math.hypot(HELD_SD, 0.4 * c.gaugeStepBar)) : coldLevelOf(atGaugeBar, v && f === 'pressurisation-unit-fault' ? 'feed-starved' : f, c, chargeBar)), 0) / deciding.length;
   };
   // Whoever fills by a lying gauge fills to what it shows; a feed fills to what is there. Half and half where a hand fills.
   const filledByIt = c.fedByItself ? 0.2 : 0.5;
@@ -28,8 +29,10 @@ export function coldLevelDensity(gaugeBar: number, faults: readonly FaultId[], c
   return (1 - share) * all + share / ANY_LEVEL_BAR;
 }
 
-/** Whether a cold level says more than which faults there are: how far the gauge is off, or what the feed holds. */
-export const levelHangsOnDraw = (faults: readonly FaultId[]): boolean => has(faults, 'gauge-misreading', ...HOLDS_HIGH);
+/** Whether a cold level says more than which faults there are: how far the gauge is off, what the feed holds, or what the vessel is charged to. */
+export const levelHangsOnDraw = (faults: readonly FaultId[]): boolean => has(faults, 'gauge-misreading', ...HOLDS_HIGH) || !has(faults, ...GAS_OUT_OF_ORDER);
+/** Faults by which a vessel's charge says nothing of the pressure that the circuit was filled to. */
+const GAS_OUT_OF_ORDER: readonly FaultId[] = [...LITTLE_GAS, 'vessel-overcharged'];
 const HOLDS_HIGH: ReadonlySet<FaultId> = new Set(['reducing-valve-set-high', 'pressurisation-unit-fault']);
 
 /** Share of circuits that stand at any pressure, for reasons of their own, and over what range. Common practice. */
@@ -39,30 +42,48 @@ const ANY_FAULTY_LEVEL = 0.03, OFF_BELOW_BAR = 0.4, OFF_ABOVE_BAR = 0.58;
 /** Whether a true pressure at the gauge still holds the water above it up: below, the top of the circuit sucks air and somebody would have noticed. */
 const carriesHead = (trueGaugeBar: number, c: ResolvedCircuit): number => 0.05 + 0.95 * normalCdf((trueGaugeBar - HEAD_SHARE * c.staticGaugeBar) / HEAD_SD_BAR);
 const HEAD_SHARE = 0.6, HEAD_SD_BAR = 0.12;
+/** The same of a circuit that lost its water or was never filled up: some are left so until they lock out. */
+const overHead = (gaugeBar: number, c: ResolvedCircuit): number => LEFT_DRY + (1 - LEFT_DRY) * carriesHead(gaugeBar, c);
+const LEFT_DRY = 0.4;
+/** Whoever fills a circuit as it should be fills it above the vessel's charge: below, no water stands in the vessel, and that is the fault itself. Some feeds are set to the charge. Common practice. */
+const aboveCharge = (atGaugeBar: number, chargeBar: number | null): number => (chargeBar === null ? 1 : LEAST_BELOW + (1 - LEAST_BELOW) * normalCdf((atGaugeBar - chargeBar + AT_CHARGE_BAR) / CHARGE_SD_BAR));
+const LEAST_BELOW = 0.06, AT_CHARGE_BAR = 0.12, CHARGE_SD_BAR = 0.09;
 const LEVEL_FAULTS: ReadonlySet<FaultId> = new Set(['fill-pressure-too-low', 'fill-pressure-too-high', 'feed-starved', 'pressurisation-unit-fault', 'reducing-valve-set-high']);
 /** Spread of a cold pressure that was set by hand, and of one that a feed holds. Common practice. */
 const BY_HAND_SD = 0.22, BY_FEED_SD = 0.14;
 /** A feed that holds a pressure holds it from below: the circuit stands at it or a little above. Common practice. */
 const HELD_ABOVE_BAR = 0.04, HELD_SD = 0.06;
 
-function coldLevelOf(p: number, fault: FaultId, c: ResolvedCircuit): number {
+/** Who fills by hand fills to what the circuit needs, or to a round bar and a half, where that is not yet too high. */
+const byHand = (p: number, sd: number, c: ResolvedCircuit): number => {
+  const wanted = c.fillGaugeBar + 0.05, aboveBar = ROUND_FILL_BAR - c.fillGaugeBar;
+  const rounds = c.reliefSetGaugeBar > ROOM_FOR_ROUND_BAR && aboveBar > 0 && aboveBar <= TOO_HIGH_BAR + 2 * c.fillSpreadBar ? FILLS_ROUND : 0;
+  return (1 - rounds) * normalPdf(p, wanted, sd) + rounds * normalPdf(p, ROUND_FILL_BAR, Math.hypot(ROUND_SD_BAR, 0.4 * c.gaugeStepBar));
+};
+/** From where above the fill wanted a level is the fault itself (the catalogue), bar. */
+const TOO_HIGH_BAR = 0.5;
+/** "1.0 cold, or 1.5": the second school's fill, how many follow it where less is wanted, and what a relief has to be set to for that. Common practice. */
+const ROUND_FILL_BAR = 1.5, FILLS_ROUND = 0.12, ROUND_SD_BAR = 0.08, ROOM_FOR_ROUND_BAR = 2.6;
+
+/** @param chargeBar what the vessel is charged to, as seen from the gauge; null where that says nothing of the level */
+function coldLevelOf(p: number, fault: FaultId, c: ResolvedCircuit, chargeBar: number | null): number {
   const fill = c.fillGaugeBar;
   const flat = (least: number, most: number) => smoothBox(p, least, Math.max(most, least + 0.2), Math.hypot(0.06 + 0.5 * c.gaugeStepBar, c.fillSpreadBar));
   const sd = Math.hypot(c.fedByItself ? BY_FEED_SD : BY_HAND_SD, 0.4 * c.gaugeStepBar, c.fillSpreadBar);
   // A unit lets it fall to its lower limit before it pumps.
-  const near = c.cutInGaugeBar !== null ? flat(c.cutInGaugeBar, fill) : normalPdf(p, fill + 0.05, sd), least = heldFromGaugeBar(c);
+  const near = aboveCharge(p, chargeBar) * (c.cutInGaugeBar !== null ? flat(c.cutInGaugeBar, fill) : c.fedByItself ? normalPdf(p, fill + 0.05, sd) : byHand(p, sd, c)), least = heldFromGaugeBar(c);
   switch (fault) {
-    case 'fill-pressure-too-low': case 'feed-starved': return flat(0, least - 0.25);
+    case 'fill-pressure-too-low': case 'feed-starved': return overHead(p, c) * flat(0, least - 0.25);
     case 'pressurisation-unit-fault': return 0.65 * flat(0, least - 0.1) + 0.35 * flat(fill + 0.1, Math.max(c.reliefSetGaugeBar, fill + 0.5));
-    case 'fill-pressure-too-high': return flat(fill + 0.45, Math.max(c.reliefSetGaugeBar, fill + 0.8));
+    case 'fill-pressure-too-high': return flat(fill + TOO_HIGH_BAR, Math.max(c.reliefSetGaugeBar, fill + 0.8));
     case 'reducing-valve-set-high': return flat(fill + 0.2, fill + 1.3);
     case 'fill-loop-passing': case 'reducing-valve-creeping': case 'fill-bypass-open': case 'dhw-plate-perforated': case 'dhw-coil-perforated':
       return 0.45 * near + 0.55 * flat(fill, c.reliefSetGaugeBar);
     case 'circuit-leak': case 'boiler-exchanger-leak': case 'relief-valve-passing': case 'air-vent-faulty': case 'vessel-overcharged': case 'relief-valve-lifts-early':
-      return (1 - fallenShare(c)) * near + fallenShare(c) * flat(0, least);
+      return (1 - fallenShare(c)) * near + fallenShare(c) * overHead(p, c) * flat(0, least);
     case 'vessel-undercharged': case 'vessel-diaphragm-failed': case 'vessel-connection-blocked': case 'vessel-isolated': case 'vessel-undersized':
       // Topped up to where it should be, or fallen since; not so far that the top of the house stands dry.
-      return c.fedByItself ? 0.88 * near + 0.09 * flat(0.1, least) + 0.03 * flat(fill, fill + 0.8) : 0.85 * normalPdf(p, fill + 0.05, 1.3 * sd) + 0.15 * flat(Math.max(0.2, TOPPED_UP_FROM * c.staticGaugeBar), fill);
+      return c.fedByItself ? 0.88 * near + 0.09 * flat(0.1, least) + 0.03 * flat(fill, fill + 0.8) : 0.85 * byHand(p, 1.3 * sd, c) + 0.15 * flat(Math.max(0.2, TOPPED_UP_FROM * c.staticGaugeBar), fill);
     default: return near;
   }
 }

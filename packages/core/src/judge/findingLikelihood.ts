@@ -3,7 +3,7 @@ import { coldLevelDensity } from './coldLevel';
 import { has, INFLOW, LITTLE_GAS, OUTFLOW } from './faultGroups';
 import type { FaultId } from './faults';
 import type { Finding } from './Finding';
-import { changeOver, chargeOf, curveOf, expectedNumber, NO_FEED_BAR, readingSd, waterBehind } from './findingNumbers';
+import { changeOver, chargeOf, curveOf, expectedNumber, NO_FEED_BAR, ranBack, readingSd, waterBehind } from './findingNumbers';
 import { SLOT } from './kernel';
 import { NOTHING_LOGGED, type Logged } from './Logged';
 import { normalPdf } from './normal';
@@ -11,7 +11,7 @@ import { drippingWater, drippingWaterShare, numberDensity } from './numberTable'
 import { OUTCOME_TABLES, outcomeShares } from './outcomeTable';
 import { overheatAdded } from './overheat';
 import { catchLikelihood, nearLift } from './reliefCatch';
-import { WaterCurve } from './waterCurve';
+import { WaterCurve } from './WaterCurve';
 
 /** Likelihood of one finding under one fault set, given one draw of the circuit's parameters, beside what was logged. A density for numbers, a probability for outcomes;
  *  only ratios between sets matter. Never 0: a share of every number is put down to a slip of the hand. */
@@ -109,9 +109,11 @@ function numericLikelihood(f: Finding, faults: readonly FaultId[], v: Float64Arr
       if (f.count === undefined) return null;
       // Gamma–Poisson, shape 1: rates differ widely from house to house. Some top up for reasons of their own.
       const count = Math.min(f.count, DAILY), counted = (mean: number) => Math.pow(mean / (1 + mean), count) / (1 + mean), { mean, oftenMean } = topUpsAMonth(faults);
+      // What comes up to its relief whenever it is heated spills there, whatever drives it up, and somebody makes that good.
+      const spills = logged.peakGaugeBar === null || mean >= SPILLS ? 0 : SPILLS_SEEN * nearRelief(faults, logged.peakGaugeBar, v, c);
       // What feeds itself is topped up by nobody, unless its feed is kept shut.
       const byHand = c.fedByItself ? FEED_SHUT : 1;
-      return 0.93 * (byHand * ((1 - OFTEN) * counted(mean) + OFTEN * counted(oftenMean)) + (1 - byHand) * counted(NEVER)) + 0.07 * counted(4);
+      return 0.93 * (byHand * ((1 - spills) * ((1 - OFTEN) * counted(mean) + OFTEN * counted(oftenMean)) + spills * counted(SPILLS)) + (1 - byHand) * counted(NEVER)) + 0.07 * counted(4);
     }
     case 'relief-marking': {
       if (f.markedBar === undefined) return null;
@@ -129,6 +131,8 @@ function numericLikelihood(f: Finding, faults: readonly FaultId[], v: Float64Arr
 const FEED_SHUT = 0.4;
 /** Top-ups a month where nobody needs to. */
 const NEVER = 0.3;
+/** Top-ups a month where the relief lifts hot, and how often that is made good by hand. Common practice. */
+const SPILLS = 3, SPILLS_SEEN = 0.6;
 /** Of circuits that have to be topped up, those where it is done daily or nearly. More often than daily says no more. Common practice. */
 const OFTEN = 0.15, DAILY = 30;
 /** How often it is topped up, a month, and how often where it is bad. Common practice. */
@@ -165,12 +169,22 @@ function watchDensity(f: Finding, faults: readonly FaultId[], v: Float64Array, c
     const swing = has(faults, ...LITTLE_GAS) ? 1 : 0.4;
     return normalPdf(n.seen, n.expected + 0.5 * swing, n.sd + 0.5 * swing);
   }
-  const density = fallenDensity(n.seen, n.expected, n.sd, f.startBar! - v[SLOT.offset]!, c);
+  const density = runsBackDensity(f, v, c, fallenDensity(n.seen, n.expected, n.sd, f.startBar! - v[SLOT.offset]!, c));
   if (f.test !== 'fill-isolated-watch' || !has(faults, 'fill-bypass-open')) return density;
   // Whether the bypass begins before or behind the valve that was shut is not said.
   const open = expectedNumber({ ...f, test: 'cold-main-on-watch' }, v, c)!;
   return (1 - PAST_THE_VALVE) * density + PAST_THE_VALVE * normalPdf(open.seen, open.expected, open.sd);
 }
+
+/** With the main shut and a tap open somewhere, heating water passes a hole in the exchanger the other way. Common practice. */
+const RUNS_BACK = 0.3;
+
+/** Density of a watch with the main shut: as told, or falling by what runs back through a hole to the drinking water. */
+function runsBackDensity(f: Finding, v: Float64Array, c: ResolvedCircuit, told: number): number {
+  const n = f.test === 'cold-main-off-watch' && v[SLOT.inCoil]! > 0 ? ranBack(f, v, c) : null;
+  return n ? (1 - RUNS_BACK) * told + RUNS_BACK * normalPdf(n.seen, n.expected, Math.hypot(n.sd, RUN_BACK_SPREAD * n.expected)) : told;
+}
+const RUN_BACK_SPREAD = 0.4;
 
 /** How often a bypass goes on feeding while the feed's own valve is shut. Common practice. */
 const PAST_THE_VALVE = 0.5;

@@ -1,8 +1,10 @@
 import { resolveCircuit } from '../circuit/resolveCircuit';
 import type { Finding } from './Finding';
-import { changeOver, curveOf, expectedNumber, foretold } from './findingNumbers';
+import { findingLikelihood } from './findingLikelihood';
+import { changeOver, curveOf, expectedNumber, foretold, ranBack } from './findingNumbers';
 import { SLOT } from './kernel';
-import { WaterCurve } from './waterCurve';
+import { NOTHING_LOGGED } from './Logged';
+import { WaterCurve } from './WaterCurve';
 
 const c = resolveCircuit({ kind: 'sealed-hot-water', waterVolumeL: 100, waterVolumeSource: 'measured', vessel: { nominalVolumeL: 8, labelPrechargeBar: 1 }, staticHeadM: 4, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop', mainsBar: 4 }, gauge: { resolutionBar: 0.02 }, maxFlowC: 70 });
 
@@ -65,4 +67,22 @@ it('pipes without a vessel fall at once, a side with one slowly', () => {
   expect(bare).toBeLessThan(-1.4);
   expect(whole).toBeGreaterThan(-0.3);
   expect(whole).toBeLessThan(0);
+});
+
+describe('with the main shut and a tap open', () => {
+  const shut = (endBar: number): Finding => ({ test: 'cold-main-off-watch', startBar: 1.3, endBar, minutes: 15, heating: false });
+  it('a holed exchanger may let the heating’s water out the way that the mains’ came in: as much as the hole lets by at that pressure', () => {
+    expect(ranBack(shut(1), drawOf({ inCoil: 2 }), c)!.expected).toBeCloseTo(number(shut(1), drawOf({ outCircuit: 2 })).expected, 9);
+    expect(number(shut(1), drawOf({ inCoil: 2 })).expected).toBe(0);
+  });
+  it('so that a fall does not need a second fault, and standing still stays the commoner', () => {
+    const likely = (endBar: number) => findingLikelihood(shut(endBar), ['dhw-plate-perforated'], drawOf({ inCoil: 2 }), c);
+    expect(likely(1.3)).toBeGreaterThan(2 * likely(1.1));
+    expect(likely(1.1)).toBeGreaterThan(3 * findingLikelihood(shut(1.1), ['fill-loop-passing'], drawOf({ inFill: 2 }), c));
+  });
+});
+
+it('what comes up to its relief hot is topped up more often, also where mains water drives it up', () => {
+  const seldom = (peakGaugeBar: number) => findingLikelihood({ test: 'top-ups-per-month', count: 5 }, ['fill-loop-passing'], drawOf({ inFill: 1 }), c, { ...NOTHING_LOGGED, peakGaugeBar });
+  expect(seldom(2.95)).toBeGreaterThan(3 * seldom(1.6));
 });

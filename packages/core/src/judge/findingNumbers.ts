@@ -1,7 +1,7 @@
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import type { Finding } from './Finding';
 import { SLOT } from './kernel';
-import { WaterCurve } from './waterCurve';
+import { WaterCurve } from './WaterCurve';
 
 /** A number that was measured beside what one draw of the circuit's parameters makes of it, and how far the two may lie apart where the draw is the truth. */
 export interface ExpectedNumber { seen: number; expected: number; sd: number }
@@ -98,6 +98,14 @@ function watchedRiseBar(f: Finding, v: Float64Array, c: ResolvedCircuit): number
   // A feed that stands open has had its say before the watch begins, unless it holds more than the gauge shows then.
   const feeds = fill && f.startBar! < v[SLOT.feedHolds]!;
   return changeOver(curveOf(v), f.startBar! - v[SLOT.offset]!, f.minutes! / 60, { inK, outK, feedGaugeBar: feeds ? v[SLOT.feedHolds]! : NO_FEED_BAR, liftGaugeBar: v[SLOT.lift]!, mainsGaugeBar: v[SLOT.mains]! }, c);
+}
+
+/** The same watch with the main shut where a tap stands open: what came in by a hole in the exchanger goes out by it. */
+export function ranBack(f: Finding, v: Float64Array, c: ResolvedCircuit): ExpectedNumber | null {
+  const n = expectedNumber(f, v, c);
+  if (!n) return null;
+  const outK = v[SLOT.inCoil]! + v[SLOT.outCircuit]! + v[SLOT.outBoiler]!;
+  return { ...n, expected: changeOver(curveOf(v), f.startBar! - v[SLOT.offset]!, f.minutes! / 60, { inK: 0, outK, feedGaugeBar: NO_FEED_BAR, liftGaugeBar: v[SLOT.lift]!, mainsGaugeBar: v[SLOT.mains]! }, c) };
 }
 
 const STEPS = 6;

@@ -1,6 +1,6 @@
 import { blindGrowth, type BlindHeat } from './blindHeat';
 import type { LogTrack } from './LogTrack';
-import { WaterCurve } from './waterCurve';
+import { WaterCurve } from './WaterCurve';
 
 /** Places in the kernel's parameter vector; the starting pressures of a track's stretches follow from START on. */
 export const SLOT = { gas: 0, vesselL: 1, contentL: 2, share: 3, lagS: 4, stretch: 5, air: 6, inFill: 7, inCoil: 8, outCircuit: 9, outBoiler: 10, lift: 11, offset: 12, feedHolds: 13, stuck: 14, mains: 15, cap: 16, heatTempo: 17, coolTempo: 18, doubt: 19, seat: 20, blowsLPerS: 21, narrow: 22, start: 23 } as const;

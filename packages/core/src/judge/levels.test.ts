@@ -4,6 +4,10 @@ import type { Case } from './Case';
 import { coldLevelDensity } from './coldLevel';
 import { diagnose } from './diagnose';
 import type { FaultId } from './faults';
+import { SLOT } from './kernel';
+import { logModelOf } from './logModel';
+import { layOutLog } from './LogTrack';
+import { parameterSpace } from './parameters';
 
 // What counts as a fault by its level stands in the catalogue (`faults.ts`): 0.3 bar below the fill wanted, 0.5 above it.
 const SHEET: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 95, heatOutputKw: 24, staticHeadM: 4, maxFlowC: 70, reliefValve: { setBar: 3 }, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 }, gauge: { kind: 'dial', resolutionBar: 0.1 }, fill: { kind: 'manual-loop', mainsBar: 3.5 }, domesticHotWater: { kind: 'plate-exchanger' } };
@@ -59,4 +63,32 @@ it('what was overfilled stays high only where it loses no water', () => {
   const c = resolveCircuit(SHEET), high = (...faults: FaultId[]) => coldLevelDensity(2.3, faults, c), low = (...faults: FaultId[]) => coldLevelDensity(0.4, faults, c);
   expect(high('fill-pressure-too-high')).toBeGreaterThan(1.5 * high('fill-pressure-too-high', 'relief-valve-passing'));
   expect(low('fill-pressure-too-high', 'circuit-leak')).toBeGreaterThan(3 * low('fill-pressure-too-high'));
+});
+
+it('a circuit that stands below its vessel’s charge is too low, though no label says the charge: the log shows it', () => {
+  // Nothing stands in the vessel until the water has grown: at once up to the charge, some 1.0 bar, slowly from there.
+  const bare: CircuitSheet = { kind: 'sealed-hot-water', heatOutputKw: 30, waterVolumeL: 300, reliefValve: { setBar: 3 }, vessel: { nominalVolumeL: 25 }, gauge: { kind: 'dial', resolutionBar: 0.1 }, fill: { kind: 'manual-loop' }, domesticHotWater: { kind: 'indirect-coil' }, maxFlowC: 75 };
+  const d = judge(bare, { logs: [{ source: 'hand', samples: { tS: [0, 600, 960, 1140, 1320, 1500, 1800, 2220, 2640], pressureBar: [0.6, 0.6, 0.6, 0.9, 1, 1, 1, 1.1, 1.2], flowC: [20, 20, 21, 32, 35, 38, 42, 49, 55] }, events: [{ tS: 960, kind: 'heat-on' }] }] });
+  expect(d.hypotheses[0]!.faults).toEqual(['fill-pressure-too-low']);
+  expect(share(d, 'none')).toBeLessThan(0.1);
+});
+
+it('a cold level below a draw’s charge is rare where the vessel is in order, and says nothing where it is not', () => {
+  const c = resolveCircuit(SHEET), at = (chargeBar: number, ...faults: FaultId[]) => { const v = new Float64Array(SLOT.start); v[SLOT.vesselL] = 8; v[SLOT.gas] = 8 * (chargeBar + c.atmosphericBar); return coldLevelDensity(0.75, faults, c, v); };
+  expect(at(0.5, 'none')).toBeGreaterThan(4 * at(1.1, 'none'));
+  expect(at(1.1, 'vessel-overcharged')).toBe(at(0.5, 'vessel-overcharged'));
+});
+
+it('no gauge reads so much too high that less than nothing would be in the circuit', () => {
+  const c = resolveCircuit(SHEET), offsets = (bar: number) => parameterSpace(logModelOf(['gauge-misreading']), SHEET, c, [layOutLog(watched([bar, bar, bar, bar]), c)!]).free.find((p) => p.slot === SLOT.offset)!;
+  expect(Math.max(...[-4, -1, 0, 1, 4].map((z) => offsets(0.2).of(z)))).toBeLessThanOrEqual(-0.2);
+  expect(offsets(1).of(4)).toBeCloseTo(1.05, 6);
+  expect(offsets(1).of(-4)).toBeLessThan(-2);
+});
+
+it('a bar and a half, which many fill to, is ordinary where the circuit wants one, and too high where it wants 0.8', () => {
+  const ratio = (sheet: CircuitSheet, bar: number) => { const c = resolveCircuit(sheet); return coldLevelDensity(bar, ['none'], c) / coldLevelDensity(bar, ['fill-pressure-too-high'], c); };
+  expect(ratio(SHEET, 1.5)).toBeGreaterThan(1.5);
+  expect(ratio(SHEET, 1.9)).toBeLessThan(0.3);
+  expect(ratio({ ...SHEET, staticHeadM: 2, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.5 } }, 1.5)).toBeLessThan(0.7);
 });

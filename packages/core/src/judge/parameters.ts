@@ -52,7 +52,7 @@ export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: Resolved
   if (model.outflow !== 'none') free.push(leakage(model.outflow === 'boiler' ? SLOT.outBoiler : SLOT.outCircuit, 0.4 * size, OUTFLOW_SPREAD));
   free.push(...(model.lift === 'early' ? earlyLift(c, tracks) : [rightLift(c, tracks)]));
   if (model.lift !== 'early' && mayHaveBlown(tracks, c)) free.push(uniform(SLOT.seat, SEAT_LEAST, SEAT_MOST, [-0.5, 1.5]));
-  if (model.gauge === 'off') free.push({ slot: SLOT.offset, of: (z) => (z < 0 ? -1 : 1) * (GAUGE_OFF_BAR + GAUGE_OFF_SPREAD_BAR * Math.abs(z) * (1 + FAR_OFF * z * z)), starts: [-0.9, 0.9] });
+  if (model.gauge === 'off') free.push(gaugeOff(tracks));
   else free.push(normal(SLOT.offset, 0, 0.05));
   if (model.gauge === 'stuck') free.push(uniform(SLOT.stuck, 0.75, 1, [0]));
   let slot: number = SLOT.start;
@@ -61,6 +61,16 @@ export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: Resolved
   });
   return { fixed, free };
 }
+
+/** How far a lying gauge is off, to either side; never so far up that less than nothing would be in the circuit, which would draw air in. */
+function gaugeOff(tracks: LogTrack[]): FreeParameter {
+  const off = (z: number) => GAUGE_OFF_BAR + GAUGE_OFF_SPREAD_BAR * Math.abs(z) * (1 + FAR_OFF * z * z);
+  const mostBar = Math.min(...tracks.map((t) => Math.min(...t.gaugeBar))) + SUCKED_BAR;
+  if (mostBar <= GAUGE_OFF_BAR + LEAST_RANGE_BAR) return { slot: SLOT.offset, of: (z) => -off(normalQuantile(normalCdf(z) / 2)), starts: [-0.3] };
+  return { slot: SLOT.offset, of: (z) => (z < 0 ? -off(z) : Math.min(mostBar, off(z))), starts: [-0.9, 0.9] };
+}
+/** How far below the outside's pressure a circuit may stand at its gauge for a while, bar. */
+const SUCKED_BAR = 0.05;
 
 const startedFrom = (p: FreeParameter, starts: number[]): FreeParameter => (starts.length ? { ...p, starts } : p);
 

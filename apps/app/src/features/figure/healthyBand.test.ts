@@ -41,3 +41,11 @@ it('ends where water was let in or out by hand, and is not drawn from an impossi
 });
 
 it('with no log starts from the fill pressure, cold', () => expect(coldPointOf(null, c)).toEqual({ gaugeBar: c.fillGaugeBar, celsius: 15 }));
+
+it('shows each of a week’s fourteen heat-ups as high as the others', () => {
+  const hours = Array.from({ length: 7 * 24 * 4 }, (_, i) => i / 4), hot = (h: number) => h % 12 > 1 && h % 12 < 3;
+  const week: PressureLog = { samples: { tS: hours.map((h) => 3600 * h), pressureBar: hours.map((h) => (hot(h) ? 1.4 : 1.1)), flowC: hours.map((h) => (hot(h) ? 62 : 20)) }, events: [{ tS: 3600, kind: 'heat-on' }] };
+  const band = bandOf(week, false, 7 * 24 * 60), tops = Array.from({ length: 14 }, (_, k) => Math.max(...band.filter((b) => b.min >= 720 * k && b.min < 720 * (k + 1)).map((b) => b.high)));
+  expect(Math.max(...tops) - Math.min(...tops)).toBeLessThan(0.03);
+  expect(Math.min(...tops)).toBeGreaterThan(band[0]!.high + 0.2);
+});

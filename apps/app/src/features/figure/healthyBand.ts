@@ -1,7 +1,9 @@
 import { cycleFeatures, expectedPressure, type PressureLog, type ResolvedCircuit } from '@jumper/core';
 import type { FigureView } from './figureModel';
 
-const BAND_POINTS = 40;
+/** Points of the band: forty for a visit; over days so many that a heat-up of an hour is not missed between two. */
+const FEWEST = 40, MOST = 240, STEP_MIN = 30;
+const pointsOver = (spanMin: number) => Math.min(MOST, Math.max(FEWEST, Math.ceil(spanMin / STEP_MIN)));
 const ENDS_BAND = ['top-up', 'vented', 'drained', 'drawn-off', 'vessel-recharged'];
 
 export const clampC = (x: number) => Math.min(150, Math.max(1, x));
@@ -19,8 +21,9 @@ export function healthyBand(log: PressureLog | null, c: ResolvedCircuit, cold: C
   const flow = flowAt(log, c, heatOn);
   // After water was let in or out by hand the cold point no longer holds: the band ends there.
   const until = (log?.events?.find((e) => ENDS_BAND.includes(e.kind) && e.tS > 0)?.tS ?? Infinity) / 60;
-  return Array.from({ length: BAND_POINTS + 1 }, (_, k) => {
-    const min = (spanMin * k) / BAND_POINTS;
+  const points = pointsOver(spanMin);
+  return Array.from({ length: points + 1 }, (_, k) => {
+    const min = (spanMin * k) / points;
     return { min, ...rightAt(c, cold, flow(min)) };
   }).filter((b) => b.min <= until);
 }

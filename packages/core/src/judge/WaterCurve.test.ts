@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
 import { heldL } from '../circuit/balance';
-import { WaterCurve } from './waterCurve';
+import { WaterCurve } from './WaterCurve';
 
 const ATM = 1.01325;
 const curves = fc.record({ chargeBar: fc.double({ min: -0.9, max: 2, noNaN: true }), vesselL: fc.double({ min: 4, max: 80, noNaN: true }), stretch: fc.double({ min: 0.005, max: 0.2, noNaN: true }), air: fc.double({ min: 0.01, max: 5, noNaN: true }) });
