@@ -13,6 +13,7 @@ export * from './circuit/CircuitSheet';
 export * from './circuit/expectedPressure';
 export * from './circuit/pumpShift';
 export * from './circuit/resolveCircuit';
+export * from './circuit/standingLevel';
 export * from './circuit/sheetWarnings';
 export * from './circuit/systemPressure';
 export * from './components/orificeFlow';

@@ -52,13 +52,18 @@ function logSentence(judged: Judged, at: number, easedHotBar: number): string {
   if (f.swingBar === null || f.coldBar === null) return 'The log holds too little to show a heat cycle.';
   if (f.hotC === null || f.coldC === null) return `Rose ${bar(f.swingBar)} from cold to hot; no temperatures were read.`;
   const read = readLog(log, judged.circuit.gaugeStepBar);
-  if (f.hotC - f.coldC < 5) return read.idleCreepBarPerH ? creepSentence(read.idleCreepBarPerH) : `${bar(f.swingBar)} of change with hardly any heat.`;
+  if (f.hotC - f.coldC < 5) return read.idleCreepBarPerH ? creepSentence(read.idleCreepBarPerH, (log.samples.tS.at(-1)! - log.samples.tS[0]!) / 3600) : `${bar(f.swingBar)} of change with hardly any heat.`;
   const right = expectedPressure({ circuit: judged.circuit, coldGaugeBar: f.coldBar, coldC: f.coldC, flowC: f.hotC, ...(f.hotReturnC !== null ? { returnC: f.hotReturnC } : {}) });
   return `Rose ${bar(f.swingBar)} from ${f.coldC.toFixed(0)} to ${f.hotC.toFixed(0)} °C; this circuit should rise ${bar(Math.max(0, right.lowGaugeBar - f.coldBar))} to ${bar(Math.max(0, right.highGaugeBar - f.coldBar))}.${read.plateauBar ? ` Held at ${bar(read.plateauBar.value)} while it went on heating, as a relief does.` : easedHotBar > 0 ? ` Fell back ${bar(easedHotBar)} while it stayed hot.` : ''}`;
 }
 
-/** A creep counts where it is more than its own doubt. */
-const creepSentence = ({ value, sd }: Measured): string => (Math.abs(value) < 2 * sd || Math.abs(value) < 0.02 ? 'Stood still with no heat.' : `${value > 0 ? 'Crept up' : 'Fell'} ${bar(Math.abs(value))} an hour with no heat.`);
+/** A creep counts where it is more than its own doubt, and makes something over the log's hours; over days it is told by what it made. */
+function creepSentence({ value, sd }: Measured, hours: number): string {
+  const made = Math.abs(value) * hours, long = hours >= TOLD_WHOLE_H;
+  if (Math.abs(value) < 2 * sd || (long ? made < LEAST_MADE_BAR : Math.abs(value) < LEAST_PER_H_BAR)) return 'Stood still with no heat.';
+  return `${value > 0 ? 'Crept up' : 'Fell'} ${long ? `${bar(made)} in ${hours.toFixed(0)} h` : `${bar(Math.abs(value))} an hour`} with no heat.`;
+}
+const TOLD_WHOLE_H = 6, LEAST_MADE_BAR = 0.08, LEAST_PER_H_BAR = 0.02;
 
 function findingSentence(f: Finding): string {
   const title = testRow(f.test).title;

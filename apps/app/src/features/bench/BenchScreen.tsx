@@ -20,7 +20,7 @@ import { SheetSummary } from '../sheet/SheetSummary';
 import { TimerStrip } from '../timers/TimerStrip';
 import type { Units } from '../units/units';
 import { useUnits } from '../units/UnitsProvider';
-import { benchView } from './benchView';
+import { benchView, type BenchView } from './benchView';
 import { Dock } from './Dock';
 import { FindingEffect } from './FindingEffect';
 import { JobFiles } from './JobFiles';
@@ -55,7 +55,7 @@ export function BenchScreen({ jobId, after }: { jobId: string; after?: string })
 function Bench({ parts, after }: { parts: JobParts; after?: string }) {
   const jobId = parts.job.id;
   const { units, choose: chooseUnits } = useUnits();
-  const { width } = useWindowDimensions();
+  const { width, height: windowHeight } = useWindowDimensions();
   const wide = width >= WIDE;
   const add = useAddFact(jobId);
   const takeBack = (id: string) => void add({ kind: 'retraction', at: new Date().toISOString() }, id);
@@ -85,7 +85,7 @@ function Bench({ parts, after }: { parts: JobParts; after?: string }) {
     <View className="gap-1">
       <Reading view={view} wide={wide} onUnit={() => chooseUnits({ ...units, pressure: NEXT_UNIT[units.pressure] ?? 'bar' })} />
       <LogTabs view={view} onChoose={setLogIndex} />
-      <Figure view={view.figure} units={units} height={wide ? 420 : 268} predicted={predicted} />
+      <Figure view={view.figure} units={units} height={wide ? wideFigureHeight(windowHeight, view) : 268} predicted={predicted} />
       {predicted ? <Text role="status" className="px-4 text-[13px] leading-[18px] text-oxide">{`Dashed: what this log would look like with ${lowerFirst(list.find((s) => s.key === overlay)!.title)}.`}</Text> : null}
       {view.ruleOfThumb ? <Text className="px-4 text-[13px] text-ink2">{view.ruleOfThumb}</Text> : null}
     </View>
@@ -145,6 +145,9 @@ function Bench({ parts, after }: { parts: JobParts; after?: string }) {
     </View>
   );
 }
+
+/** With no loop to draw below it the figure takes what the window leaves. */
+const wideFigureHeight = (windowHeight: number, view: BenchView) => (view.loop ? 420 : Math.min(640, Math.max(420, windowHeight - (view.logs.length > 0 ? 310 : 250))));
 
 function Heading({ children }: { children: string }) {
   return <Text role="heading" aria-level={2} className="px-4 pb-1 font-semibold text-[15px] text-ink2">{children}</Text>;

@@ -34,6 +34,16 @@ it('says of a sound circuit that it rises as it should, inside its band', () => 
   expect(view.figure.forecast).toBeNull();
 });
 
+it('says of a cold circuit that stands too low what it stands under, and what it should stand at', () => {
+  const cold = (bar: number, flowC = 18) => caseToRecords(caseFile.parse({ format: 'jumper-case', version: 1, id: 'x', circuit: CIRCUIT, logs: [{ source: 'hand', startedAt: '2026-03-04T09:00:00Z', samples: { tS: [0, 600], pressureBar: [bar, bar], flowC: [flowC, flowC] } }] }), { newId, now: '2026-03-04T10:00:00Z' });
+  expect(viewOf(cold(0.2))).toMatchObject({ change: { tone: 'oxide', text: 'Too low: under the height' }, right: '0.36 bar of water stands above; fill to 1.05 bar' });
+  expect(viewOf(cold(0.6))).toMatchObject({ change: { text: 'Too low: under the charge' }, right: 'Under 0.75 bar the vessel is empty; fill to 1.05 bar' });
+  expect(viewOf(cold(1.8)).change).toMatchObject({ tone: 'oxide', text: 'Too high: above the fill, 1.05 bar' });
+  expect(viewOf(cold(1.1))).toMatchObject({ change: { tone: 'verdigris' }, right: 'No heat yet: it should stand still' });
+  // Warm water has grown, whoever heated it.
+  expect(viewOf(cold(1.8, 55)).change).toMatchObject({ text: expect.stringContaining('since the first reading') });
+});
+
 it('shows ladder and band before the first reading', () => {
   const p = parts('none');
   const view = viewOf({ ...p, facts: [] });

@@ -1,5 +1,6 @@
 import { standingFacts, type FactRecord, type JobParts } from '@jumper/contract';
 import { COMPLAINT_ROWS, cycleFeatures, resolveCircuit, type Case, type Interval, type PressureLog } from '@jumper/core';
+import { levelText } from './levelText';
 import { figureView, loopView, logHasHeat } from '../figure/figureView';
 import type { FigureView, LoopView } from '../figure/figureModel';
 import { capital } from '../units/words';
@@ -44,19 +45,25 @@ export function benchView(parts: JobParts, file: Case, units: Units, { logIndex 
   const since = f?.coldBar != null && now !== null && figure.taken > 1 ? now - f.coldBar : null;
   const band = figure.band.length > 0 && figure.readings.length > 0 ? nearestBand(figure) : null;
   const tone = since === null || !band || now === null ? 'ink' : now > band.high + 0.08 ? 'oxide' : now < band.low - 0.08 ? 'slate' : 'verdigris';
+  // Cold and never heated, what it stands at says more than that it stands still.
+  const level = now !== null && !hasHeated && tone !== 'oxide' && tone !== 'slate' && (figure.lastC ?? 20) < WARM_C ? levelText(now, circuit, units) : null;
   return {
     title: parts.sheet.site,
     subtitle: [parts.job.complaint.length ? capital(parts.job.complaint.map((c) => COMPLAINT_ROWS[c].short).join(', ')) : 'Service visit', parts.sheet.town].filter(Boolean).join(' · '),
     number: now === null ? null : { value: pressureNumber(now, units.pressure), unit: units.pressure },
-    change: since === null ? null : { text: `${signedPressure(since, units.pressure)} since ${hasHeated ? 'heat on' : 'the first reading'}${tone === 'oxide' ? ', too much' : tone === 'slate' ? ', too little' : tone === 'verdigris' ? ', as it should' : ''}`, tone },
+    change: level ? { text: level.text, tone: 'oxide' } : since === null ? null : { text: `${signedPressure(since, units.pressure)} since ${hasHeated ? 'heat on' : 'the first reading'}${tone === 'oxide' ? ', too much' : tone === 'slate' ? ', too little' : tone === 'verdigris' ? ', as it should' : ''}`, tone },
     right: f?.coldBar != null && band && hasHeated
       ? `${signedPressure(Math.max(0, band.low - f.coldBar), units.pressure)} to ${signedPressure(Math.max(0, band.high - f.coldBar), units.pressure)} is right here${figure.lastC !== null ? ` at ${temperatureText(figure.lastC, units.temperature)}` : ''}`
-      : hasHeated || figure.taken === 0 ? null : 'No heat yet: it should stand still',
+      : level?.wanted ?? (hasHeated || figure.taken === 0 ? null : 'No heat yet: it should stand still'),
     ruleOfThumb: since !== null && hasHeated ? `Rule of thumb: ${pressureNumber(0.3, units.pressure)} to ${pressureText(0.5, units.pressure)} is ordinary, near ${pressureText(1, units.pressure)} is trouble` : null,
-    figure, loop: loopView(log, circuit), logs: logs.length > 1 ? logs.map((l, index) => ({ index, label: logLabel(l) })) : [], shown,
+    // What stands at the wrong level has no healthy way to go from there.
+    figure: level ? { ...figure, band: [] } : figure, loop: loopView(log, circuit), logs: logs.length > 1 ? logs.map((l, index) => ({ index, label: logLabel(l) })) : [], shown,
     heatOn, lastBar: lastOf(logs.findLast((l) => lastOf(l.samples.pressureBar) !== null)?.samples.pressureBar), lastAtMs: lastReadingMs(facts), lastC: lastOf(newest?.samples.flowC),
   };
 }
+
+/** From here on the water has been heated, whoever logged it. */
+const WARM_C = 35;
 
 /** The run to set this one against: the last heat run from before the work, for a log taken after it. */
 export function runBefore(logs: PressureLog[], shown: number): { label: string; log: PressureLog } | null {

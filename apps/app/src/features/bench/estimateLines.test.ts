@@ -19,3 +19,8 @@ it('a gauge is told off only when it is, and which way', () => {
   expect(said({ gaugeOffsetBar: interval(-0.02, 0.04, 0.1) })).toEqual([]);
   expect(said({ gaugeOffsetBar: interval(-0.7, -0.6, -0.5) })).toEqual(['Gauge under-reads by: 0.6 bar, 0.5 bar to 0.7 bar']);
 });
+
+it('a trickle that an hour does not show is told by the day', () => {
+  expect(said({ lossLPerH: interval(0.015, 0.027, 0.05) })).toEqual(['Going out: 0.65 L/day, 0.36 to 1.2']);
+  expect(said({ lossLPerH: interval(0.015, 0.027, 0.05) }, { ...METRIC, volume: 'US gal' })).toEqual(['Going out: 0.17 US gal/day, 0.1 to 0.32']);
+});

@@ -49,7 +49,7 @@ it('draws an unknown charge as the band that the schools leave, and what the jud
   // Where it is what it should be, one step says so.
   const right = of(null, { chargeNow: { median: 0.78, p05: 0.65, p95: 0.9 } }).rungs;
   expect(right.some((r) => r.id === 'charge-now')).toBe(false);
-  expect(right.find((r) => r.id === 'precharge')).toMatchObject({ label: 'charge, right', bar: 0.75, tone: 'right', reach: { low: 0.65, high: 0.9 } });
+  expect(right.find((r) => r.id === 'precharge')).toMatchObject({ label: 'charge now', bar: 0.75, tone: 'right', reach: { low: 0.65, high: 0.9 } });
 });
 
 it('reads the trace at a touch, with what is right there and what was before', () => {

@@ -1,0 +1,15 @@
+import { standingLevel, type ResolvedCircuit } from '@jumper/core';
+import { pressureText, type Units } from '../units/units';
+
+/** What is wrong with where a cold circuit stands, and what to do about it; null where it stands right. */
+export function levelText(gaugeBar: number, c: ResolvedCircuit, units: Units): { text: string; wanted: string } | null {
+  const level = standingLevel(gaugeBar, c), bar = (x: number) => pressureText(x, units.pressure);
+  const than = bar(level.thanGaugeBar), fill = c.fedByItself ? `the feed should hold ${bar(c.fillGaugeBar)}` : `fill to ${bar(c.fillGaugeBar)}`;
+  switch (level.kind) {
+    case 'right': return null;
+    case 'under-height': return { text: 'Too low: under the height', wanted: `${than} of water stands above; ${fill}` };
+    case 'under-charge': return { text: 'Too low: under the charge', wanted: `Under ${than} the vessel is empty; ${fill}` };
+    case 'under-fill': return { text: `Too low: under the fill, ${than}`, wanted: c.fedByItself ? 'Its feed does not hold it' : 'Top up, then watch it' };
+    case 'over-fill': return { text: `Too high: above the fill, ${than}`, wanted: 'No heat yet: it was overfilled, or water comes in' };
+  }
+}
