@@ -1,13 +1,13 @@
 import { heldFromGaugeBar, type ResolvedCircuit } from '../circuit/resolveCircuit';
-import { has, LITTLE_GAS, OUTFLOW } from './faultGroups';
+import { has, INFLOW, LITTLE_GAS, OUTFLOW } from './faultGroups';
 import type { FaultId } from './faults';
-import { chargeOf, NO_FEED_BAR } from './findingNumbers';
+import { chargeOf, curveOf, NO_FEED_BAR } from './findingNumbers';
 import { SLOT } from './kernel';
 import { normalCdf, normalPdf } from './normal';
 
 /** How often a cold circuit is found at a pressure, by fault. Cold pressures are set by hand, so they spread even where nothing is wrong.
  *  @param c the circuit with its vessel at the gauge's level
- *  @param v the draw: how far the gauge is off counts where the set says that it lies, what the feed holds where it is set high, and the charge where the vessel is in order; see {@link levelHangsOnDraw} */
+ *  @param v the draw: how far the gauge is off counts where the set says that it lies, what the feed holds where it is set high, the charge where the vessel is in order, and how fast water comes in; see {@link levelHangsOnDraw} */
 export function coldLevelDensity(gaugeBar: number, faults: readonly FaultId[], c: ResolvedCircuit, v: Float64Array | null = null): number {
   // A needle that sticks stands at any pressure.
   if (v && v[SLOT.stuck]! > 0.5) return 1 / ANY_LEVEL_BAR;
@@ -19,7 +19,7 @@ export function coldLevelDensity(gaugeBar: number, faults: readonly FaultId[], c
   const density = (atGaugeBar: number) => {
     // What was overfilled and loses water is found anywhere below; what was left to itself, where it was filled to.
     const deciding = level.length ? (sinks ? [...level, 'circuit-leak' as const] : level) : others.length ? others : (['none'] as FaultId[]);
-    return deciding.reduce((sum, f) => sum + (HOLDS_HIGH.has(f) && feedHoldsBar !== null ? normalPdf(atGaugeBar, feedHoldsBar + HELD_ABOVE_BAR, Math.hypot(HELD_SD, 0.4 * c.gaugeStepBar)) : coldLevelOf(atGaugeBar, v && f === 'pressurisation-unit-fault' ? 'feed-starved' : f, c, chargeBar)), 0) / deciding.length;
+    return deciding.reduce((sum, f) => sum + (HOLDS_HIGH.has(f) && feedHoldsBar !== null ? normalPdf(atGaugeBar, feedHoldsBar + HELD_ABOVE_BAR, Math.hypot(HELD_SD, 0.4 * c.gaugeStepBar)) : coldLevelOf(atGaugeBar, v && f === 'pressurisation-unit-fault' ? 'feed-starved' : f, c, chargeBar, has(others, ...OUTFLOW) ? null : v)), 0) / deciding.length;
   };
   // Whoever fills by a lying gauge fills to what it shows; a feed fills to what is there. Half and half where a hand fills.
   const filledByIt = c.fedByItself ? 0.2 : 0.5;
@@ -29,8 +29,8 @@ export function coldLevelDensity(gaugeBar: number, faults: readonly FaultId[], c
   return (1 - share) * all + share / ANY_LEVEL_BAR;
 }
 
-/** Whether a cold level says more than which faults there are: how far the gauge is off, what the feed holds, or what the vessel is charged to. */
-export const levelHangsOnDraw = (faults: readonly FaultId[]): boolean => has(faults, 'gauge-misreading', ...HOLDS_HIGH) || !has(faults, ...GAS_OUT_OF_ORDER);
+/** Whether a cold level says more than which faults there are: how far the gauge is off, what the feed holds, what the vessel is charged to, or how fast water comes in. */
+export const levelHangsOnDraw = (faults: readonly FaultId[]): boolean => has(faults, 'gauge-misreading', ...HOLDS_HIGH, ...INFLOW) || !has(faults, ...GAS_OUT_OF_ORDER);
 /** Faults by which a vessel's charge says nothing of the pressure that the circuit was filled to. */
 const GAS_OUT_OF_ORDER: readonly FaultId[] = [...LITTLE_GAS, 'vessel-overcharged'];
 const HOLDS_HIGH: ReadonlySet<FaultId> = new Set(['reducing-valve-set-high', 'pressurisation-unit-fault']);
@@ -65,8 +65,22 @@ const TOO_HIGH_BAR = 0.5;
 /** "1.0 cold, or 1.5": the second school's fill, how many follow it where less is wanted, and what a relief has to be set to for that. Common practice. */
 const ROUND_FILL_BAR = 1.5, FILLS_ROUND = 0.12, ROUND_SD_BAR = 0.08, ROOM_FOR_ROUND_BAR = 2.6;
 
-/** @param chargeBar what the vessel is charged to, as seen from the gauge; null where that says nothing of the level */
-function coldLevelOf(p: number, fault: FaultId, c: ResolvedCircuit, chargeBar: number | null): number {
+/** Share of circuits into which water comes that somebody has let down or filled anew not long ago, and after how long they are found as full as they go otherwise, h. Common practice. */
+const LET_DOWN = 0.5, FOUND_AFTER_H = 6, FULL_SD_BAR = 0.15;
+
+/** Where a circuit stands into which water comes and out of which none goes: what comes in fast has filled it up to the relief, or to the mains, unless somebody let it down. @param onTheWay density of where it stands until then */
+function filling(p: number, onTheWay: number, c: ResolvedCircuit, v: Float64Array): number {
+  const inK = v[SLOT.inFill]! + v[SLOT.inCoil]!, fullBar = Math.min(v[SLOT.lift]!, v[SLOT.mains]!);
+  if (inK <= 0 || fullBar <= c.fillGaugeBar) return onTheWay;
+  const curve = curveOf(v), roomL = curve.excessAt(fullBar + c.atmosphericBar) - curve.excessAt(c.fillGaugeBar + c.atmosphericBar);
+  const hours = Math.max(0, roomL) / (inK * Math.sqrt(Math.max(0.05, v[SLOT.mains]! - c.fillGaugeBar)));
+  const full = (1 - LET_DOWN) * (FOUND_AFTER_H / (FOUND_AFTER_H + hours));
+  return (1 - full) * onTheWay + full * normalPdf(p, fullBar - 0.05, Math.hypot(FULL_SD_BAR, 0.4 * c.gaugeStepBar));
+}
+
+/** @param chargeBar what the vessel is charged to, as seen from the gauge; null where that says nothing of the level
+ *  @param v the draw, where what comes in stays in */
+function coldLevelOf(p: number, fault: FaultId, c: ResolvedCircuit, chargeBar: number | null, v: Float64Array | null): number {
   const fill = c.fillGaugeBar;
   const flat = (least: number, most: number) => smoothBox(p, least, Math.max(most, least + 0.2), Math.hypot(0.06 + 0.5 * c.gaugeStepBar, c.fillSpreadBar));
   const sd = Math.hypot(c.fedByItself ? BY_FEED_SD : BY_HAND_SD, 0.4 * c.gaugeStepBar, c.fillSpreadBar);
@@ -78,7 +92,10 @@ function coldLevelOf(p: number, fault: FaultId, c: ResolvedCircuit, chargeBar: n
     case 'fill-pressure-too-high': return flat(fill + TOO_HIGH_BAR, Math.max(c.reliefSetGaugeBar, fill + 0.8));
     case 'reducing-valve-set-high': return flat(fill + 0.2, fill + 1.3);
     case 'fill-loop-passing': case 'reducing-valve-creeping': case 'fill-bypass-open': case 'dhw-plate-perforated': case 'dhw-coil-perforated':
-      return 0.45 * near + 0.55 * flat(fill, c.reliefSetGaugeBar);
+    {
+      const onTheWay = 0.45 * near + 0.55 * flat(fill, c.reliefSetGaugeBar);
+      return v ? filling(p, onTheWay, c, v) : onTheWay;
+    }
     case 'circuit-leak': case 'boiler-exchanger-leak': case 'relief-valve-passing': case 'air-vent-faulty': case 'vessel-overcharged': case 'relief-valve-lifts-early':
       return (1 - fallenShare(c)) * near + fallenShare(c) * overHead(p, c) * flat(0, least);
     case 'vessel-undercharged': case 'vessel-diaphragm-failed': case 'vessel-connection-blocked': case 'vessel-isolated': case 'vessel-undersized':

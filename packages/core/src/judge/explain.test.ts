@@ -13,3 +13,9 @@ it('tells a fall over days by what it made, a quick one by the hour, and of none
   expect(said(1, 1.9, 24)).toEqual([expect.stringMatching(/^Crept up 0\.[89]\d? bar in 24 h with no heat\.$/)]);
   expect(said(1.1, 1.1, 72)).toEqual(['Stood still with no heat.']);
 });
+
+it('gives a reason with what a fault makes likelier, none with what is seen anyway', () => {
+  const text = (test: 'discharge-pipe', outcome: string) => diagnose({ format: 'jumper-case', version: 1, id: 'told', circuit: { kind: 'sealed-hot-water', reliefValve: { setBar: 3 } }, findings: [{ test, outcome }] }).because.find((b) => b.evidence === 'finding:0')!.text;
+  expect(text('discharge-pipe', 'dry')).toBe('Look at the discharge pipe: dry.');
+  expect(text('discharge-pipe', 'dripping')).toBe('Look at the discharge pipe: dripping (a passing seat drips nearly all the time).');
+});

@@ -68,7 +68,8 @@ const TOLD_WHOLE_H = 6, LEAST_MADE_BAR = 0.08, LEAST_PER_H_BAR = 0.02;
 function findingSentence(f: Finding): string {
   const title = testRow(f.test).title;
   if (f.outcome !== undefined) {
-    const why = OUTCOME_TABLES[f.test]?.rows.filter((r) => r.shares[f.outcome!]! > 0.4).map((r) => r.why)[0];
+    // A reason belongs to what the row's faults make likelier, not to what is seen anyway.
+    const table = OUTCOME_TABLES[f.test], why = table?.rows.find((r) => r.shares[f.outcome!]! > Math.max(0.4, table.base[f.outcome!]!))?.why;
     return `${title}: ${f.outcome.replaceAll('-', ' ')}${why ? ` (${why})` : ''}.`;
   }
   if (f.test === 'precharge' && f.valueBar !== undefined) {

@@ -176,15 +176,14 @@ function watchDensity(f: Finding, faults: readonly FaultId[], v: Float64Array, c
   return (1 - PAST_THE_VALVE) * density + PAST_THE_VALVE * normalPdf(open.seen, open.expected, open.sd);
 }
 
-/** With the main shut and a tap open somewhere, heating water passes a hole in the exchanger the other way. Common practice. */
-const RUNS_BACK = 0.3;
+/** With the main shut and a tap open somewhere, heating water passes a hole in the exchanger the other way: how often, and how much of what it would be with the tap open all the while. Common practice. */
+const RUNS_BACK = 0.35, RUN_BACK_SHARE = 0.55, RUN_BACK_SPREAD = 0.4;
 
 /** Density of a watch with the main shut: as told, or falling by what runs back through a hole to the drinking water. */
 function runsBackDensity(f: Finding, v: Float64Array, c: ResolvedCircuit, told: number): number {
   const n = f.test === 'cold-main-off-watch' && v[SLOT.inCoil]! > 0 ? ranBack(f, v, c) : null;
-  return n ? (1 - RUNS_BACK) * told + RUNS_BACK * normalPdf(n.seen, n.expected, Math.hypot(n.sd, RUN_BACK_SPREAD * n.expected)) : told;
+  return n ? (1 - RUNS_BACK) * told + RUNS_BACK * normalPdf(n.seen, RUN_BACK_SHARE * n.expected, Math.hypot(n.sd, RUN_BACK_SPREAD * n.expected)) : told;
 }
-const RUN_BACK_SPREAD = 0.4;
 
 /** How often a bypass goes on feeding while the feed's own valve is shut. Common practice. */
 const PAST_THE_VALVE = 0.5;

@@ -21,6 +21,7 @@ import type { WeightedSet } from './priors';
 import { knownToSheet } from './sheetMargin';
 import { overheatShare } from './overheat';
 import { mayHaveBlown } from './parameters';
+import { creepSeenBarPerH } from './watchLength';
 import { zoneSuspect } from './zoneSuspect';
 
 export interface Evidence {
@@ -62,6 +63,8 @@ export interface Judged {
   trackLog: number[];
   /** Pressures that findings are read beside, done or yet to do. */
   logged: Logged;
+  /** How quickly the idle circuit was seen to creep, bar/h; null where it was not. */
+  creepBarPerH: number | null;
 }
 
 /** Bayes over fault sets: prior × probability of the logs (by simulation, parameters integrated out) × probability of each finding, the
@@ -83,7 +86,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   // Where the pressure fell below what the feed holds, either nothing feeds it or the feed stands shut, as many keep it.
   const feedMayBeShut = circuit.fedByItself && tracks.some((t) => Math.min(...t.gaugeBar) < heldFromGaugeBar(circuit) - FELL_BAR);
   const easedHot = tracks.some((t) => t.easedHotBar > 0), letGoLow = tracks.some((t) => t.letGoLow);
-  const smallBySheet = knownToSheet(circuit);
+  const smallBySheet = knownToSheet(circuit), creepBarPerH = creepSeenBarPerH(logs, circuit.gaugeStepBar);
   const feedUnsaid = evidence.circuit.fill === undefined && tracks.length > 0;
   /** Other ways in which a hypothesis may hold too, and how often it does: one that speaks of its own faults, and one of a feed that the sheet does not name. */
   const otherWaysOf = (model: LogModel, faults: readonly FaultId[], care: boolean): { model: LogModel; share: number }[] => {
@@ -137,7 +140,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   fitAll(quick.fitOf, priors, 0, SCREENED, false);
   if (tracks.length) quick.lendToNeighbours(HASTY_LENDING);
   const first = judgeWith(quick.fitOf, priors, SCREENED, SCREENED, false);
-  if (!tracks.length) return { sets: withProbabilities(first), circuit, seen, tracks, logs, trackLog, logged };
+  if (!tracks.length) return { sets: withProbabilities(first), circuit, seen, tracks, logs, trackLog, logged, creepBarPerH };
   const misfit = Math.min(MOST_MISFIT, ...first.map((s) => s.fit.misfit)), misjudged = misfit > BEARABLE_MISFIT;
   if (misjudged) tracks.forEach((t) => allowForMisfit(t, misfit));
   const screened = withProbabilities(misjudged ? judgeWith(fitter(QUICK).fitOf, priors, SCREENED, 2 * SCREENED, false) : first);
@@ -151,7 +154,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   // What looks the same in the logs as something that was judged with care is given the same care: nothing is fitted for it.
   const known = new Set(rest.filter(({ faults }) => waysOf(faults, true).every(thorough.knows)));
   const alike = judgeWith(thorough.fitOf, [...known].map((s) => ({ faults: s.faults, weight: s.prior })), 1, 1);
-  return { sets: withProbabilities([...settled, ...alike, ...rest.filter((s) => !known.has(s))]), circuit, seen, tracks, logs, trackLog, logged };
+  return { sets: withProbabilities([...settled, ...alike, ...rest.filter((s) => !known.has(s))]), circuit, seen, tracks, logs, trackLog, logged, creepBarPerH };
 }
 
 /** A circuit that heat takes up to its relief has something that does so; how often none is found all the same (a gauge a little high, a relief a little low), and from how far below. */

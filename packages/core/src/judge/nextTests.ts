@@ -11,7 +11,7 @@ const MOST_DRAWS = 40;
 /** Below this a test is not worth the walk, bits. */
 const LEAST_BITS = 0.03;
 /** Nor when it tells less than this share of what the most telling one does. */
-const LEAST_OF_MOST = 0.12;
+const LEAST_OF_MOST = 0.2;
 
 /** Tests not yet done, by expected information about what to do next per minute of effort. Sets with the same repair count as one. */
 export function nextTests(judged: Judged, sheet: CircuitSheet, done: ReadonlySet<string>, hot: boolean): NextTest[] {
@@ -20,7 +20,7 @@ export function nextTests(judged: Judged, sheet: CircuitSheet, done: ReadonlySet
     const bits = expectedBits(test, sets, judged);
     if (bits === null || bits < LEAST_BITS) return [];
     const row = testRow(test);
-    const cooling = hot && row.intrusive ? COOLING_MIN : 0, minutes = testMinutes(test, judged.seen);
+    const cooling = hot && row.intrusive ? COOLING_MIN : 0, minutes = testMinutes(test, judged.seen, judged.creepBarPerH);
     return [{ next: { test, informationBits: bits, minutes: minutes + cooling, intrusive: row.intrusive, text: row.tells }, rate: bits / (minutes + row.effort + cooling + WALK_MIN) }];
   });
   // A quick test that tells next to nothing is no step forward, however cheap, while another tells much.
@@ -40,7 +40,7 @@ export function provingTest(judged: Judged, sheet: CircuitSheet, done: ReadonlyS
     let best: TestId | null = null, most = 0;
     for (const test of candidates(sheet, done)) {
       const bits = leastBits(test, lead, against, judged), row = testRow(test);
-      const rate = Math.min(bits, CLEAR_BITS) / (testMinutes(test, judged.seen) + row.effort + WALK_MIN);
+      const rate = Math.min(bits, CLEAR_BITS) / (testMinutes(test, judged.seen, judged.creepBarPerH) + row.effort + WALK_MIN);
       if (bits > LEAST_PROOF_BITS && rate > most) { most = rate; best = test; }
     }
     return best;
@@ -101,7 +101,7 @@ function expectedBits(test: TestId, sets: JudgedSet[], judged: Judged): number |
 
 function outcomesOf(test: TestId, set: JudgedSet, judged: Judged): number[] | null {
   // Systematic thinning: equally spaced through the cumulated weights.
-  const minutes = testMinutes(test, judged.seen);
+  const minutes = testMinutes(test, judged.seen, judged.creepBarPerH);
   let out: number[] | null = null, cumulated = 0, next = 0.5 / MOST_DRAWS, used = 0;
   for (const d of set.draws) {
     cumulated += d.weight;

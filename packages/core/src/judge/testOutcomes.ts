@@ -29,9 +29,9 @@ export function testOutcomes(test: TestId, faults: readonly FaultId[], v: Float6
       const mass = (a: number, b: number) => { let s = 0; for (let k = 0; k < 12; k++) s += coldLevelDensity(a + ((b - a) * (k + 0.5)) / 12, faults, c); return (s * (b - a)) / 12; };
       return normalise([mass(0, low), mass(low, high), mass(high, Math.max(high + 0.5, c.reliefSetGaugeBar))]);
     }
-    case 'fill-disconnected-watch': case 'fill-isolated-watch': return watch(minutes, v, c, false, true);
-    case 'coil-isolated-watch': return watch(minutes, v, c, true, false);
-    case 'cold-main-off-watch': return watch(minutes, v, c, false, false);
+    case 'fill-disconnected-watch': case 'fill-isolated-watch': return watch(minutes, v, c, logged, false, true);
+    case 'coil-isolated-watch': return watch(minutes, v, c, logged, true, false);
+    case 'cold-main-off-watch': return watch(minutes, v, c, logged, false, false);
     case 'second-gauge': return split(v[SLOT.offset]!, 0.04 + 0.5 * c.gaugeStepBar, [-0.2, 0.2]);
     case 'boiler-isolated-hold': {
       const boiler = is('boiler-exchanger-leak', 'relief-valve-passing') ? 0.8 : 0.06, circuit = is('circuit-leak', 'air-vent-faulty') ? 0.8 : 0.06;
@@ -59,9 +59,9 @@ function split(mean: number, sd: number, cuts: number[]): number[] {
 
 const normalise = (p: number[]) => { const s = p.reduce((a, b) => a + b, 0) || 1; return p.map((x) => Math.max(1e-4, x / s)); };
 
-/** Falls, steady or rises over the length of the watch from the fill pressure on. */
-function watch(minutes: number, v: Float64Array, c: ResolvedCircuit, fill: boolean, coil: boolean): number[] {
+/** Falls, steady or rises over the length of the watch, from where the circuit was found cold on. */
+function watch(minutes: number, v: Float64Array, c: ResolvedCircuit, logged: Logged, fill: boolean, coil: boolean): number[] {
   const ways = { inK: (fill ? v[SLOT.inFill]! : 0) + (coil ? v[SLOT.inCoil]! : 0), outK: v[SLOT.outCircuit]! + v[SLOT.outBoiler]!, feedGaugeBar: NO_FEED_BAR, liftGaugeBar: v[SLOT.lift]!, mainsGaugeBar: v[SLOT.mains]! };
-  const rise = (1 - v[SLOT.stuck]!) * changeOver(curveOf(v), c.fillGaugeBar, minutes / 60, ways, c), cut = 0.02 + 0.7 * c.gaugeStepBar;
+  const rise = (1 - v[SLOT.stuck]!) * changeOver(curveOf(v), (logged.coldGaugeBar ?? c.fillGaugeBar) - v[SLOT.offset]!, minutes / 60, ways, c), cut = 0.02 + 0.7 * c.gaugeStepBar;
   return split(rise, readingSd(c), [-cut, cut]);
 }

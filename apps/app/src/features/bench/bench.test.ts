@@ -147,3 +147,9 @@ it('keeps what was corrected in the record', () => {
   const rows = recordRows([...p.facts, { ...first, id: newId(), correctsId: first.id, body: { ...first.body, pressureBar: 1.9 } as never }], METRIC);
   expect(rows.find((r) => r.corrected)).toMatchObject({ text: expect.stringContaining('1.9 bar'), corrected: expect.stringMatching(/bar/) });
 });
+
+it('the record names the day wherever it turns, and not today', () => {
+  const reading = (at: string) => ({ ...parts('none').facts.find((f) => f.body.kind === 'reading')!, id: newId(), body: { kind: 'reading', at, pressureBar: 1.2 } as never });
+  const rows = recordRows(['2026-03-02T09:00:00Z', '2026-03-02T15:00:00Z', '2026-03-03T09:00:00Z', '2026-03-04T09:00:00Z'].map(reading), METRIC, Date.parse('2026-03-04T12:00:00Z'));
+  expect(rows.map((r) => r.day)).toEqual([null, 'Tuesday 3 Mar', 'Monday 2 Mar', null]);
+});

@@ -10,19 +10,24 @@ export const REPAIR_TITLES: Record<RepairKind, string> = {
   'plate-changed': 'Plate exchanger changed', 'coil-changed': 'Coil changed', 'connection-cleared': 'Connection cleared', 'gauge-changed': 'Gauge changed', 'leak-mended': 'Leak mended', other: 'Something else',
 };
 
-export interface RecordRow { id: string; fact: FactRecord; time: string; text: string; corrected: string | null; canCorrect: boolean }
+/** `day` stands on the first row of each day but today: newest first. */
+export interface RecordRow { day: string | null; id: string; fact: FactRecord; time: string; text: string; corrected: string | null; canCorrect: boolean }
 
 /** What stands in the record, newest first, each with what it corrected. */
-export function recordRows(facts: FactRecord[], units: Units): RecordRow[] {
+export function recordRows(facts: FactRecord[], units: Units, nowMs = Date.now()): RecordRow[] {
   const byId = new Map(facts.map((f) => [f.id, f]));
+  let day = dayOf(new Date(nowMs).toISOString());
   return standingFacts(facts).reverse().flatMap((fact) => {
     const text = factText(fact, units);
     if (!text) return [];
     const before = fact.correctsId ? byId.get(fact.correctsId) : undefined;
-    return [{ id: fact.id, fact, time: clock(fact.body.at), text, corrected: before ? factText(before, units) : null, canCorrect: fact.body.kind === 'reading' }];
+    const its = dayOf(fact.body.at), turns = its !== day;
+    day = its;
+    return [{ day: turns ? its : null, id: fact.id, fact, time: clock(fact.body.at), text, corrected: before ? factText(before, units) : null, canCorrect: fact.body.kind === 'reading' }];
   });
 }
 
+const dayOf = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'short' });
 const clock = (iso: string) => new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
 
 function factText({ body }: FactRecord, units: Units): string | null {

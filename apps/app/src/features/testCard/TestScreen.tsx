@@ -2,7 +2,7 @@ import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { jobToCase, standingFacts, type JobParts } from '@jumper/contract';
-import { expectedNumbers, resolveCircuit, stepsOf, TEST_IDS, testRow, type CircuitSheet, type Finding, type TestId, type TestRow, type ValueSpec, watchLengthMin } from '@jumper/core';
+import { creepSeenBarPerH, expectedNumbers, resolveCircuit, stepsOf, TEST_IDS, testRow, type CircuitSheet, type Finding, type TestId, type TestRow, type ValueSpec, watchLengthMin } from '@jumper/core';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { Header } from '../../ui/Header';
@@ -41,7 +41,10 @@ function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
   const { units } = useUnits();
   const jobId = parts.job.id, row: TestRow = testRow(test), steps = stepsOf(test), circuit = parts.sheet.sheet as unknown as CircuitSheet;
   const add = useAddFact(jobId);
-  const watchMin = useMemo(() => watchLengthMin(test, resolveCircuit(circuit)) ?? steps?.watchMin ?? 0, [test, circuit, steps]);
+  const watchMin = useMemo(() => {
+    const resolved = resolveCircuit(circuit);
+    return watchLengthMin(test, resolved, creepSeenBarPerH(jobToCase(parts).logs ?? [], resolved.gaugeStepBar)) ?? steps?.watchMin ?? 0;
+  }, [test, circuit, steps, parts]);
   const watch = useWatch({ jobId, testId: test, label: row.title, lengthS: 60 * watchMin });
   // What was entered so far outlives a look at the bench, a reload or a locked phone.
   const draft = useDraft<Draft>(`jumper.test.${jobId}.${test}`, BLANK);
