@@ -66,7 +66,7 @@ const TOO_HIGH_BAR = 0.5;
 const ROUND_FILL_BAR = 1.5, FILLS_ROUND = 0.12, ROUND_SD_BAR = 0.08, ROOM_FOR_ROUND_BAR = 2.6;
 
 /** Share of circuits into which water comes that somebody has let down or filled anew not long ago, and after how long they are found as full as they go otherwise, h. Common practice. */
-const LET_DOWN = 0.5, FOUND_AFTER_H = 6, FULL_SD_BAR = 0.15;
+const LET_DOWN = 0.6, FOUND_AFTER_H = 6, FULL_SD_BAR = 0.15;
 
 /** Where a circuit stands into which water comes and out of which none goes: what comes in fast has filled it up to the relief, or to the mains, unless somebody let it down. @param onTheWay density of where it stands until then */
 function filling(p: number, onTheWay: number, c: ResolvedCircuit, v: Float64Array): number {
