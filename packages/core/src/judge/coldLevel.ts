@@ -30,7 +30,10 @@ export function coldLevelDensity(gaugeBar: number, faults: readonly FaultId[], c
 }
 
 /** Whether a cold level says more than which faults there are: how far the gauge is off, what the feed holds, what the vessel is charged to, or how fast water comes in. */
-export const levelHangsOnDraw = (faults: readonly FaultId[]): boolean => has(faults, 'gauge-misreading', ...HOLDS_HIGH, ...INFLOW) || !has(faults, ...GAS_OUT_OF_ORDER);
+export const levelHangsOnDraw = (gaugeBar: number, faults: readonly FaultId[], c: ResolvedCircuit): boolean =>
+  has(faults, 'gauge-misreading', ...HOLDS_HIGH) || (has(faults, ...INFLOW) && !has(faults, ...OUTFLOW)) || (!has(faults, ...GAS_OUT_OF_ORDER) && gaugeBar < c.prechargeGaugeBar + CHARGES_REACH_BAR + 3 * c.fillSpreadBar);
+/** No charge that is in order comes so far above what is wanted, bar: a level from there on is above it whatever the draw. */
+const CHARGES_REACH_BAR = 0.3;
 /** Faults by which a vessel's charge says nothing of the pressure that the circuit was filled to. */
 const GAS_OUT_OF_ORDER: readonly FaultId[] = [...LITTLE_GAS, 'vessel-overcharged'];
 const HOLDS_HIGH: ReadonlySet<FaultId> = new Set(['reducing-valve-set-high', 'pressurisation-unit-fault']);

@@ -119,7 +119,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
     let logEvidence = fit.logEvidence, logDraws = fit.draws;
     if (cold !== null) {
       // Where the gauge may lie, how high it stands cold says by how much; where the feed is set high, it says to what.
-      const level = levelHangsOnDraw(faults) ? reweighted(logDraws, (v) => coldLevelDensity(cold, faults, seen, v)) : { draws: logDraws, likelihood: coldLevelDensity(cold, faults, seen) };
+      const level = levelHangsOnDraw(cold, faults, seen) ? reweighted(logDraws, (v) => coldLevelDensity(cold, faults, seen, v)) : { draws: logDraws, likelihood: coldLevelDensity(cold, faults, seen) };
       logEvidence += Math.log(level.likelihood);
       logDraws = level.draws;
     }
