@@ -2,7 +2,7 @@
 // would prove it wrong, before anything is repaired) and in a checklist's, to the first repair.
 import { fileURLToPath } from 'node:url';
 import { caseFile } from '@jumper/contract';
-import { creepSeenBarPerH, diagnose, faultRow, resolveCircuit, testMinutes, testRow, type Case, type CircuitSheet, type Diagnosis, type FaultId, type PressureLog, type TestId } from '@jumper/core';
+import { diagnose, faultRow, resolveCircuit, testRow, watchAfterLogsMin, type Case, type CircuitSheet, type Diagnosis, type FaultId, type PressureLog, type TestId } from '@jumper/core';
 import { CHECKLIST, makeVisit, type Visit } from '@jumper/evaluate';
 import { inThreads, type Share } from './inThreads';
 import { optionsOrExit } from './options';
@@ -43,7 +43,7 @@ function run(visit: Visit, order: (d: Diagnosis) => string[], proves: boolean): 
 /** A watch takes as long as this circuit needs, whoever proposes it. */
 const minutesOf = (visit: Visit, test: string) => {
   const circuit = resolveCircuit(visit.case.circuit as CircuitSheet);
-  return testMinutes(test as TestId, circuit, creepSeenBarPerH((visit.case.logs ?? []) as PressureLog[], circuit.gaugeStepBar));
+  return watchAfterLogsMin(test as TestId, circuit, (visit.case.logs ?? []) as PressureLog[]) ?? testRow(test as TestId).minutes;
 };
 
 function firstAble(visit: Visit, tests: string[], done: Set<string>) {

@@ -53,6 +53,8 @@ export interface LogTrack {
 
 /** Highest pressure of some tracks, gauge bar; null where there is none. */
 export const topGaugeBar = (tracks: readonly LogTrack[]): number | null => (tracks.length ? Math.max(...tracks.map((t) => Math.max(...t.gaugeBar))) : null);
+/** The lowest likewise. */
+export const lowGaugeBar = (tracks: readonly LogTrack[]): number | null => (tracks.length ? Math.min(...tracks.map((t) => Math.min(...t.gaugeBar))) : null);
 
 const UNKNOWN_WATER: ReadonlySet<string> = new Set(['top-up', 'vented', 'drained', 'fill-opened']);
 const NO_TEMPERATURE_COLD_C = 18, LEAST_COLD_C = 10;

@@ -1,4 +1,5 @@
 import { heldFromGaugeBar, type ResolvedCircuit } from '../circuit/resolveCircuit';
+import { TOO_HIGH_BAR } from '../circuit/standingLevel';
 import { has, INFLOW, LITTLE_GAS, OUTFLOW } from './faultGroups';
 import type { FaultId } from './faults';
 import { chargeOf, curveOf, NO_FEED_BAR } from './findingNumbers';
@@ -15,11 +16,11 @@ export function coldLevelDensity(gaugeBar: number, faults: readonly FaultId[], c
   const lies = faults.includes('gauge-misreading'), leastBar = heldFromGaugeBar(c), chargeBar = v && !has(faults, ...GAS_OUT_OF_ORDER) ? chargeOf(v, c) : null;
   const others = faults.filter((f) => f !== 'gauge-misreading');
   // A fault of the level itself decides where the pressure stands; any other leaves it where its own fault would. A unit that does not hold it high in this draw does not pump.
-  const level = others.filter((f) => LEVEL_FAULTS.has(f)), sinks = level.includes('fill-pressure-too-high') && has(others, ...OUTFLOW);
+  const level = others.filter((f) => LEVEL_FAULTS.has(f)), loses = has(others, ...OUTFLOW), sinks = loses && level.includes('fill-pressure-too-high');
   const density = (atGaugeBar: number) => {
     // What was overfilled and loses water is found anywhere below; what was left to itself, where it was filled to.
     const deciding = level.length ? (sinks ? [...level, 'circuit-leak' as const] : level) : others.length ? others : (['none'] as FaultId[]);
-    return deciding.reduce((sum, f) => sum + (HOLDS_HIGH.has(f) && feedHoldsBar !== null ? normalPdf(atGaugeBar, feedHoldsBar + HELD_ABOVE_BAR, Math.hypot(HELD_SD, 0.4 * c.gaugeStepBar)) : coldLevelOf(atGaugeBar, v && f === 'pressurisation-unit-fault' ? 'feed-starved' : f, c, chargeBar, has(others, ...OUTFLOW) ? null : v)), 0) / deciding.length;
+    return deciding.reduce((sum, f) => sum + (HOLDS_HIGH.has(f) && feedHoldsBar !== null ? normalPdf(atGaugeBar, feedHoldsBar + HELD_ABOVE_BAR, Math.hypot(HELD_SD, 0.4 * c.gaugeStepBar)) : coldLevelOf(atGaugeBar, v && f === 'pressurisation-unit-fault' ? 'feed-starved' : f, c, chargeBar, loses ? null : v)), 0) / deciding.length;
   };
   // Whoever fills by a lying gauge fills to what it shows; a feed fills to what is there. Half and half where a hand fills.
   const filledByIt = c.fedByItself ? 0.2 : 0.5;
@@ -63,8 +64,6 @@ const byHand = (p: number, sd: number, c: ResolvedCircuit): number => {
   const rounds = c.reliefSetGaugeBar > ROOM_FOR_ROUND_BAR && aboveBar > 0 && aboveBar <= TOO_HIGH_BAR + 2 * c.fillSpreadBar ? FILLS_ROUND : 0;
   return (1 - rounds) * normalPdf(p, wanted, sd) + rounds * normalPdf(p, ROUND_FILL_BAR, Math.hypot(ROUND_SD_BAR, 0.4 * c.gaugeStepBar));
 };
-/** From where above the fill wanted a level is the fault itself (the catalogue), bar. */
-const TOO_HIGH_BAR = 0.5;
 /** "1.0 cold, or 1.5": the second school's fill, how many follow it where less is wanted, and what a relief has to be set to for that. Common practice. */
 const ROUND_FILL_BAR = 1.5, FILLS_ROUND = 0.12, ROUND_SD_BAR = 0.08, ROOM_FOR_ROUND_BAR = 2.6;
 
@@ -72,7 +71,8 @@ const ROUND_FILL_BAR = 1.5, FILLS_ROUND = 0.12, ROUND_SD_BAR = 0.08, ROOM_FOR_RO
 const LET_DOWN = 0.6, FOUND_AFTER_H = 6, FULL_SD_BAR = 0.15;
 
 /** Where a circuit stands into which water comes and out of which none goes: what comes in fast has filled it up to the relief, or to the mains, unless somebody let it down. @param onTheWay density of where it stands until then */
-function filling(p: number, onTheWay: number, c: ResolvedCircuit, v: Float64Array): number {
+function filling(p: number, onTheWay: number, c: ResolvedCircuit, v: Float64Array | null): number {
+  if (!v) return onTheWay;
   const inK = v[SLOT.inFill]! + v[SLOT.inCoil]!, fullBar = Math.min(v[SLOT.lift]!, v[SLOT.mains]!);
   if (inK <= 0 || fullBar <= c.fillGaugeBar) return onTheWay;
   const curve = curveOf(v), roomL = curve.excessAt(fullBar + c.atmosphericBar) - curve.excessAt(c.fillGaugeBar + c.atmosphericBar);
@@ -95,10 +95,7 @@ function coldLevelOf(p: number, fault: FaultId, c: ResolvedCircuit, chargeBar: n
     case 'fill-pressure-too-high': return flat(fill + TOO_HIGH_BAR, Math.max(c.reliefSetGaugeBar, fill + 0.8));
     case 'reducing-valve-set-high': return flat(fill + 0.2, fill + 1.3);
     case 'fill-loop-passing': case 'reducing-valve-creeping': case 'fill-bypass-open': case 'dhw-plate-perforated': case 'dhw-coil-perforated':
-    {
-      const onTheWay = 0.45 * near + 0.55 * flat(fill, c.reliefSetGaugeBar);
-      return v ? filling(p, onTheWay, c, v) : onTheWay;
-    }
+      return filling(p, 0.45 * near + 0.55 * flat(fill, c.reliefSetGaugeBar), c, v);
     case 'circuit-leak': case 'boiler-exchanger-leak': case 'relief-valve-passing': case 'air-vent-faulty': case 'vessel-overcharged': case 'relief-valve-lifts-early':
       return (1 - fallenShare(c)) * near + fallenShare(c) * overHead(p, c) * flat(0, least);
     case 'vessel-undercharged': case 'vessel-diaphragm-failed': case 'vessel-connection-blocked': case 'vessel-isolated': case 'vessel-undersized':

@@ -1,6 +1,6 @@
 import { expectedPressure } from '../circuit/expectedPressure';
 import { cycleFeatures } from '../log/cycleFeatures';
-import { readLog, type Measured } from '../log/readLog';
+import type { Measured } from '../log/readLog';
 import type { Because } from './Diagnosis';
 import { FAULT_IDS, type FaultId } from './faults';
 import { EMPTY_GAUGE_BAR, type Finding } from './Finding';
@@ -51,7 +51,7 @@ function logSentence(judged: Judged, at: number, easedHotBar: number): string {
   const log = judged.logs[at]!, f = cycleFeatures(log);
   if (f.swingBar === null || f.coldBar === null) return 'The log holds too little to show a heat cycle.';
   if (f.hotC === null || f.coldC === null) return `Rose ${bar(f.swingBar)} from cold to hot; no temperatures were read.`;
-  const read = readLog(log, judged.circuit.gaugeStepBar);
+  const read = judged.readings[at]!;
   if (f.hotC - f.coldC < 5) return read.idleCreepBarPerH ? creepSentence(read.idleCreepBarPerH, (log.samples.tS.at(-1)! - log.samples.tS[0]!) / 3600) : `${bar(f.swingBar)} of change with hardly any heat.`;
   const right = expectedPressure({ circuit: judged.circuit, coldGaugeBar: f.coldBar, coldC: f.coldC, flowC: f.hotC, ...(f.hotReturnC !== null ? { returnC: f.hotReturnC } : {}) });
   return `Rose ${bar(f.swingBar)} from ${f.coldC.toFixed(0)} to ${f.hotC.toFixed(0)} °C; this circuit should rise ${bar(Math.max(0, right.lowGaugeBar - f.coldBar))} to ${bar(Math.max(0, right.highGaugeBar - f.coldBar))}.${read.plateauBar ? ` Held at ${bar(read.plateauBar.value)} while it went on heating, as a relief does.` : easedHotBar > 0 ? ` Fell back ${bar(easedHotBar)} while it stayed hot.` : ''}`;

@@ -92,9 +92,9 @@ const slopeAt = (curve: WaterCurve, absoluteBar: number): number => {
 /** Ways in that a watch leaves open. */
 const FILL_OPEN: ReadonlySet<string> = new Set(['coil-isolated-watch', 'cold-main-on-watch']), COIL_OPEN: ReadonlySet<string> = new Set(['fill-disconnected-watch', 'fill-isolated-watch', 'cold-main-on-watch']);
 
-/** By how much the true pressure changes over a watch with no heat: what comes in by the ways left open, less what is lost. */
-function watchedRiseBar(f: Finding, v: Float64Array, c: ResolvedCircuit): number {
-  const fill = FILL_OPEN.has(f.test), inK = (fill ? v[SLOT.inFill]! : 0) + (COIL_OPEN.has(f.test) ? v[SLOT.inCoil]! : 0), outK = v[SLOT.outCircuit]! + v[SLOT.outBoiler]!;
+/** By how much the true pressure changes over a watch with no heat: what comes in by the ways left open, less what is lost. @param backK a hole by which water runs back */
+function watchedRiseBar(f: Finding, v: Float64Array, c: ResolvedCircuit, backK = 0): number {
+  const fill = FILL_OPEN.has(f.test), inK = (fill ? v[SLOT.inFill]! : 0) + (COIL_OPEN.has(f.test) ? v[SLOT.inCoil]! : 0), outK = v[SLOT.outCircuit]! + v[SLOT.outBoiler]! + backK;
   // A feed that stands open has had its say before the watch begins, unless it holds more than the gauge shows then.
   const feeds = fill && f.startBar! < v[SLOT.feedHolds]!;
   return changeOver(curveOf(v), f.startBar! - v[SLOT.offset]!, f.minutes! / 60, { inK, outK, feedGaugeBar: feeds ? v[SLOT.feedHolds]! : NO_FEED_BAR, liftGaugeBar: v[SLOT.lift]!, mainsGaugeBar: v[SLOT.mains]! }, c);
@@ -104,8 +104,7 @@ function watchedRiseBar(f: Finding, v: Float64Array, c: ResolvedCircuit): number
 export function ranBack(f: Finding, v: Float64Array, c: ResolvedCircuit): ExpectedNumber | null {
   const n = expectedNumber(f, v, c);
   if (!n) return null;
-  const outK = v[SLOT.inCoil]! + v[SLOT.outCircuit]! + v[SLOT.outBoiler]!;
-  return { ...n, expected: changeOver(curveOf(v), f.startBar! - v[SLOT.offset]!, f.minutes! / 60, { inK: 0, outK, feedGaugeBar: NO_FEED_BAR, liftGaugeBar: v[SLOT.lift]!, mainsGaugeBar: v[SLOT.mains]! }, c) };
+  return { ...n, expected: watchedRiseBar(f, v, c, v[SLOT.inCoil]!) };
 }
 
 const STEPS = 6;

@@ -1,6 +1,7 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { atGaugeLevel, heldFromGaugeBar, resolveCircuit, type ResolvedCircuit } from '../circuit/resolveCircuit';
 import type { PressureLog } from '../log/PressureLog';
+import { readLog, type LogReading } from '../log/readLog';
 import { cycleFeatures, HEATED_K, type CycleFeatures } from '../log/cycleFeatures';
 import { has } from './faultGroups';
 import type { FaultId } from './faults';
@@ -14,14 +15,14 @@ import { QUICK, THOROUGH, type Effort, type LogFit } from './LogFit';
 import type { Logged } from './Logged';
 import { catchHint } from './reliefCatch';
 import { logModelOf, type LogModel } from './logModel';
-import { layOutLog, seenStepBar, topGaugeBar, type LogTrack } from './LogTrack';
+import { layOutLog, lowGaugeBar, seenStepBar, topGaugeBar, type LogTrack } from './LogTrack';
 import { mergedWhereStraight } from './mergeStraight';
 import type { Hint } from './Misses';
 import type { WeightedSet } from './priors';
 import { knownToSheet } from './sheetMargin';
 import { overheatShare } from './overheat';
 import { mayHaveBlown } from './parameters';
-import { creepSeenBarPerH } from './watchLength';
+import { quickestCreep } from './watchLength';
 import { zoneSuspect } from './zoneSuspect';
 
 export interface Evidence {
@@ -63,6 +64,8 @@ export interface Judged {
   trackLog: number[];
   /** Pressures that findings are read beside, done or yet to do. */
   logged: Logged;
+  /** What a technician reads off each of the logs. */
+  readings: LogReading[];
   /** How quickly the idle circuit was seen to creep, bar/h; null where it was not. */
   creepBarPerH: number | null;
 }
@@ -84,9 +87,9 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const cold = overnight === undefined ? found : null;
   const toTheRelief = logged.peakGaugeBar !== null && logged.peakGaugeBar > circuit.reliefSetGaugeBar - AT_RELIEF_BAR;
   // Where the pressure fell below what the feed holds, either nothing feeds it or the feed stands shut, as many keep it.
-  const feedMayBeShut = circuit.fedByItself && tracks.some((t) => Math.min(...t.gaugeBar) < heldFromGaugeBar(circuit) - FELL_BAR);
+  const feedMayBeShut = circuit.fedByItself && (lowGaugeBar(tracks) ?? Infinity) < heldFromGaugeBar(circuit) - FELL_BAR;
   const easedHot = tracks.some((t) => t.easedHotBar > 0), letGoLow = tracks.some((t) => t.letGoLow);
-  const smallBySheet = knownToSheet(circuit), creepBarPerH = creepSeenBarPerH(logs, circuit.gaugeStepBar);
+  const smallBySheet = knownToSheet(circuit), readings = logs.map((l) => readLog(l, circuit.gaugeStepBar)), creepBarPerH = quickestCreep(readings);
   const feedUnsaid = evidence.circuit.fill === undefined && tracks.length > 0;
   /** Other ways in which a hypothesis may hold too, and how often it does: one that speaks of its own faults, and one of a feed that the sheet does not name. */
   const otherWaysOf = (model: LogModel, faults: readonly FaultId[], care: boolean): { model: LogModel; share: number }[] => {
@@ -140,7 +143,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   fitAll(quick.fitOf, priors, 0, SCREENED, false);
   if (tracks.length) quick.lendToNeighbours(HASTY_LENDING);
   const first = judgeWith(quick.fitOf, priors, SCREENED, SCREENED, false);
-  if (!tracks.length) return { sets: withProbabilities(first), circuit, seen, tracks, logs, trackLog, logged, creepBarPerH };
+  if (!tracks.length) return { sets: withProbabilities(first), circuit, seen, tracks, logs, trackLog, logged, readings, creepBarPerH };
   const misfit = Math.min(MOST_MISFIT, ...first.map((s) => s.fit.misfit)), misjudged = misfit > BEARABLE_MISFIT;
   if (misjudged) tracks.forEach((t) => allowForMisfit(t, misfit));
   const screened = withProbabilities(misjudged ? judgeWith(fitter(QUICK).fitOf, priors, SCREENED, 2 * SCREENED, false) : first);
@@ -154,7 +157,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   // What looks the same in the logs as something that was judged with care is given the same care: nothing is fitted for it.
   const known = new Set(rest.filter(({ faults }) => waysOf(faults, true).every(thorough.knows)));
   const alike = judgeWith(thorough.fitOf, [...known].map((s) => ({ faults: s.faults, weight: s.prior })), 1, 1);
-  return { sets: withProbabilities([...settled, ...alike, ...rest.filter((s) => !known.has(s))]), circuit, seen, tracks, logs, trackLog, logged, creepBarPerH };
+  return { sets: withProbabilities([...settled, ...alike, ...rest.filter((s) => !known.has(s))]), circuit, seen, tracks, logs, trackLog, logged, readings, creepBarPerH };
 }
 
 /** A circuit that heat takes up to its relief has something that does so; how often none is found all the same (a gauge a little high, a relief a little low), and from how far below. */

@@ -20,7 +20,7 @@ export function nextTests(judged: Judged, sheet: CircuitSheet, done: ReadonlySet
     const bits = expectedBits(test, sets, judged);
     if (bits === null || bits < LEAST_BITS) return [];
     const row = testRow(test);
-    const cooling = hot && row.intrusive ? COOLING_MIN : 0, minutes = testMinutes(test, judged.seen, judged.creepBarPerH);
+    const cooling = hot && row.intrusive ? COOLING_MIN : 0, minutes = minutesOf(test, judged);
     return [{ next: { test, informationBits: bits, minutes: minutes + cooling, intrusive: row.intrusive, text: row.tells }, rate: bits / (minutes + row.effort + cooling + WALK_MIN) }];
   });
   // A quick test that tells next to nothing is no step forward, however cheap, while another tells much.
@@ -40,7 +40,7 @@ export function provingTest(judged: Judged, sheet: CircuitSheet, done: ReadonlyS
     let best: TestId | null = null, most = 0;
     for (const test of candidates(sheet, done)) {
       const bits = leastBits(test, lead, against, judged), row = testRow(test);
-      const rate = Math.min(bits, CLEAR_BITS) / (testMinutes(test, judged.seen, judged.creepBarPerH) + row.effort + WALK_MIN);
+      const rate = Math.min(bits, CLEAR_BITS) / (minutesOf(test, judged) + row.effort + WALK_MIN);
       if (bits > LEAST_PROOF_BITS && rate > most) { most = rate; best = test; }
     }
     return best;
@@ -62,6 +62,8 @@ export const repairKey = (set: JudgedSet): string => [...new Set(set.faults.map(
 
 /** A test proves something from half a bit on; beyond two bits more is no clearer. */
 const LEAST_PROOF_BITS = 0.5, CLEAR_BITS = 2;
+
+const minutesOf = (test: TestId, { seen, creepBarPerH }: Judged): number => testMinutes(test, seen, creepBarPerH);
 
 /** Waiting for a hot circuit to fall below 50 °C before anything is opened, minutes; common practice. */
 const COOLING_MIN = 25;
@@ -101,7 +103,7 @@ function expectedBits(test: TestId, sets: JudgedSet[], judged: Judged): number |
 
 function outcomesOf(test: TestId, set: JudgedSet, judged: Judged): number[] | null {
   // Systematic thinning: equally spaced through the cumulated weights.
-  const minutes = testMinutes(test, judged.seen, judged.creepBarPerH);
+  const minutes = minutesOf(test, judged);
   let out: number[] | null = null, cumulated = 0, next = 0.5 / MOST_DRAWS, used = 0;
   for (const d of set.draws) {
     cumulated += d.weight;

@@ -4,7 +4,7 @@ import { MOST_WATER_SHARE } from '../vessel/acceptedWater';
 import { creepInflowsLPerH } from './creepInflow';
 import { SLOT } from './kernel';
 import type { LogModel } from './logModel';
-import { topGaugeBar, type LogTrack } from './LogTrack';
+import { lowGaugeBar, topGaugeBar, type LogTrack } from './LogTrack';
 import { normalCdf, normalQuantile } from './normal';
 
 /** A free parameter: a standard normal number turned into a physical one. Priors that are not normal are bent by the map. */
@@ -65,7 +65,7 @@ export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: Resolved
 /** How far a lying gauge is off, to either side; never so far up that less than nothing would be in the circuit, which would draw air in. */
 function gaugeOff(tracks: LogTrack[]): FreeParameter {
   const off = (z: number) => GAUGE_OFF_BAR + GAUGE_OFF_SPREAD_BAR * Math.abs(z) * (1 + FAR_OFF * z * z);
-  const mostBar = Math.min(...tracks.map((t) => Math.min(...t.gaugeBar))) + SUCKED_BAR;
+  const mostBar = (lowGaugeBar(tracks) ?? Infinity) + SUCKED_BAR;
   if (mostBar <= GAUGE_OFF_BAR + LEAST_RANGE_BAR) return { slot: SLOT.offset, of: (z) => -off(normalQuantile(normalCdf(z) / 2)), starts: [-0.3] };
   return { slot: SLOT.offset, of: (z) => (z < 0 ? -off(z) : Math.min(mostBar, off(z))), starts: [-0.9, 0.9] };
 }

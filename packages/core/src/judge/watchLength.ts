@@ -2,7 +2,7 @@ import { complianceAt } from '../circuit/balance';
 import { balanceOf } from '../circuit/balanceOf';
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import type { PressureLog } from '../log/PressureLog';
-import { readLog } from '../log/readLog';
+import { readLog, type LogReading } from '../log/readLog';
 import { readingSd } from './findingNumbers';
 import { testRow, type TestId } from './tests';
 
@@ -15,8 +15,11 @@ const SHOWS_L_PER_H = 2, DIVISIONS = 1.5, LONGEST_MIN = 90;
 const CLEAR_SDS = 2.6, LONGEST_SEEN_MIN = 120, SURE_SDS = 3;
 
 /** The quickest creep of an idle circuit that logs show beyond doubt, up or down, bar/h; null where none does. */
-export function creepSeenBarPerH(logs: readonly PressureLog[], stepBar: number): number | null {
-  const seen = logs.flatMap((log) => { const creep = readLog(log, stepBar).idleCreepBarPerH; return creep && Math.abs(creep.value) > SURE_SDS * creep.sd ? [Math.abs(creep.value)] : []; });
+export const creepSeenBarPerH = (logs: readonly PressureLog[], stepBar: number): number | null => quickestCreep(logs.map((log) => readLog(log, stepBar)));
+
+/** The same of logs that have been read already. */
+export function quickestCreep(readings: readonly LogReading[]): number | null {
+  const seen = readings.flatMap(({ idleCreepBarPerH: creep }) => (creep && Math.abs(creep.value) > SURE_SDS * creep.sd ? [Math.abs(creep.value)] : []));
   return seen.length > 0 ? Math.max(...seen) : null;
 }
 
@@ -27,10 +30,13 @@ export function creepSeenBarPerH(logs: readonly PressureLog[], stepBar: number):
 export function watchLengthMin(test: TestId, circuit: ResolvedCircuit, creepBarPerH: number | null = null): number | null {
   if (!WATCHES.has(test)) return null;
   const unseen = (60 * DIVISIONS * circuit.gaugeStepBar * complianceAt(balanceOf(circuit), circuit.fillGaugeBar)) / SHOWS_L_PER_H;
-  const seen = creepBarPerH === null ? 0 : (60 * CLEAR_SDS * readingSd(circuit)) / creepBarPerH;
-  const inSteps = (minutes: number, most: number) => Math.min(most, Math.round(minutes / 5) * 5);
-  return Math.max(testRow(test).minutes, creepBarPerH === null ? inSteps(unseen, LONGEST_MIN) : inSteps(seen, LONGEST_SEEN_MIN));
+  const [needed, longest] = creepBarPerH === null ? [unseen, LONGEST_MIN] : [(60 * CLEAR_SDS * readingSd(circuit)) / creepBarPerH, LONGEST_SEEN_MIN];
+  return Math.max(testRow(test).minutes, Math.min(longest, Math.round(needed / 5) * 5));
 }
+
+/** The same beside what the circuit's logs show; they are read only for a watch. */
+export const watchAfterLogsMin = (test: TestId, circuit: ResolvedCircuit, logs: readonly PressureLog[]): number | null =>
+  WATCHES.has(test) ? watchLengthMin(test, circuit, creepSeenBarPerH(logs, circuit.gaugeStepBar)) : null;
 
 /** Time that a test takes on this circuit, min. */
 export const testMinutes = (test: TestId, circuit: ResolvedCircuit, creepBarPerH: number | null = null): number => watchLengthMin(test, circuit, creepBarPerH) ?? testRow(test).minutes;

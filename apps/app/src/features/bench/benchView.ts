@@ -1,10 +1,10 @@
 import { standingFacts, type FactRecord, type JobParts } from '@jumper/contract';
 import { COMPLAINT_ROWS, cycleFeatures, resolveCircuit, type Case, type Interval, type PressureLog } from '@jumper/core';
-import { levelText } from './levelText';
 import { figureView, loopView, logHasHeat } from '../figure/figureView';
 import type { FigureView, LoopView } from '../figure/figureModel';
 import { capital } from '../units/words';
 import { pressureNumber, pressureText, signedPressure, temperatureText, type Units } from '../units/units';
+import { levelText } from './levelText';
 
 export interface BenchView {
   title: string;

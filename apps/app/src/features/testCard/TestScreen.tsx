@@ -2,7 +2,7 @@ import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { jobToCase, standingFacts, type JobParts } from '@jumper/contract';
-import { creepSeenBarPerH, expectedNumbers, resolveCircuit, stepsOf, TEST_IDS, testRow, type CircuitSheet, type Finding, type TestId, type TestRow, type ValueSpec, watchLengthMin } from '@jumper/core';
+import { expectedNumbers, resolveCircuit, stepsOf, TEST_IDS, testRow, type CircuitSheet, type Finding, type TestId, type TestRow, type ValueSpec, watchAfterLogsMin } from '@jumper/core';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { Header } from '../../ui/Header';
@@ -41,10 +41,8 @@ function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
   const { units } = useUnits();
   const jobId = parts.job.id, row: TestRow = testRow(test), steps = stepsOf(test), circuit = parts.sheet.sheet as unknown as CircuitSheet;
   const add = useAddFact(jobId);
-  const watchMin = useMemo(() => {
-    const resolved = resolveCircuit(circuit);
-    return watchLengthMin(test, resolved, creepSeenBarPerH(jobToCase(parts).logs ?? [], resolved.gaugeStepBar)) ?? steps?.watchMin ?? 0;
-  }, [test, circuit, steps, parts]);
+  const logs = useMemo(() => jobToCase(parts).logs ?? [], [parts]), log = logs.at(-1) ?? null;
+  const watchMin = useMemo(() => watchAfterLogsMin(test, resolveCircuit(circuit), logs) ?? steps?.watchMin ?? 0, [test, circuit, steps, logs]);
   const watch = useWatch({ jobId, testId: test, label: row.title, lengthS: 60 * watchMin });
   // What was entered so far outlives a look at the bench, a reload or a locked phone.
   const draft = useDraft<Draft>(`jumper.test.${jobId}.${test}`, BLANK);
@@ -52,7 +50,6 @@ function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
   const [problems, setProblems] = useState<Record<string, string>>({});
   const [skipping, setSkipping] = useState(false);
   const back = `/jobs/${jobId}`;
-  const log = useMemo(() => jobToCase(parts).logs?.at(-1) ?? null, [parts]);
   const cooling = useCooling(parts, steps?.coolBelowC);
   const gated = cooling !== null && cooling.minutes > 0;
   const trap = test === 'precharge' ? prechargeTrap(form, units) : null;
