@@ -211,11 +211,12 @@ describe('the tables', () => {
 });
 
 it('a recharge in the middle of a log begins the time after the work', () => {
-  const { log } = simulateCase({ circuit: CIRCUIT, faults: [{ id: 'vessel-undercharged', severity: 0.6 }], schedule: { startC: 18, durationS: 14_400, stepS: 60, heat: [{ onS: 300, offS: 2400 }, { onS: 9000, offS: 12_000 }], actions: [{ tS: 7000, kind: 'vessel-recharged' }, { tS: 7060, kind: 'top-up' }] }, gauge: { resolutionBar: 0.02 }, seed: 6 });
+  const { log } = simulateCase({ circuit: CIRCUIT, faults: [{ id: 'vessel-undercharged', severity: 0.6 }], schedule: { startC: 18, durationS: 14_400, stepS: 60, heat: [{ onS: 300, offS: 2400 }, { onS: 9000, offS: 12_000 }], actions: [{ tS: 6900, kind: 'drained' }, { tS: 7000, kind: 'vessel-recharged' }, { tS: 7060, kind: 'top-up' }] }, gauge: { resolutionBar: 0.02 }, seed: 6 });
   const d = diagnose(caseOf({ logs: [log] }));
   expect(d.hypotheses[0]!.faults.some((f) => f.startsWith('vessel-'))).toBe(true);
   const flat = (m: typeof d.marginals) => (m['vessel-undercharged'] ?? 0) + (m['vessel-diaphragm-failed'] ?? 0);
-  expect(flat(d.now!.marginals)).toBeLessThan(0.5 * flat(d.marginals));
+  expect(flat(d.now!.marginals)).toBeLessThan(0.1 * flat(d.marginals));
+  expect(d.now!.estimates.prechargeBar!.median).toBeGreaterThan(0.5);
 });
 
 describe('what the sheet says of vessel and fluid counts', () => {

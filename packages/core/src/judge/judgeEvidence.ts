@@ -22,6 +22,7 @@ import type { WeightedSet } from './priors';
 import { knownToSheet } from './sheetMargin';
 import { overheatShare } from './overheat';
 import { mayHaveBlown } from './parameters';
+import { scoresOf, withProbabilities } from './probabilities';
 import { quickestCreep } from './watchLength';
 import { zoneSuspect } from './zoneSuspect';
 
@@ -198,50 +199,6 @@ function allowForMisfit(track: LogTrack, misfit: number): void {
 /** A pair that is no farther behind the best than this in the screening, in nats, is judged with care; single faults always are. A hasty look finds up to four nats less than is there, of models with
  *  many parameters above all. */
 const CONTENDS = 4.5;
-
-/** No simulation is right to the last bit: from this difference on, in nats, a log counts for less than it seems. Fixed by the evaluation on plants
- *  of another physics, where answers held for nearly certain were wrong too often. */
-const SOFT_FROM = 3, SOFT_SLOPE = 0.5;
-
-/** Log evidence with the far differences softened; order is kept. */
-function softened(logEvidence: number, best: number): number {
-  const behind = best - logEvidence;
-  return best - (behind <= SOFT_FROM ? behind : SOFT_FROM + SOFT_SLOPE * (behind - SOFT_FROM));
-}
-
-/** Many sets differ in what no evidence touches, and together take more than is theirs: with something measured the answer is sharpened by this
- *  power. Fixed by the evaluation of both makers together: plain visits would bear 2.6, hard ones 2. */
-const SHARPEN = 2.3;
-/** What somebody went and looked at counts for more than what a log shows by the way: the tables of outcomes are careful. Fixed like the above, on pairs of faults. */
-const FINDINGS_COUNT = 1.5;
-/** Share of the answer that stays flat whatever the evidence says: the sheet may be wrong, or the plant one that no model here knows. */
-const DOUBT = 0.08, DOUBT_POWER = 0.35;
-
-const isMeasured = (sets: readonly JudgedSet[]): boolean => sets.some((s) => s.logEvidence !== 0 || s.findingEvidence.length > 0);
-
-/** What speaks for each set, in nats: its prior, the logs and the findings. */
-function scoresOf(sets: readonly JudgedSet[]): number[] {
-  const best = Math.max(...sets.map((s) => s.logEvidence)), count = isMeasured(sets) ? FINDINGS_COUNT : 1;
-  return sets.map((s) => Math.log(s.prior) + softened(s.logEvidence, best) + count * s.findingEvidence.reduce((a, b) => a + b, 0));
-}
-
-/** Probabilities by Bayes, most probable first. */
-function withProbabilities(sets: JudgedSet[]): JudgedSet[] {
-  const measured = isMeasured(sets), scores = scoresOf(sets).map((l) => (measured ? SHARPEN : 1) * l);
-  const shares = sharesOf(scores);
-  const flat = measured ? sharesOf(scores.map((l) => DOUBT_POWER * l)) : shares;
-  sets.forEach((s, i) => (s.probability = (1 - DOUBT) * shares[i]! + DOUBT * flat[i]!));
-  return [...sets].sort((a, b) => b.probability - a.probability);
-}
-
-/** The sets with the probabilities that the logs alone give them, most probable first. The draws stay as the findings left them. */
-export const beforeFindings = (sets: readonly JudgedSet[]): JudgedSet[] => withProbabilities(sets.map((s) => ({ ...s, findingEvidence: [] })));
-
-/** Shares that sum to one, from their logarithms. */
-function sharesOf(logs: number[]): number[] {
-  const most = Math.max(...logs), weights = logs.map((l) => Math.exp(l - most)), sum = weights.reduce((a, b) => a + b, 0);
-  return weights.map((w) => w / sum);
-}
 
 /** Findings whose number the circuit's parameters foretell say where to look for them. */
 function hintsOf(findings: Evidence['findings'], circuit: ResolvedCircuit, logged: Logged): Hint[] {

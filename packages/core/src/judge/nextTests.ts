@@ -1,7 +1,8 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { faultRow } from './faults';
 import type { NextTest } from './Diagnosis';
-import { beforeFindings, type Judged, type JudgedSet } from './judgeEvidence';
+import type { Judged, JudgedSet } from './judgeEvidence';
+import { beforeFindings } from './probabilities';
 import { testOutcomes } from './testOutcomes';
 import { TEST_IDS, testRow, type TestId } from './tests';
 import { testMinutes } from './watchLength';

@@ -1,0 +1,51 @@
+import type { FaultId } from './faults';
+import type { JudgedSet } from './judgeEvidence';
+import { beforeFindings, withProbabilities } from './probabilities';
+
+const set = (faults: FaultId[], prior: number, logEvidence: number, findingEvidence: number[] = []): JudgedSet => ({ faults, prior, probability: 0, logEvidence, logParts: [], findingEvidence, draws: [], fit: {} as never });
+const shareOf = (sets: JudgedSet[], ...faults: FaultId[]) => sets.find((s) => s.faults.join() === faults.join())!.probability;
+
+/** A vessel that is flat for one of four reasons, nothing wrong, and a flat vessel with a passing relief. */
+const swungTooMuch = (pressed: (f: FaultId) => number[] = () => []) => [
+  set(['none'], 0.3, -9, pressed('none')), set(['vessel-undercharged'], 0.2, -1, pressed('vessel-undercharged')), set(['vessel-diaphragm-failed'], 0.1, -1, pressed('vessel-diaphragm-failed')),
+  set(['vessel-connection-blocked'], 0.05, -1.2, pressed('vessel-connection-blocked')), set(['relief-valve-passing', 'vessel-undercharged'], 0.02, -2, pressed('vessel-undercharged')), set(['relief-valve-passing', 'vessel-diaphragm-failed'], 0.01, -2, pressed('vessel-diaphragm-failed')),
+];
+
+it('sums to one, most probable first', () => {
+  const judged = withProbabilities(swungTooMuch());
+  expect(judged.reduce((sum, s) => sum + s.probability, 0)).toBeCloseTo(1, 12);
+  expect(judged.map((s) => s.probability)).toEqual(judged.map((s) => s.probability).sort((a, b) => b - a));
+});
+
+it('what a log cannot tell apart shares by its priors', () => {
+  const judged = withProbabilities(swungTooMuch());
+  expect(shareOf(judged, 'vessel-undercharged') / shareOf(judged, 'vessel-diaphragm-failed')).toBeCloseTo(2, 9);
+  expect(shareOf(judged, 'relief-valve-passing', 'vessel-undercharged') / shareOf(judged, 'relief-valve-passing', 'vessel-diaphragm-failed')).toBeCloseTo(2, 9);
+});
+
+it('what it tells apart is held apart further than the priors alone would', () => {
+  const judged = withProbabilities(swungTooMuch());
+  const flat = shareOf(judged, 'vessel-undercharged') + shareOf(judged, 'vessel-diaphragm-failed');
+  expect(flat / shareOf(judged, 'relief-valve-passing', 'vessel-undercharged')).toBeGreaterThan(0.3 / 0.02);
+  expect(flat / shareOf(judged, 'none')).toBeGreaterThan(1);
+});
+
+it('a finding parts what the log could not: water at the gas valve', () => {
+  const pressed = (f: FaultId) => [Math.log(f === 'vessel-diaphragm-failed' ? 0.8 : 0.02)];
+  const before = withProbabilities(swungTooMuch()), after = withProbabilities(swungTooMuch(pressed));
+  const ratio = (sets: JudgedSet[]) => shareOf(sets, 'vessel-diaphragm-failed') / shareOf(sets, 'vessel-undercharged');
+  expect(ratio(after)).toBeGreaterThan(40 * ratio(before));
+  expect(after[0]!.faults).toEqual(['vessel-diaphragm-failed']);
+  expect(ratio(beforeFindings(after))).toBeCloseTo(ratio(before), 9);
+});
+
+it('with nothing measured the priors stand as they are', () => {
+  const judged = withProbabilities([set(['none'], 0.6, 0), set(['vessel-undercharged'], 0.4, 0)]);
+  expect(judged.map((s) => s.probability)).toEqual([expect.closeTo(0.6, 9), expect.closeTo(0.4, 9)]);
+});
+
+it('two cold levels of circuits that move alike stay held apart: there the log does tell', () => {
+  const level = (evidence: number) => { const judged = withProbabilities([set(['none'], 0.5, 0.5), set(['fill-pressure-too-low'], 0.5, evidence)]); return shareOf(judged, 'none') / shareOf(judged, 'fill-pressure-too-low'); };
+  expect(level(0.5)).toBeCloseTo(1, 9);
+  expect(level(-1.5)).toBeGreaterThan(Math.exp(2));
+});
