@@ -17,7 +17,9 @@ async function main() {
   };
   const wide = { width: 1280, height: 800 };
   const bench = (site: string) => async (page: Parameters<typeof openJob>[0]) => { await openJob(page, site); await firstSuspect(page); };
-  await shoot('jobs-phone', {}, async () => undefined);
+  // Once the oldest open job has its verdict, all have.
+  await shoot('jobs-phone', {}, async (page) => { await page.getByRole('link', { name: /18 Sluice Row/ }).getByText(/Next:|To be sure:/).waitFor({ timeout: 120_000 }); });
+  await shoot('circuits-phone', {}, async (page) => { await page.getByRole('link', { name: 'Circuits' }).click(); await page.getByRole('link', { name: /9 Ropewalk/ }).waitFor(); });
   await shoot('bench-phone', {}, bench('7 Quarry Steps'));
   await shoot('bench-phone-dark', { dark: true }, bench('7 Quarry Steps'));
   await shoot('bench-wide', wide, bench('7 Quarry Steps'));

@@ -95,6 +95,9 @@ describe.each([['phone, light', 390, 844, false], ['phone, dark', 390, 844, true
       await page.goto(`${jumper.base}/settings`);
       await page.getByText('What waits to be sent').waitFor();
       await check('settings');
+      await page.goto(`${jumper.base}/circuits`);
+      await page.getByRole('link', { name: /9 Ropewalk/ }).waitFor();
+      await check('circuits');
       await page.goto(`${jumper.base}/tools`);
       await page.getByRole('link', { name: /Expected swing/ }).waitFor();
       await check('tools');

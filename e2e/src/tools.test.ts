@@ -8,7 +8,7 @@ const result = () => at.device.page.getByTestId('result');
 it('a calculator works alone and with no network, remembers, refuses by field, and follows the units', async () => {
   const { page, context } = at.device;
   await page.evaluate(async () => { await navigator.serviceWorker.ready; });
-  await page.getByRole('button', { name: 'Tools' }).click();
+  await page.getByRole('link', { name: 'Tools' }).click();
   await page.getByRole('link', { name: /Water that comes by heating/ }).waitFor();
   await context.setOffline(true);
   await page.getByRole('link', { name: /Water that comes by heating/ }).click();

@@ -128,7 +128,7 @@ it('says what the server would not take, and tries again', () => on({}, async ({
 }));
 
 it('changes units and light for every view, and keeps them', () => on({}, async ({ page }) => {
-  await page.getByRole('button', { name: 'Settings' }).click();
+  await page.getByRole('link', { name: 'Settings' }).click();
   await page.getByRole('button', { name: 'psi', exact: true }).click();
   await page.getByRole('button', { name: '°F', exact: true }).click();
   await page.getByRole('button', { name: 'Dark', exact: true }).click();

@@ -1,5 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { Changes, CircuitRecord, FactRecord, JobRecord, Problem, SheetRecord } from '@jumper/contract';
+import type { FaultId, TestId } from '@jumper/core';
 
 export interface RecordOf { circuit: CircuitRecord; sheet: SheetRecord; job: JobRecord; fact: FactRecord }
 export type RecordKind = keyof RecordOf;
@@ -13,6 +14,20 @@ export type Made = AnyRecord | { kind: 'photo'; record: PhotoRecord };
 /** A record on its way to the server. It leaves only when the server has it; refused ones stay and are shown. */
 export interface OutboxEntry { seq?: number; kind: RecordKind | 'photo'; record: RecordOf[RecordKind] | PhotoRecord; refused?: { code: string; problems: Problem[] } }
 
+/** What the judge last said of a job, as far as a list tells it. Of this device only: any other works it out for itself. */
+export interface VerdictRecord {
+  jobId: string;
+  /** The case that it was said of; a job that went on since has another. */
+  key: string;
+  kind: 'sound' | 'found' | 'open';
+  faults: FaultId[];
+  /** The first suspect is likelier than all others together. */
+  likely: boolean;
+  nextTest: TestId | null;
+  /** Once work was done: whether it put the circuit right. */
+  proof: 'pass' | 'fail' | 'unclear' | null;
+}
+
 interface Schema extends DBSchema {
   circuit: { key: string; value: CircuitRecord };
   sheet: { key: string; value: SheetRecord; indexes: { circuitId: string } };
@@ -21,15 +36,17 @@ interface Schema extends DBSchema {
   photo: { key: string; value: PhotoRecord };
   outbox: { key: number; value: OutboxEntry };
   meta: { key: string; value: unknown };
+  verdict: { key: string; value: VerdictRecord };
 }
 
 export type Database = IDBPDatabase<Schema>;
 
 /** The device's own copy: every view reads from here, network or none. */
 export function openDatabase(name = 'jumper'): Promise<Database> {
-  return openDB<Schema>(name, 2, {
+  return openDB<Schema>(name, 3, {
     upgrade(db, from) {
       if (from < 2) db.createObjectStore('photo', { keyPath: 'id' });
+      if (from < 3) db.createObjectStore('verdict', { keyPath: 'jobId' });
       if (from > 0) return;
       db.createObjectStore('circuit', { keyPath: 'id' });
       db.createObjectStore('sheet', { keyPath: 'id' }).createIndex('circuitId', 'circuitId');
@@ -53,10 +70,10 @@ export async function saveRecords(db: Database, records: Made[]): Promise<void> 
 
 /** Takes over what the server has. After a new epoch only what is still in the outbox is kept from before. */
 export async function applyChanges(db: Database, changes: Changes): Promise<void> {
-  const tx = db.transaction(['circuit', 'sheet', 'job', 'fact', 'photo', 'outbox', 'meta'], 'readwrite');
+  const tx = db.transaction(['circuit', 'sheet', 'job', 'fact', 'photo', 'outbox', 'meta', 'verdict'], 'readwrite');
   const epoch = await tx.objectStore('meta').get('epoch');
   if (epoch !== undefined && epoch !== changes.epoch) {
-    for (const kind of ['circuit', 'sheet', 'job', 'fact', 'photo'] as const) void tx.objectStore(kind).clear();
+    for (const kind of ['circuit', 'sheet', 'job', 'fact', 'photo', 'verdict'] as const) void tx.objectStore(kind).clear();
     for (const entry of await tx.objectStore('outbox').getAll()) void tx.objectStore(entry.kind).put(entry.record as never);
   }
   for (const [kind, records] of [['circuit', changes.circuits], ['sheet', changes.sheets], ['job', changes.jobs], ['fact', changes.facts]] as const)

@@ -9,9 +9,9 @@ const GIVE_UP_BELOW = 0.5;
 
 let running: Running | null = null;
 let busy: Promise<unknown> = Promise.resolve();
-/** Questions about the case as it stands, and about what it was before the last finding: a newer one overtakes only its own kind. */
-export type Line = 'now' | 'before';
-const newest: Record<Line, number> = { now: 0, before: 0 };
+/** Questions about the case as it stands, about what it was before the last finding, and about the jobs of a list: a newer one overtakes only its own kind, and nobody waits for a list. */
+export type Line = 'now' | 'before' | 'list';
+const newest: Record<Line, number> = { now: 0, before: 0, list: 0 };
 let giveUp: { line: Line; now: () => void } | null = null;
 let share: number | null = null;
 const listeners = new Set<() => void>();
@@ -37,7 +37,7 @@ export async function askJudge(input: Case, line: Line = 'now'): Promise<Diagnos
   const before = busy;
   let release = () => {};
   busy = new Promise<void>((resolve) => { release = resolve; });
-  if (giveUp?.line === line && share !== null && share < GIVE_UP_BELOW) giveUp.now();
+  if (giveUp && (giveUp.line === line || giveUp.line === 'list') && share !== null && share < GIVE_UP_BELOW) giveUp.now();
   try {
     await before.catch(() => undefined);
     if (mine !== newest[line]) throw new Overtaken();

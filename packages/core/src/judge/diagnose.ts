@@ -8,14 +8,12 @@ import type { Case, RepairKind } from './Case';
 import { contradictions, latestOnly } from './contradictions';
 import type { Diagnosis, Judgement } from './Diagnosis';
 import { estimates } from './estimates';
-import { applicableFaults, type FaultId } from './faults';
+import { applicableFaults, faultRow, sureEnoughFor, type FaultId } from './faults';
 import { judgeEvidence, type Evidence, type Judged, type Progress } from './judgeEvidence';
 import { nextTests, provingTest, repairKey } from './nextTests';
 import { weightedSets, type WeightedSet } from './priors';
 
 const MOST_HYPOTHESES = 25, MOST_PREDICTED = 6;
-/** Enough is known to act when one repair is this probable and something was actually measured. */
-const ENOUGH = 0.9;
 const HOT_C = 50;
 
 /** Ranks the faults of a case. Pure and repeatable: same case and build, same answer.
@@ -50,7 +48,8 @@ function judge(evidence: Evidence, priors: WeightedSet[], told: Progress): Judge
     because: because(judged, latest, marginals),
     nextTests: nextTests(judged, evidence.circuit, done, last !== null && last > HOT_C),
     contradictions: contradictions(evidence, latest, judged),
-    enoughKnown: leadShare >= ENOUGH && (judged.tracks.length > 0 || done.size > 0),
+    // Enough is known to act when one repair is probable enough for what it costs, and something was actually measured.
+    enoughKnown: judged.sets[0] !== undefined && leadShare >= sureEnoughFor(judged.sets[0].faults.map((f) => faultRow(f).repair)) && (judged.tracks.length > 0 || done.size > 0),
     provingTest: provingTest(judged, evidence.circuit, done),
     predictions: predictions(judged, latest.logIndices),
   };

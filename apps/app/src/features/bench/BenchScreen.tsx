@@ -38,6 +38,7 @@ import { useShortcuts } from './useShortcuts';
 import { useWakeLock } from './useWakeLock';
 import { VerdictBlock } from './VerdictBlock';
 import { WorkDone } from './WorkDone';
+import { useKeepVerdict } from '../verdict/verdicts';
 import { PutBackList } from '../work/PutBackList';
 import { workState } from '../work/workState';
 
@@ -66,6 +67,7 @@ function Bench({ parts, after }: { parts: JobParts; after?: string }) {
   const judged = useDiagnosis(file, caseKey(parts));
   const diagnosis = judged.data ?? null;
   const judgement = diagnosis ? (diagnosis.now ?? diagnosis) : null;
+  useKeepVerdict(parts, judged.isPlaceholderData ? null : diagnosis);
   const view = useMemo(() => benchView(parts, file, units, { logIndex, chargeNow: judgement?.estimates.prechargeBar ?? null }), [parts, file, units, logIndex, judgement]);
   const rows = useMemo(() => recordRows(parts.facts, units), [parts.facts, units]);
   const proof = useMemo(() => proofView(parts, file, diagnosis, units), [parts, file, diagnosis, units]);

@@ -10,15 +10,20 @@ const JUDGED = new Set<string>(['reading', 'event', 'finding', 'repair', 'log', 
 /** Changes when what the judge is asked changes, and with nothing else: a photo or a ticked step asks nothing new. */
 export const caseKey = (parts: JobParts): string => [parts.job.id, parts.sheet.id, ...parts.facts.flatMap((f) => (JUDGED.has(f.body.kind) ? [f.id] : [])).sort()].join();
 
+/** A question to the judge, as whoever asks the same one shares it. */
+export const diagnosisQuery = (input: Case, key: string, line: Line = 'now') => ({
+  queryKey: ['diagnosis', key],
+  queryFn: () => askJudge(input, line),
+  networkMode: 'always' as const,
+  staleTime: Infinity,
+  gcTime: 60_000,
+});
+
 /** The judge's answer for a case. While a new one is worked out the last stays; `isPlaceholderData` says so. */
 export function useDiagnosis(input: Case | null, key: string, line: Line = 'now') {
   return useQuery({
-    queryKey: ['diagnosis', key],
-    queryFn: () => askJudge(input!, line),
+    ...diagnosisQuery(input!, key, line),
     enabled: input !== null,
-    networkMode: 'always',
-    staleTime: Infinity,
-    gcTime: 60_000,
     placeholderData: keepPreviousData,
     retry: (times, error) => error instanceof Overtaken && times < 3,
     retryDelay: 50,

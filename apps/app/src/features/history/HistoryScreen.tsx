@@ -12,7 +12,7 @@ import { useUnits } from '../units/UnitsProvider';
 import { historyView, type HistoryView } from './historyView';
 
 /** A circuit over its visits. */
-export function HistoryScreen({ jobId }: { jobId: string }) {
+export function HistoryScreen({ jobId, backTo = `/jobs/${jobId}` }: { jobId: string; backTo?: string }) {
   const { units } = useUnits();
   const job = useJob(jobId), jobs = useJobs();
   const view = useMemo(() => (job.data && jobs.data ? historyView(jobs.data, job.data.job.circuitId, units) : null), [job.data, jobs.data, units]);
@@ -20,7 +20,7 @@ export function HistoryScreen({ jobId }: { jobId: string }) {
   if (!view) return <State title="This circuit is not on this device" action={{ label: 'To the jobs', onPress: () => router.navigate('/') }} />;
   return (
     <View className="mx-auto w-full max-w-[760px] flex-1">
-      <Header title="History of the circuit" subtitle={view.site} backTo={`/jobs/${jobId}`} />
+      <Header title="History of the circuit" subtitle={view.site} backTo={backTo} />
       <ScrollView className="flex-1" contentContainerClassName="gap-4 py-4">
         {view.coldTrace.length > 1 ? <ColdTrace view={view} units={units} /> : null}
         <View className="gap-1 px-4">{view.lines.map((l) => <Text key={l}>{l}</Text>)}</View>

@@ -33,5 +33,5 @@ export function CircuitPicker({ without, onPick, onClose }: { without?: string; 
 export function knownCircuits(jobs: JobParts[], without?: string): SheetRecord[] {
   const by = new Map(jobs.map((j) => [j.sheet.circuitId, j.sheet]));
   if (without) by.delete(without);
-  return [...by.values()].sort((a, b) => a.site.localeCompare(b.site));
+  return [...by.values()].sort((a, b) => a.site.localeCompare(b.site, undefined, { numeric: true }));
 }

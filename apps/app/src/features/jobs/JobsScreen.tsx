@@ -5,14 +5,16 @@ import { Pressable, ScrollView, View } from 'react-native';
 import { v7 } from 'uuid';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
+import { Place } from '../../ui/Place';
 import { Text } from '../../ui/Text';
 import { State } from '../../ui/State';
 import { useStore } from '../../offline/SyncProvider';
 import { openCaseFile, type CaseFileOpened } from '../caseFile/openCaseFile';
 import { useUnits } from '../units/UnitsProvider';
+import { useFillVerdicts, useVerdicts } from '../verdict/verdicts';
 import { useJobs } from './jobData';
 import { DueList } from './DueList';
-import { dueRows, jobRows, type DueRow, type JobRow } from './jobsView';
+import { dueRows, jobRows, type DueRow, type JobRow, type RowTone } from './jobsView';
 import { SyncBadge } from './SyncBadge';
 
 /** The clock for "18 min ago": a minute is fine enough. */
@@ -23,7 +25,11 @@ export function JobsScreen() {
   const client = useQueryClient();
   const { units } = useUnits();
   const nowMs = useSyncExternalStore(minuteClock.subscribe, minuteClock.now);
-  const rows = useMemo(() => (jobs.data ? jobRows(jobs.data, units, nowMs) : null), [jobs.data, units, nowMs]);
+  const known = useMemo(() => jobs.data ?? [], [jobs.data]);
+  const verdicts = useVerdicts(known);
+  const rows = useMemo(() => (jobs.data ? jobRows(jobs.data, units, nowMs, verdicts) : null), [jobs.data, units, nowMs, verdicts]);
+  const judgeable = useMemo(() => known.filter((j) => rows?.some((r) => r.id === j.job.id && !r.closed && r.begun)), [known, rows]);
+  useFillVerdicts(judgeable, verdicts);
   const due = useMemo(() => dueRows(jobs.data ?? [], nowMs), [jobs.data, nowMs]);
   const { sync } = useStore();
   const seen = async (row: DueRow) => {
@@ -38,7 +44,7 @@ export function JobsScreen() {
   const [showClosed, setShowClosed] = useState(false);
   const title = `${new Date(nowMs).toLocaleDateString('en-GB', { weekday: 'long' })}, ${open.length} ${open.length === 1 ? 'job' : 'jobs'}`;
   return (
-    <View className="mx-auto w-full max-w-[760px] flex-1">
+    <Place at="jobs" foot={<Button label="New job" kind="main" onPress={() => router.navigate('/jobs/new')} />}>
       <View className="flex-row items-center justify-between gap-3 px-4 pb-2 pt-5">
         <Text role="heading" aria-level={1} className="min-w-0 flex-1 font-figure text-[30px] leading-[34px]">{rows ? title : 'Jobs'}</Text>
         <SyncBadge />
@@ -56,27 +62,25 @@ export function JobsScreen() {
         ) : null}
         {pressing ? null : dueList}
         <CaseFileOpener />
-        <View className="gap-3 px-4 pb-6 pt-3"><Button label="Tools" onPress={() => router.navigate('/tools')} /><Button label="Settings" kind="quiet" onPress={() => router.navigate('/settings')} /></View>
       </ScrollView>
-      <View className="border-t border-ink bg-sheet px-3 py-3"><Button label="New job" kind="main" onPress={() => router.navigate('/jobs/new')} /></View>
-    </View>
+    </Place>
   );
 }
 
-const TONE = { oxide: 'text-oxide', verdigris: 'text-verdigris', slate: 'text-slate', ink2: 'text-ink' } as const;
+const TONE: Record<RowTone, string> = { oxide: 'text-oxide', verdigris: 'text-verdigris', slate: 'text-slate', copper: 'text-copper', brass: 'text-brass', ink: 'text-ink', ink2: 'text-ink2' };
 
 function Row({ row }: { row: JobRow }) {
   return (
     <View role="listitem" className="border-b border-hair">
       <Link href={`/jobs/${row.id}`} asChild>
         <Pressable className="min-h-[72px] flex-row items-center gap-3 px-4 py-3 active:bg-sheet">
-          <Text numberOfLines={1} className={`w-[64px] font-figure text-[32px] leading-[36px] ${TONE[row.tone]}`}>{row.number}</Text>
+          <Text numberOfLines={1} className={`w-[64px] font-figure text-[32px] leading-[36px] ${TONE[row.numberTone]}`}>{row.number}</Text>
           <View className="min-w-0 flex-1 gap-0.5">
             <Text numberOfLines={2} className="font-semibold text-[17px]">{row.site}</Text>
-            <Text numberOfLines={2} className="text-[13.5px] leading-[18px] text-ink2">{row.line}</Text>
+            <Text numberOfLines={3} className="text-[13.5px] leading-[18px] text-ink2">{row.line}</Text>
           </View>
           <View className="items-end gap-0.5">
-            <Text className="font-medium text-[13.5px]">{row.status}</Text>
+            <Text className={`font-semibold text-[13.5px] ${TONE[row.statusTone]}`}>{row.status}</Text>
             <Text className="text-[13.5px] text-ink2">{row.when}</Text>
           </View>
         </Pressable>
@@ -98,7 +102,7 @@ function CaseFileOpener() {
     if (opened.kind === 'ok') { await jobs.refetch(); router.navigate(`/jobs/${opened.jobId}`); }
   };
   return (
-    <View className="gap-3 px-4 pt-5">
+    <View className="gap-3 px-4 py-5">
       <input ref={input} type="file" accept=".json,application/json" aria-label="Case file" style={{ display: 'none' }} data-testid="case-file" onChange={(e) => { void take(e.target.files?.[0]); e.target.value = ''; }} />
       <Button label="Open a case file" onPress={() => input.current?.click()} />
       {result?.kind === 'bad' ? (

@@ -1,29 +1,69 @@
-import { jobToCase, standingFacts, type JobParts } from '@jumper/contract';
-import { CHECKS, COMPLAINT_ROWS, type CheckId } from '@jumper/core';
+import { jobToCase, standingFacts, type FactRecord, type JobParts } from '@jumper/contract';
+import { CHECKS, COMPLAINT_ROWS, resolveCircuit, standingLevel, type Case, type CheckId } from '@jumper/core';
+import type { VerdictRecord } from '../../offline/database';
+import { dueText as dueOfReading, READ_EVERY_S } from '../bench/dueText';
+import { REPAIR_TITLES } from '../bench/recordRows';
+import { verdictText } from '../verdict/shortVerdict';
 import { capital } from '../units/words';
 import { pressureNumber, type Units } from '../units/units';
 
-export interface JobRow { id: string; number: string; site: string; line: string; status: string; when: string; tone: 'oxide' | 'verdigris' | 'slate' | 'ink2'; closed: boolean }
+export type RowTone = 'oxide' | 'verdigris' | 'slate' | 'copper' | 'brass' | 'ink' | 'ink2';
+export interface JobRow { id: string; number: string; numberTone: RowTone; site: string; line: string; status: string; statusTone: RowTone; when: string; begun: boolean; closed: boolean }
 
-/** The list of jobs: the newest work first; each opens with its last pressure. */
-export function jobRows(jobs: JobParts[], units: Units, nowMs: number): JobRow[] {
-  return jobs
-    .map((parts) => ({ parts, standing: standingFacts(parts.facts) }))
-    .sort((a, b) => lastAt(b.parts) - lastAt(a.parts))
-    .map(({ parts, standing }) => {
-      const file = jobToCase(parts);
-      const pressures = (file.logs ?? []).flatMap((l) => l.samples.pressureBar).filter((p): p is number => p !== null);
-      const last = pressures.at(-1);
-      const findings = standing.filter((f) => f.body.kind === 'finding').length;
-      const closed = standing.findLast((f) => f.body.kind === 'status')?.body as { status: string } | undefined;
-      const relief = file.circuit.reliefValve?.setBar ?? 3;
-      const status = closed?.status === 'done' ? 'closed' : pressures.length === 0 && findings === 0 ? 'to begin' : findings > 0 ? `${findings} ${findings === 1 ? 'test' : 'tests'} done` : 'logging';
-      return {
-        id: parts.job.id, number: last === undefined ? '–' : pressureNumber(last, units.pressure), site: parts.sheet.site,
-        line: parts.job.complaint.length ? sentence(parts.job.complaint.map((c) => COMPLAINT_ROWS[c].short)) : 'Service visit',
-        status, when: ago(lastAt(parts), nowMs), tone: last === undefined ? 'slate' : last > 0.75 * relief ? 'oxide' : 'ink2', closed: closed?.status === 'done',
-      };
-    });
+/** The list of jobs: the newest work first; each opens with its last pressure, and says what is known of it.
+ *  @param verdicts what the judge last said, by job; a job without one shows its complaint */
+export function jobRows(jobs: JobParts[], units: Units, nowMs: number, verdicts: ReadonlyMap<string, VerdictRecord> | null = null): JobRow[] {
+  return [...jobs].sort((a, b) => lastAt(b) - lastAt(a)).map((parts) => {
+    const file = jobToCase(parts), standing = standingFacts(parts.facts);
+    const pressures = (file.logs ?? []).flatMap((l) => l.samples.pressureBar).filter((p): p is number => p !== null);
+    const last = pressures.at(-1), verdict = verdicts?.get(parts.job.id) ?? null;
+    const closed = (standing.findLast((f) => f.body.kind === 'status')?.body as { status: string } | undefined)?.status === 'done';
+    const begun = last !== undefined || standing.some((f) => f.body.kind === 'finding');
+    const readingDue = closed || !isHeated(file) ? null : nextReadingAt(standing, nowMs);
+    const stage = closed ? CLOSED : !begun ? TO_BEGIN : readingDue ? WATCHING : stageOf(file, verdict);
+    return {
+      id: parts.job.id, number: last === undefined ? '–' : pressureNumber(last, units.pressure), numberTone: last === undefined ? 'slate' : standsWrong(file, last) ? 'oxide' : 'ink', site: parts.sheet.site,
+      line: lineOf(parts, file, verdict, begun), status: stage.text, statusTone: stage.tone, when: readingDue ?? ago(lastAt(parts), nowMs), begun, closed,
+    };
+  });
+}
+
+interface Stage { text: string; tone: RowTone }
+const CLOSED: Stage = { text: 'closed', tone: 'ink2' }, TO_BEGIN: Stage = { text: 'to begin', tone: 'slate' }, WATCHING: Stage = { text: 'watching', tone: 'brass' }, TO_PROVE: Stage = { text: 'to prove', tone: 'copper' };
+
+/** How far the work is. */
+function stageOf(file: Case, verdict: VerdictRecord | null): Stage {
+  if (verdict?.proof === 'pass') return { text: 'proved', tone: 'verdigris' };
+  if (verdict?.proof === 'fail') return { text: 'not right yet', tone: 'oxide' };
+  if ((file.repairs?.length ?? 0) > 0) return TO_PROVE;
+  if (verdict?.kind === 'sound') return { text: 'sound', tone: 'verdigris' };
+  return verdict?.kind === 'found' ? { text: 'to mend', tone: 'copper' } : { text: 'finding out', tone: 'ink' };
+}
+
+function lineOf(parts: JobParts, file: Case, verdict: VerdictRecord | null, begun: boolean): string {
+  const repair = file.repairs?.at(-1);
+  if (repair && !file.logs?.some((l) => l.epoch === 'after-work')) return `${REPAIR_TITLES[repair.kind]}. Heat run to do`;
+  if (verdict && begun) return verdictText(verdict);
+  return parts.job.complaint.length ? sentence(parts.job.complaint.map((c) => COMPLAINT_ROWS[c].short)) : 'Service visit';
+}
+
+const isHeated = (file: Case): boolean => file.logs?.at(-1)?.events?.findLast((e) => e.kind === 'heat-on' || e.kind === 'heat-off')?.kind === 'heat-on';
+
+/** When the gauge of a circuit that heats is to be read again; null where nobody stands at it any more. */
+function nextReadingAt(facts: FactRecord[], nowMs: number): string | null {
+  const reading = facts.findLast((f) => f.body.kind === 'reading');
+  if (!reading) return null;
+  const lastMs = Date.parse(reading.body.at), due = dueOfReading(lastMs, nowMs);
+  return due === null ? null : due.now ? 'reading due' : `reading ${new Date(lastMs + READ_EVERY_S * 1000).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`;
+}
+
+/** Near its relief, or cold and at a level that is wrong by the sheet. */
+const NEAR_RELIEF = 0.75, WARM_C = 35;
+function standsWrong(file: Case, lastBar: number): boolean {
+  if (file.circuit.kind === 'steam') return false;
+  const log = file.logs?.at(-1), heated = log?.events?.some((e) => e.kind === 'heat-on') ?? false, lastC = log?.samples.flowC?.findLast((c) => c !== null) ?? null;
+  const circuit = resolveCircuit(file.circuit);
+  return lastBar > NEAR_RELIEF * circuit.reliefSetGaugeBar || (!heated && (lastC ?? 20) < WARM_C && standingLevel(lastBar, circuit).kind !== 'right');
 }
 
 const sentence = (parts: string[]) => capital(parts.join(', '));

@@ -24,10 +24,10 @@ export function proofView(parts: JobParts, file: Case, diagnosis: Diagnosis | nu
     inflowLPerH: diagnosis?.estimates.inflowLPerH ?? null, lossLPerH: diagnosis?.estimates.lossLPerH ?? null,
     ...(setTo !== undefined ? { setToGaugeBar: setTo } : {}),
   });
-  return { kind: proof.kind, headline: HEADLINES[proof.kind], lines: [...proof.reasons.map((r) => reasonText(r, units)), ...proof.stillThere.filter((s) => s.shows !== false).map((s) => stillThereText(s, units))], proof, bands: runBands(circuit, after, before, setTo) };
+  return { kind: proof.kind, headline: PROOF_HEADLINES[proof.kind], lines: [...proof.reasons.map((r) => reasonText(r, units)), ...proof.stillThere.filter((s) => s.shows !== false).map((s) => stillThereText(s, units))], proof, bands: runBands(circuit, after, before, setTo) };
 }
 
-const HEADLINES = { pass: 'Put right, and proved', fail: 'Not put right yet', unclear: 'Not proved yet' } as const;
+export const PROOF_HEADLINES = { pass: 'Put right, and proved', fail: 'Not put right yet', unclear: 'Not proved yet' } as const;
 
 export function reasonText(r: ProofReason, units: Units): string {
   const bar = (x: number) => pressureText(x, units.pressure), celsius = (x: number) => temperatureText(x, units.temperature);

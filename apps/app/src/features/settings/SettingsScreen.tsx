@@ -1,6 +1,7 @@
 import { View, ScrollView } from 'react-native';
 import { Choice } from '../../ui/Choice';
 import { Header } from '../../ui/Header';
+import { Place } from '../../ui/Place';
 import { Text } from '../../ui/Text';
 import { useTheme, type ThemeChoice } from '../../ui/ThemeProvider';
 import { SyncBadge } from '../jobs/SyncBadge';
@@ -12,8 +13,8 @@ export function SettingsScreen() {
   const { choice, choose } = useTheme();
   const { units, choose: chooseUnits } = useUnits();
   return (
-    <View className="mx-auto w-full max-w-[760px] flex-1">
-      <Header title="Settings" subtitle="Of this device" backTo="/"><SyncBadge /></Header>
+    <Place at="settings">
+      <Header title="Settings" subtitle="Of this device"><SyncBadge /></Header>
       <ScrollView className="flex-1" contentContainerClassName="gap-5 p-4">
         <Choice<Units['pressure']> label="Pressure" value={units.pressure} onChange={(pressure) => chooseUnits({ ...units, pressure })} options={[{ value: 'bar', label: 'bar' }, { value: 'psi', label: 'psi' }, { value: 'kPa', label: 'kPa' }]} />
         <Choice<Units['temperature']> label="Temperature" value={units.temperature} onChange={(temperature) => chooseUnits({ ...units, temperature })} options={[{ value: '°C', label: '°C' }, { value: '°F', label: '°F' }]} />
@@ -26,6 +27,6 @@ export function SettingsScreen() {
           <Outbox />
         </View>
       </ScrollView>
-    </View>
+    </Place>
   );
 }

@@ -2,6 +2,7 @@ import { Link } from 'expo-router';
 import { Pressable, ScrollView, View } from 'react-native';
 import { CALCULATOR_IDS, calculator } from '@jumper/core';
 import { Header } from '../../ui/Header';
+import { Place } from '../../ui/Place';
 import { Text } from '../../ui/Text';
 
 const GROUPS = [...new Set(CALCULATOR_IDS.map((id) => calculator(id).group))];
@@ -9,8 +10,8 @@ const GROUPS = [...new Set(CALCULATOR_IDS.map((id) => calculator(id).group))];
 /** Every calculator, by what it is about. With a job's id each opens with that circuit's numbers. */
 export function ToolsScreen({ jobId }: { jobId?: string }) {
   return (
-    <View className="mx-auto w-full max-w-[760px] flex-1">
-      <Header title="Tools" subtitle={jobId ? 'With this circuit’s numbers' : 'Each works by itself, with no network'} backTo={jobId ? `/jobs/${jobId}` : '/'} />
+    <Place at="tools">
+      <Header title="Tools" subtitle={jobId ? 'With this circuit’s numbers' : 'Each works by itself, with no network'} {...(jobId ? { backTo: `/jobs/${jobId}` } : {})} />
       <ScrollView className="flex-1" contentContainerClassName="pb-6">
         {GROUPS.map((group) => (
           <View key={group} className="pt-4">
@@ -30,6 +31,6 @@ export function ToolsScreen({ jobId }: { jobId?: string }) {
           </View>
         ))}
       </ScrollView>
-    </View>
+    </Place>
   );
 }

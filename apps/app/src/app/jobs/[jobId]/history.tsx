@@ -2,6 +2,6 @@ import { useLocalSearchParams } from 'expo-router';
 import { HistoryScreen } from '../../../features/history/HistoryScreen';
 
 export default function HistoryRoute() {
-  const { jobId } = useLocalSearchParams<{ jobId: string }>();
-  return <HistoryScreen key={jobId} jobId={jobId} />;
+  const { jobId, from } = useLocalSearchParams<{ jobId: string; from?: string }>();
+  return <HistoryScreen key={jobId} jobId={jobId} {...(from === 'circuits' ? { backTo: '/circuits' } : {})} />;
 }

@@ -1,0 +1,3 @@
+import { CircuitsScreen } from '../features/circuits/CircuitsScreen';
+
+export default CircuitsScreen;
