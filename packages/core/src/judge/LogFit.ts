@@ -4,7 +4,7 @@ import { backSolve } from './linear';
 import type { LogTrack } from './LogTrack';
 import { Misses, type Hint } from './Misses';
 import type { ParameterSpace } from './parameters';
-import { adaptedPart, logTotal, partDensity, priorMode, sharedOut, TAIL, type Mode, type ProposalPart } from './proposal';
+import { adaptedPart, logTotal, partAt, partDensity, priorMode, sharedOut, TAIL, type Mode, type ProposalPart } from './proposal';
 import { spread, startingPoints } from './startingPoints';
 import { flattened, kish, truncated } from './weights';
 
@@ -150,10 +150,10 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
   /** The next lot is drawn round what the draws so far say, beside the modes. */
   function adapt(weights: number[]): void {
     next = byModes();
-    const part = adaptedPart(drawnAt, weights, n);
+    const part = adaptedPart(drawnAt, weights, n, ADAPTED_SHARE);
     if (!part) return;
     for (const p of next) p.share *= 1 - ADAPTED_SHARE;
-    next.push({ ...part, share: ADAPTED_SHARE });
+    next.push(part);
   }
 
   /** Draws from the present mixture of wide-tailed proposals. */
@@ -163,7 +163,7 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
     for (const p of next) {
       const known = drawnFrom.find((q) => q.l === p.l && q.z === p.z);
       if (known) known.share += share * p.share;
-      else drawnFrom.push({ ...p, share: share * p.share });
+      else drawnFrom.push(partAt(p.z, p, share * p.share));
     }
     for (let k = 0; k < count; k++) {
       let pick = random.uniform(), at = 0;

@@ -36,7 +36,7 @@ function judge(evidence: Evidence, priors: WeightedSet[], told: Progress): Judge
   const judged = judgeEvidence(latest, priors, told);
   const marginals: Partial<Record<FaultId, number>> = {};
   for (const id of applicableFaults(evidence.circuit)) marginals[id] = judged.sets.reduce((s, x) => s + (x.faults.includes(id) ? x.probability : 0), 0);
-  const done = new Set(latest.findings.map((f) => f.finding.test));
+  const found = latest.findings.map((f) => f.finding), done = new Set(found.map((f) => f.test));
   const leadRepair = judged.sets[0] ? repairKey(judged.sets[0]) : '';
   const leadShare = judged.sets.filter((s) => repairKey(s) === leadRepair).reduce((a, s) => a + s.probability, 0);
   const last = lastFlowC(latest.logs);
@@ -46,11 +46,11 @@ function judge(evidence: Evidence, priors: WeightedSet[], told: Progress): Judge
     estimates: estimates(judged, done),
     expected: expected(judged, latest.logs, evidence.circuit),
     because: because(judged, latest, marginals),
-    nextTests: nextTests(judged, evidence.circuit, done, last !== null && last > HOT_C),
+    nextTests: nextTests(judged, evidence.circuit, found, last !== null && last > HOT_C),
     contradictions: contradictions(evidence, latest, judged),
     // Enough is known to act when one repair is probable enough for what it costs, and something was actually measured.
     enoughKnown: judged.sets[0] !== undefined && leadShare >= sureEnoughFor(judged.sets[0].faults.map((f) => faultRow(f).repair)) && (judged.tracks.length > 0 || done.size > 0),
-    provingTest: provingTest(judged, evidence.circuit, done),
+    provingTest: provingTest(judged, evidence.circuit, found),
     predictions: predictions(judged, latest.logIndices),
   };
 }

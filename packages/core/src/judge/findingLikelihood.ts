@@ -7,7 +7,7 @@ import { changeOver, chargeOf, curveOf, expectedNumber, NO_FEED_BAR, ranBack, re
 import { SLOT } from './kernel';
 import { NOTHING_LOGGED, type Logged } from './Logged';
 import { normalPdf } from './normal';
-import { drippingWater, drippingWaterShare, numberDensity } from './numberTable';
+import { drippingWater, drippingWaterShare, NUMBER_TABLES, numberDensity } from './numberTable';
 import { OUTCOME_TABLES, outcomeShares } from './outcomeTable';
 import { overheatAdded } from './overheat';
 import { catchLikelihood, nearLift } from './reliefCatch';
@@ -71,12 +71,13 @@ function reseatShares(shares: Record<string, number>, faults: readonly FaultId[]
 }
 
 /** Whether a finding's likelihood hangs on the circuit's parameters, or only on which faults there are: then one draw will do for all. */
-export function hangsOnDraw(f: Finding, faults: readonly FaultId[]): boolean {
-  if (f.outcome === undefined) return true;
-  return HANGS_ON_THE_GAUGE.has(f.test) ? faults.includes('gauge-misreading') : f.test === 'gas-valve-press' && faults.includes('vessel-undercharged');
+export function hangsOnDraw(f: Pick<Finding, 'test' | 'outcome'>, faults: readonly FaultId[]): boolean {
+  if (HANGS_ON_THE_GAUGE.has(f.test)) return faults.includes('gauge-misreading');
+  if (f.outcome !== undefined) return f.test === 'gas-valve-press' && faults.includes('vessel-undercharged');
+  return f.test !== 'relief-marking' && NUMBER_TABLES[f.test] === undefined;
 }
 
-const HANGS_ON_THE_GAUGE: ReadonlySet<string> = new Set(['low-pressure-stop', 'discharge-pipe', 'relief-reseat']);
+const HANGS_ON_THE_GAUGE: ReadonlySet<string> = new Set(['low-pressure-stop', 'discharge-pipe', 'relief-reseat', 'top-ups-per-month']);
 
 /** Whether a fault itself changes the number that a test gives, beyond what the circuit's parameters foretell. */
 export const changesTheNumber = (f: Finding, faults: readonly FaultId[]): boolean =>

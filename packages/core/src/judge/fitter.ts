@@ -4,13 +4,15 @@ import { SLOT } from './kernel';
 import { fitLogs, LENT, LENT_QUICKLY, type Effort, type FitOptions, type LogFit } from './LogFit';
 import { logModelKey, waysApart, type LogModel } from './logModel';
 import type { LogTrack } from './LogTrack';
-import type { Hint } from './Misses';
+import { Misses, type Hint } from './Misses';
 import { parameterSpace } from './parameters';
 
 /** Models fitted before, with more haste. */
 export type Looked = ReadonlyMap<string, { model: LogModel; found: LogFit }>;
 
 export interface Fitter {
+  /** Predicts once by each model and keeps nothing of it: an engine that compiles the kernel while it runs has then seen every way through it, and need not throw its work away at each new one. */
+  lookOver: (models: Iterable<LogModel>) => void;
   fitOf: (wanted: LogModel) => LogFit;
   /** Whether a model that looks the same in these logs was fitted already. */
   knows: (wanted: LogModel) => boolean;
@@ -35,6 +37,13 @@ export function fitterOf(sheet: CircuitSheet, circuit: ResolvedCircuit, tracks: 
   /** What was far behind at the first look is looked for once more, but not measured to the last. */
   const effortFor = (key: string): Effort => (lookedAt.has(key) && lookedAt.get(key)!.found.logEvidence < bestLooked - HOPELESS ? { ...effort, ...BRIEFLY } : effort);
   const fit = (model: LogModel, how: Omit<FitOptions, 'seed' | 'hints'>) => fitLogs(parameterSpace(model, sheet, circuit, tracks), tracks, circuit.atmosphericBar, { ...how, hints, seed: 20_011 + fits.size });
+  const lookOver = (models: Iterable<LogModel>) => {
+    if (!tracks.length) return;
+    for (const model of new Map([...models].map((m) => [logModelKey(sameInLogs(m, tracks)), sameInLogs(m, tracks)])).values()) {
+      const misses = new Misses(parameterSpace(model, sheet, circuit, tracks), tracks, circuit.atmosphericBar, hints);
+      misses.at(new Float64Array(misses.n).fill(ASIDE), new Float64Array(misses.rows));
+    }
+  };
   const keep = (wanted: LogModel, found: LogFit): LogFit => {
     const byCoil = sameInLogs(wanted, tracks).inflow === wanted.inflow ? found : { ...found, draws: found.draws.map(inflowByCoil) };
     const own = wanted.gas === 'late' ? { ...byCoil, draws: byCoil.draws.map(withoutVessel) } : byCoil;
@@ -53,7 +62,9 @@ export function fitterOf(sheet: CircuitSheet, circuit: ResolvedCircuit, tracks: 
   const looked = (): Looked => new Map([...fitted].map(([key, model]) => [key, { model, found: fits.get(key)! }]));
   const lendToNeighbours = ({ how, outdoneBy }: Lending) => {
     let better = false;
-    const before = looked(), lenders = [...new Map([...lookedAt, ...before]).values()];
+    const before = looked(), known = [...new Map([...lookedAt, ...before]).values()], best = Math.max(...known.map((o) => o.found.logEvidence));
+    // What is next to nothing itself has no place to lend that would matter.
+    const lenders = known.filter((o) => o.found.logEvidence > best - HOPELESS);
     for (const [key, { model, found }] of before) {
       const outdo = lenders.filter((o) => waysApart(o.model, model) === 1 && o.found.logEvidence > found.logEvidence + outdoneBy).sort((a, b) => b.found.logEvidence - a.found.logEvidence);
       if (!outdo.length) continue;
@@ -77,8 +88,11 @@ export function fitterOf(sheet: CircuitSheet, circuit: ResolvedCircuit, tracks: 
     if (held) keepAll();
   };
   const knows = (wanted: LogModel) => fits.has(logModelKey(sameInLogs(wanted, tracks)));
-  return { fitOf, knows, looked, lendToNeighbours, holdToSimpler };
+  return { lookOver, fitOf, knows, looked, lendToNeighbours, holdToSimpler };
 }
+
+/** A place off the priors' middle, where more of the kernel's ways are gone. */
+const ASIDE = 0.5;
 
 /** What a hole may be worth, in nats, beyond what its best fit gains: its own size costs it something there. */
 const HOLE_WORTH = 0.4;
@@ -94,7 +108,7 @@ export const LENDING: Lending = { how: LENT, outdoneBy: 2.5 }, HASTY_LENDING: Le
 const LENDERS = 3;
 
 /** So far behind, in nats, a model is next to nothing whatever else is found; and what it is spared then. */
-const HOPELESS = 12, BRIEFLY: Partial<Effort> = { looked: 6, look: 3, kept: 2, iterations: 8, draws: 200, moreRounds: 0 };
+const HOPELESS = 12, BRIEFLY: Partial<Effort> = { looked: 6, look: 3, kept: 2, iterations: 8, draws: 120, moreRounds: 0 };
 
 /** Two ways in look alike as long as no log shuts one of them, and so do two ways out: such models are fitted once. */
 function sameInLogs(model: LogModel, tracks: LogTrack[]): LogModel {

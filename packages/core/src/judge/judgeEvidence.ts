@@ -141,6 +141,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const fitter = (effort: Effort) => (before = fitterOf(evidence.circuit, seen, tracks, hints, effort, before?.looked() ?? new Map()));
   // Every set is screened; those that may matter are judged again with care. With no log there is nothing to fit.
   const quick = fitter(tracks.length ? QUICK : THOROUGH);
+  quick.lookOver(priors.flatMap(({ faults }) => waysOf(faults, true)));
   fitAll(quick.fitOf, priors, 0, SCREENED, false);
   if (tracks.length) quick.lendToNeighbours(HASTY_LENDING);
   const first = judgeWith(quick.fitOf, priors, SCREENED, SCREENED, false);

@@ -1,7 +1,7 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import type { Case } from './Case';
 import { diagnose } from './diagnose';
-import type { FaultId } from './faults';
+import { sureEnoughFor, type FaultId } from './faults';
 import type { Finding } from './Finding';
 import { testRow, type TestId } from './tests';
 
@@ -22,6 +22,17 @@ it.each(PROOF)('proves %s', (_, lead, ask, signs) => {
   const d = ask();
   expect(d.hypotheses[0]!.faults).toEqual([lead]);
   expect(signs).toContain(d.provingTest);
+});
+
+it('a repair that buys no part is tried sooner than one that does, and a pair needs what its dearer half needs; leaving it as it is has to be sure', () => {
+  expect(sureEnoughFor(['recharge-vessel'])).toBeLessThan(sureEnoughFor(['change-vessel']));
+  expect(sureEnoughFor(['recharge-vessel', 'change-relief'])).toBe(sureEnoughFor(['change-relief']));
+  expect(sureEnoughFor(['nothing'])).toBe(sureEnoughFor(['change-plate']));
+});
+
+it('lifts no relief that does not drip already: most never seat as before', () => {
+  const falling = [idle([1.4, 1.3, 1.2, 1.1, 1])], proposes = (findings: Finding[]) => { const d = asked(findings, falling); return [...d.nextTests.map((t) => t.test), d.provingTest].includes('relief-reseat'); };
+  expect([proposes([]), proposes([{ test: 'discharge-pipe', outcome: 'dry' }]), proposes([{ test: 'discharge-pipe', outcome: 'dripping' }])]).toEqual([false, false, true]);
 });
 
 it('never proposes what was done, nor what the sheet rules out', () => {

@@ -1,9 +1,10 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { faultRow } from './faults';
+import type { Finding } from './Finding';
 import type { NextTest } from './Diagnosis';
 import type { Judged, JudgedSet } from './judgeEvidence';
 import { beforeFindings } from './probabilities';
-import { testOutcomes } from './testOutcomes';
+import { outcomesHangOnDraw, testOutcomes } from './testOutcomes';
 import { TEST_IDS, testRow, type TestId } from './tests';
 import { testMinutes } from './watchLength';
 
@@ -15,9 +16,9 @@ const LEAST_BITS = 0.03;
 const LEAST_OF_MOST = 0.2;
 
 /** Tests not yet done, by expected information about what to do next per minute of effort. Sets with the same repair count as one. */
-export function nextTests(judged: Judged, sheet: CircuitSheet, done: ReadonlySet<string>, hot: boolean): NextTest[] {
+export function nextTests(judged: Judged, sheet: CircuitSheet, found: readonly Finding[], hot: boolean): NextTest[] {
   const sets = judged.sets.slice(0, MOST_SETS).filter((s) => s.probability > 1e-4);
-  const rows = candidates(sheet, done).flatMap((test) => {
+  const rows = candidates(sheet, found).flatMap((test) => {
     const bits = expectedBits(test, sets, judged);
     if (bits === null || bits < LEAST_BITS) return [];
     const row = testRow(test);
@@ -32,14 +33,14 @@ export function nextTests(judged: Judged, sheet: CircuitSheet, done: ReadonlySet
 /** The test that would come out differently if the leading set were wrong: the most that it can say for the effort, where more than a clear word is not
  *  needed. Best is one that speaks of the lead itself, against a sound circuit as against the sets that do without the lead's faults: next to a lead held
  *  for nearly certain those sets' own shares are chance. Where none does, one that would show a rival as the logs alone leave them. Null where none is left. */
-export function provingTest(judged: Judged, sheet: CircuitSheet, done: ReadonlySet<string>): TestId | null {
+export function provingTest(judged: Judged, sheet: CircuitSheet, found: readonly Finding[]): TestId | null {
   const [lead] = judged.sets;
   if (!lead) return null;
   const rivalsOf = (sets: JudgedSet[]) => sets.slice(0, MOST_SETS).filter((s) => repairKey(s) !== repairKey(lead) && !lead.faults.every((f) => s.faults.includes(f)));
   const rivals = rivalsOf(judged.sets), sound = judged.sets.filter((s) => s.faults.includes('none') && s !== lead);
   const clearest = (against: JudgedSet[][]): TestId | null => {
     let best: TestId | null = null, most = 0;
-    for (const test of candidates(sheet, done)) {
+    for (const test of candidates(sheet, found)) {
       const bits = leastBits(test, lead, against, judged), row = testRow(test);
       const rate = Math.min(bits, CLEAR_BITS) / (minutesOf(test, judged) + row.effort + WALK_MIN);
       if (bits > LEAST_PROOF_BITS && rate > most) { most = rate; best = test; }
@@ -71,10 +72,11 @@ const COOLING_MIN = 25;
 /** Getting to any test, writing it down and back, minutes. */
 const WALK_MIN = 3;
 
-function candidates(sheet: CircuitSheet, done: ReadonlySet<string>): TestId[] {
+function candidates(sheet: CircuitSheet, found: readonly Finding[]): TestId[] {
+  const done = new Set(found.map((f) => f.test));
   return TEST_IDS.filter((id) => {
     const row = testRow(id);
-    return !done.has(id) && (sheet.kind === 'steam') === (row.plant === 'steam') && (row.needs?.(sheet) ?? true);
+    return !done.has(id) && (sheet.kind === 'steam') === (row.plant === 'steam') && (row.needs?.(sheet) ?? true) && (row.after?.(found) ?? true);
   });
 }
 
@@ -102,16 +104,28 @@ function expectedBits(test: TestId, sets: JudgedSet[], judged: Judged): number |
   return Math.max(0, before - after);
 }
 
+/** Outcomes are asked for by the next test and by the proof; a set's own are worked out once. */
+const worked = new WeakMap<JudgedSet, Map<TestId, number[] | null>>();
+
 function outcomesOf(test: TestId, set: JudgedSet, judged: Judged): number[] | null {
+  const known = worked.get(set) ?? new Map<TestId, number[] | null>();
+  worked.set(set, known);
+  if (!known.has(test)) known.set(test, meanOutcomes(test, set, judged));
+  return known.get(test)!;
+}
+
+/** A test's outcomes under a set of faults, the mean over its draws. */
+function meanOutcomes(test: TestId, set: JudgedSet, judged: Judged): number[] | null {
+  const minutes = minutesOf(test, judged), of = (v: Float64Array) => testOutcomes(test, set.faults, v, judged.seen, minutes, judged.logged);
+  if (!outcomesHangOnDraw(test, set.faults)) return set.draws[0] ? of(set.draws[0].v) : null;
   // Systematic thinning: equally spaced through the cumulated weights.
-  const minutes = minutesOf(test, judged);
   let out: number[] | null = null, cumulated = 0, next = 0.5 / MOST_DRAWS, used = 0;
   for (const d of set.draws) {
     cumulated += d.weight;
     let times = 0;
     while (next <= cumulated && used < MOST_DRAWS) { times++; used++; next += 1 / MOST_DRAWS; }
     if (times === 0) continue;
-    const p = testOutcomes(test, set.faults, d.v, judged.seen, minutes, judged.logged);
+    const p = of(d.v);
     if (!p) return null;
     out ??= p.map(() => 0);
     p.forEach((x, i) => (out![i]! += times * x));

@@ -31,7 +31,8 @@ export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: Resolved
   const stretches = tracks.map((t) => [...t.starts.keys()].filter((i) => t.starts[i]));
   const size = sizeOf(c);
   const fixed = new Float64Array(SLOT.start + stretches.flat().length);
-  fixed[SLOT.vesselL] = c.vesselL;
+  // A vessel that no water reaches is none, and has no gas.
+  fixed[SLOT.vesselL] = model.gas === 'cut-off' ? 0 : c.vesselL;
   fixed[SLOT.mains] = c.mainsGaugeBar;
   fixed[SLOT.feedHolds] = -2;
   fixed[SLOT.lift] = c.reliefSetGaugeBar;
@@ -144,7 +145,7 @@ function gas(model: LogModel, c: ResolvedCircuit): FreeParameter[] {
     case 'low': return [amount(uniform(SLOT.gas, -0.97 * c.atmosphericBar, target - 0.15, [-1.2, 0, 1.2])), air, { slot: SLOT.cap, of: (z) => 1 - (1 - MOST_WATER_SHARE) * Math.exp(0.4 * z), starts: [0] }, ...vessel];
     // The further over, the rarer: its share falls in a straight line to nothing.
     case 'over': return [amount({ slot: SLOT.gas, of: (z) => target + 0.25 + MOST_OVER_BAR * (1 - Math.sqrt(normalCdf(-z))), starts: [-0.7, 0.8] }), air, ...vessel];
-    case 'cut-off': return [{ slot: SLOT.gas, of: () => 0, starts: [0] }, { slot: SLOT.vesselL, of: () => 0, starts: [0] }, logNormal(SLOT.air, 0.2 * size, 1.2)];
+    case 'cut-off': return [logNormal(SLOT.air, 0.2 * size, 1.2)];
     case 'late': return [amount(uniform(SLOT.gas, GIVES_WAY_FROM * c.reliefSetGaugeBar, c.reliefSetGaugeBar, [-0.7, 0.7])), logNormal(SLOT.air, 0.2 * size, 1.2), ...vessel];
     case 'small': return [amount(normal(SLOT.gas, target, 0.07, -0.9)), air, ...vessel, { slot: SLOT.contentL, of: (z) => c.contentL * (1.3 + 1.4 * normalCdf(z)), starts: [-0.5, 0.8] }];
     default: {

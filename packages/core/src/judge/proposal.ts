@@ -8,6 +8,9 @@ export interface Mode { z: Float64Array; l: Float64Array; logDetL: number; lapla
 /** One part of the proposal: a multivariate t round z with precision L Lᵀ. */
 export interface ProposalPart { z: Float64Array; l: Float64Array; logDetL: number; share: number }
 
+/** All parts are made here: of one shape, engines compile what draws and weighs by them once. */
+export const partAt = (z: Float64Array, { l, logDetL }: Pick<ProposalPart, 'l' | 'logDetL'>, share: number): ProposalPart => ({ z, l, logDetL, share });
+
 /** Natural log of Laplace's weight of all modes together; the first is the heaviest. */
 export const logTotal = (modes: readonly Mode[]): number => modes[0]!.laplace + Math.log(modes.reduce((sum, m) => sum + Math.exp(m.laplace - modes[0]!.laplace), 0));
 
@@ -16,7 +19,7 @@ export function sharedOut(modes: Mode[], share: number): ProposalPart[] {
   const total = modes.length ? logTotal(modes) : 0;
   return modes.flatMap((m) => {
     const own = share * Math.exp(m.laplace - total);
-    return m.wide ? [{ z: m.z, l: m.l, logDetL: m.logDetL, share: (1 - WIDE_SHARE) * own }, { z: m.z, ...m.wide, share: WIDE_SHARE * own }] : [{ z: m.z, l: m.l, logDetL: m.logDetL, share: own }];
+    return m.wide ? [partAt(m.z, m, (1 - WIDE_SHARE) * own), partAt(m.z, m.wide, WIDE_SHARE * own)] : [partAt(m.z, m, own)];
   });
 }
 const WIDE_SHARE = 0.5;
@@ -37,7 +40,7 @@ export function priorMode(n: number): Mode {
 
 /** A proposal round the weighted mean of draws, with their spread a little widened. The weights are softened, so that one lucky draw does not
  *  become the whole picture; null where the spread cannot be inverted. */
-export function adaptedPart(at: Float64Array[], weights: number[], n: number): Omit<ProposalPart, 'share'> | null {
+export function adaptedPart(at: Float64Array[], weights: number[], n: number, share: number): ProposalPart | null {
   const soft = weights.map((w) => Math.sqrt(w));
   const sum = soft.reduce((a, b) => a + b, 0);
   const mean = new Float64Array(n), cov = new Float64Array(n * n);
@@ -56,7 +59,7 @@ export function adaptedPart(at: Float64Array[], weights: number[], n: number): O
   }
   const l = cholesky(precision, n);
   if (!l) return null;
-  return { z: mean, l, logDetL: logDetOf(l, n) };
+  return partAt(mean, { l, logDetL: logDetOf(l, n) }, share);
 }
 
 /** Density of one part of a proposal at a place. */

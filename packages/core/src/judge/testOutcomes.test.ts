@@ -1,13 +1,14 @@
 import { resolveCircuit } from '../circuit/resolveCircuit';
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { applicableFaults, type FaultId } from './faults';
-import { findingLikelihood } from './findingLikelihood';
+import type { Finding } from './Finding';
+import { findingLikelihood, hangsOnDraw } from './findingLikelihood';
 import { fitLogs } from './LogFit';
 import { logModelOf } from './logModel';
 import { NOTHING_LOGGED, type Logged } from './Logged';
 import { OUTCOME_TABLES } from './outcomeTable';
 import { parameterSpace } from './parameters';
-import { testOutcomes } from './testOutcomes';
+import { outcomesHangOnDraw, testOutcomes } from './testOutcomes';
 import { TEST_IDS, testRow, type TestId } from './tests';
 
 const SHEET: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 100, vessel: { nominalVolumeL: 8, labelPrechargeBar: 1 }, staticHeadM: 4, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop', mainsBar: 4 }, gauge: { resolutionBar: 0.1 }, maxFlowC: 70 };
@@ -33,6 +34,19 @@ it('what is foretold of an outcome is what it will count for', () => {
     for (const v of drawsOf(faults).slice(0, 2))
       for (const test of told.filter((t) => proposed.includes(t) && t !== 'boiler-isolated-hold'))
         expect(testOutcomes(test, faults, v, c, 20, at(2))).toEqual(Object.keys(OUTCOME_TABLES[test]!.base).map((outcome) => findingLikelihood({ test, outcome }, faults, v, c, at(2))));
+});
+
+describe('what is said to hang on no parameter is the same whatever they are', () => {
+  // Each of these speaks by a number; the rest is asked by each of its outcomes.
+  const NUMBERS: Finding[] = [{ test: 'top-ups-per-month', count: 4 }, { test: 'relief-marking', markedBar: 2.5 }, { test: 'flow-return', flowC: 70, returnC: 45, minutesFiring: 20 }, { test: 'precharge', valueBar: 0.6, drainOpen: true, circuitBar: 0 }, { test: 'second-gauge', valueBar: 1.2, firstGaugeBar: 1.6 }];
+  const OUTCOMES: Finding[] = (Object.keys(OUTCOME_TABLES) as TestId[]).flatMap((test) => Object.keys(OUTCOME_TABLES[test]!.base).map((outcome) => ({ test, outcome })));
+  it.each(SETS.map((s) => [s.join(' + '), s] as const))('%s', (_name, faults) => {
+    const [first, ...others] = drawsOf(faults);
+    for (const f of [...NUMBERS, ...OUTCOMES].filter((x) => !hangsOnDraw(x, faults)))
+      for (const v of others) expect([f, findingLikelihood(f, faults, v, c, at(2.6))]).toEqual([f, findingLikelihood(f, faults, first!, c, at(2.6))]);
+    for (const test of proposed.filter((t) => !outcomesHangOnDraw(t, faults)))
+      for (const v of others) expect([test, testOutcomes(test, faults, v, c, 20, at(2.6))]).toEqual([test, testOutcomes(test, faults, first!, c, 20, at(2.6))]);
+  });
 });
 
 describe('a relief that still drips after it was tried', () => {

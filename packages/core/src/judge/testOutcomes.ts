@@ -1,7 +1,8 @@
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import type { FaultId } from './faults';
 import { coldLevelDensity } from './coldLevel';
-import { findingLikelihood } from './findingLikelihood';
+import { has } from './faultGroups';
+import { findingLikelihood, hangsOnDraw } from './findingLikelihood';
 import { changeOver, chargeOf, curveOf, NO_FEED_BAR, readingSd } from './findingNumbers';
 import { SLOT } from './kernel';
 import { NOTHING_LOGGED, type Logged } from './Logged';
@@ -14,7 +15,7 @@ import type { TestId } from './tests';
 /** Probabilities of a test's outcomes when it takes so many minutes, coarsely binned where it gives a number, under a set of faults and a draw, beside what
  *  was logged. Null for tests that are not proposed. The bins are only for choosing a test; its likelihood is worked out in full once it is done. */
 export function testOutcomes(test: TestId, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit, minutes: number, logged: Logged = NOTHING_LOGGED): number[] | null {
-  const is = (...ids: FaultId[]) => ids.some((id) => faults.includes(id));
+  const is = (...ids: FaultId[]) => has(faults, ...ids);
   const charge = chargeOf(v, c) ?? c.prechargeGaugeBar;
   const target = c.prechargeGaugeBar;
   switch (test) {
@@ -48,6 +49,16 @@ export function testOutcomes(test: TestId, faults: readonly FaultId[], v: Float6
       const table = OUTCOME_TABLES[test];
       return table ? Object.keys(table.base).map((outcome) => findingLikelihood({ test, outcome }, faults, v, c, logged)) : numberShares(test, faults);
     }
+  }
+}
+
+/** Whether a test's outcomes hang on the circuit's parameters, or only on which faults there are: then one draw will do for all. */
+export function outcomesHangOnDraw(test: TestId, faults: readonly FaultId[]): boolean {
+  switch (test) {
+    case 'precharge': return !has(faults, 'vessel-diaphragm-failed', 'vessel-connection-blocked', 'vessel-isolated');
+    case 'draw-off': return !has(faults, 'vessel-connection-blocked', 'vessel-isolated');
+    case 'fill-disconnected-watch': case 'fill-isolated-watch': case 'coil-isolated-watch': case 'cold-main-off-watch': case 'second-gauge': return true;
+    default: return OUTCOME_TABLES[test] !== undefined && hangsOnDraw({ test, outcome: 'any' }, faults);
   }
 }
 

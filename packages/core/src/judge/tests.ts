@@ -3,6 +3,9 @@ import type { CircuitSheet } from '../circuit/CircuitSheet';
 /** A measured value of a finding: unit, and the range outside which it is refused. */
 export interface ValueSpec { unit: 'bar' | '°C' | 'L' | 'mL' | 'min' | 's' | 'h' | 'count' | 'pH'; least: number; most: number; optional?: boolean }
 
+/** What a test asks of what was found before it. */
+type Found = { test: string; outcome?: string; volumeMl?: number };
+
 export interface TestRow {
   title: string;
   /** What it tells, in a few words. */
@@ -18,6 +21,8 @@ export interface TestRow {
   /** Further text fields with their allowed words. */
   words?: Record<string, readonly string[]>;
   needs?: (sheet: CircuitSheet) => boolean;
+  /** Whether what was found so far makes it worth its risk; always where this is missing. */
+  after?: (found: readonly Found[]) => boolean;
 }
 
 const bar: ValueSpec = { unit: 'bar', least: -1, most: 25 };
@@ -30,6 +35,8 @@ const watch = { startBar: bar, endBar: bar, minutes };
 const hasFill = (...kinds: string[]) => (s: CircuitSheet) => s.fill === undefined || kinds.includes(s.fill.kind);
 const hasDhw = (s: CircuitSheet) => s.domesticHotWater?.kind !== 'none';
 const hasCoil = (s: CircuitSheet) => s.domesticHotWater === undefined || s.domesticHotWater.kind === 'indirect-coil';
+/** Most reliefs that are lifted never seat as before (common practice): only one that drips already has nothing to lose. */
+const reliefDrips = (found: readonly Found[]) => found.some((f) => (f.test === 'discharge-pipe' && (f.outcome === 'dripping' || f.outcome === 'running')) || (f.test === 'discharge-catch' && (f.volumeMl ?? 0) > 0));
 const sealed = (title: string, tells: string, minutesAtJob: number, effort: number, intrusive: boolean, rest: Partial<TestRow>): TestRow => ({ title, tells, plant: 'sealed', minutes: minutesAtJob, effort, intrusive, ...rest });
 const flow = (title: string, tells: string, minutesAtJob: number, rest: Partial<TestRow>): TestRow => ({ title, tells, plant: 'circulation', minutes: minutesAtJob, effort: 0, intrusive: false, ...rest });
 const steam = (title: string, tells: string, minutesAtJob: number, rest: Partial<TestRow>): TestRow => ({ title, tells, plant: 'steam', minutes: minutesAtJob, effort: 0, intrusive: false, ...rest });
@@ -59,7 +66,7 @@ export const TESTS = {
   'coil-isolated-watch': sealed('Coil isolated, watch the gauge', 'Pressure that holds now points to the coil.', 20, 2, false, { values: watch, flags: ['heating'], needs: hasCoil }),
   'boiler-isolated-hold': sealed('Boiler isolated, compare both sides', 'Boiler side or circuit side.', 30, 2, false, { values: { boilerStartBar: bar, boilerEndBar: bar, circuitStartBar: opt(bar), circuitEndBar: opt(bar), minutes } }),
   'listen-at-exchanger': sealed('Listen at the plate exchanger', 'A hiss with a cold boiler is water passing.', 2, 0, false, { outcomes: ['quiet', 'hiss'], needs: hasDhw }),
-  'relief-reseat': sealed('Flush the relief by a split-second lift', 'Grit, or a worn seat.', 5, 2, false, { outcomes: ['stopped', 'still-drips'] }),
+  'relief-reseat': sealed('Flush the relief by a split-second lift', 'Grit, or a worn seat.', 5, 2, false, { outcomes: ['stopped', 'still-drips'], after: reliefDrips }),
   'relief-marking': sealed('Read the marking on the relief', 'Whether it is of the right rating.', 2, 0, false, { values: { markedBar: bar } }),
   'bleed-radiators': sealed('Bleed the radiators', 'How much air is in.', 15, 0, false, { outcomes: ['none', 'some-air', 'much-air'] }),
   'visible-leak': sealed('Walk the circuit for a leak', 'Wet spots, stained joints, warm damp floors.', 10, 0, false, { outcomes: ['none', 'found'] }),

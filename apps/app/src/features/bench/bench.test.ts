@@ -1,5 +1,5 @@
 import { caseToRecords, caseFile, jobToCase } from '@jumper/contract';
-import { diagnose, simulateCase, type CircuitSheet } from '@jumper/core';
+import { diagnose, simulateCase, type CircuitSheet, type Diagnosis, type FaultId } from '@jumper/core';
 import { METRIC } from '../units/units';
 import { forecast } from '../figure/figureView';
 import { benchView } from './benchView';
@@ -12,6 +12,7 @@ import { effectText } from './FindingEffect';
 jest.mock('../../workers/judgeClient', () => ({}));
 
 const CIRCUIT: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 95, heatOutputKw: 24, staticHeadM: 3.7, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 }, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop' }, maxFlowC: 70, gauge: { resolutionBar: 0.1 } };
+type Hypothesis = Diagnosis['hypotheses'][number];
 let n = 0;
 const newId = () => `0191a000-0000-7000-8000-${String(++n).padStart(12, '0')}`;
 const parts = (fault: 'none' | 'vessel-undercharged', minutes = 15) => {
@@ -32,6 +33,13 @@ it('says of a sound circuit that it rises as it should, inside its band', () => 
   const view = viewOf(parts('none'));
   expect(view.change).toMatchObject({ tone: 'verdigris', text: expect.stringMatching(/as it should$/) });
   expect(view.figure.forecast).toBeNull();
+});
+
+it('of a pair it gives the reason for what the suspect above is not alone', () => {
+  const because = (fault: FaultId, text: string) => ({ evidence: 'finding:0', for: fault, bits: 2, text });
+  const judgement = { ...diagnose({ format: 'jumper-case', version: 1, id: 'x', circuit: CIRCUIT }), hypotheses: [{ faults: ['fill-pressure-too-high'], probability: 0.6 }, { faults: ['fill-pressure-too-high', 'vessel-undercharged'], probability: 0.2 }, { faults: ['fill-pressure-too-high', 'relief-valve-passing'], probability: 0.1 }] as Hypothesis[] };
+  const reasons = suspects({ ...judgement, because: [because('fill-pressure-too-high', 'Stood still.'), because('fill-pressure-too-high', 'Loop dry.'), because('relief-valve-passing', 'It drips.')] }).map((s) => s.reason);
+  expect(reasons).toEqual(['Stood still.', 'Nothing measured points to the second fault yet: vessel has lost its charge.', 'It drips.']);
 });
 
 it('says of a cold circuit that stands too low what it stands under, and what it should stand at', () => {

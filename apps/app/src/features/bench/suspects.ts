@@ -9,7 +9,7 @@ export interface Suspect {
   /** One line: what speaks loudest for it. */
   reason: string;
   remedy: string;
-  evidence: { /** Of a pair it says of which fault it speaks. */ text: string; reason: string; byLog: boolean; bits: number; strength: string; speaks: 'for' | 'against' }[];
+  evidence: { fault: FaultId; /** Of a pair it says of which fault it speaks. */ text: string; reason: string; byLog: boolean; bits: number; strength: string; speaks: 'for' | 'against' }[];
 }
 
 /** Names of a set as one line. */
@@ -29,12 +29,14 @@ export function suspects(judgement: Judgement, { least = 3, most = 6 } = {}): Su
     told += probability;
     const evidence = judgement.because
       .filter((b) => faults.includes(b.for))
-      .map((b) => ({ text: faults.length > 1 ? `${FAULTS[b.for].title}: ${lowerFirst(b.text)}` : b.text, reason: b.text, byLog: b.evidence.startsWith('log'), bits: b.bits, strength: STRENGTHS.find(([over]) => Math.abs(b.bits) >= over)![1], speaks: b.bits >= 0 ? ('for' as const) : ('against' as const) }));
-    const reasons = evidence.filter((e) => e.speaks === 'for');
+      .map((b) => ({ fault: b.for, text: faults.length > 1 ? `${FAULTS[b.for].title}: ${lowerFirst(b.text)}` : b.text, reason: b.text, byLog: b.evidence.startsWith('log'), bits: b.bits, strength: STRENGTHS.find(([over]) => Math.abs(b.bits) >= over)![1], speaks: b.bits >= 0 ? ('for' as const) : ('against' as const) }));
+    // Of a pair, what speaks for the half that no suspect above is alone: the other half's reason stands there already.
+    const alone = new Set(shown.flatMap((s) => (s.faults.length === 1 ? s.faults : []))), other = faults.length > 1 ? faults.filter((f) => !alone.has(f)) : faults;
+    const reasons = evidence.filter((e) => e.speaks === 'for' && (other.length === 0 || other.includes(e.fault)));
     const loudest = reasons.find((e) => !shown.some((s) => s.reason === e.reason));
     shown.push({
       key: faults.join('+'), faults, title: setTitle(faults), probability, share: shareText(probability),
-      reason: loudest?.reason ?? (reasons.length > 0 ? (reasons[0]!.byLog ? 'Would look the same on the gauge.' : 'Would show the same.') : 'Nothing measured points to it yet; it is common on such circuits.'),
+      reason: loudest?.reason ?? (reasons.length > 0 ? (reasons[0]!.byLog ? 'Would look the same on the gauge.' : 'Would show the same.') : other.length === 1 && faults.length > 1 ? `Nothing measured points to the second fault yet: ${lowerFirst(FAULTS[other[0]!].title)}.` : 'Nothing measured points to it yet; it is common on such circuits.'),
       remedy: faults.map((f) => faultRow(f).remedy).join(' '), evidence,
     });
   }

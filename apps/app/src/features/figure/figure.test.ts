@@ -27,6 +27,13 @@ describe('a log of more readings than can be drawn', () => {
   });
 });
 
+it('where it stands at a wrong level cold, right when hot is where it would stand filled as wanted', () => {
+  const hotOf = (bar: number) => of({ samples: { tS: [0, 600], pressureBar: [bar, bar], flowC: [18, 18] } }).rungs.find((r) => r.id === 'hot')!.bar;
+  expect(hotOf(1.2)).toBeGreaterThan(hotOf(1.05));
+  expect(hotOf(2.2)).toBeCloseTo(hotOf(1.05), 9);
+  expect(hotOf(0.2)).toBeCloseTo(hotOf(1.05), 9);
+});
+
 it('lays the run before the work with its heat-on on this one’s', () => {
   const now = run(20, 300), earlier = run(20, 60);
   const view = of(now, { before: { label: 'before the work', log: earlier } });

@@ -1,4 +1,4 @@
-import { cycleFeatures, expectedPressure, keepPeaks, type CircuitSheet, type Interval, type PressureLog, type ResolvedCircuit } from '@jumper/core';
+import { cycleFeatures, expectedPressure, keepPeaks, standingLevel, type CircuitSheet, type Interval, type PressureLog, type ResolvedCircuit } from '@jumper/core';
 import { EVENT_TITLES } from '../bench/eventTitles';
 import type { FigureView, LoopView, Point } from './figureModel';
 import { clampC, coldPointOf, healthyBand, rightAt } from './healthyBand';
@@ -28,7 +28,9 @@ export function figureView({ log, sheet, circuit: c, heatOn, before = null, char
   const spanMin = niceSpan(Math.max(LEAST_SPAN_MIN, lastMin * (heatOn ? 1.5 : lastMin > 240 ? 1 : 1.12), Math.min(earlierEnd, 3 * Math.max(lastMin, LEAST_SPAN_MIN))));
   const most = [...readings, ...earlier].reduce((m, r) => Math.max(m, r.bar), 0);
   const cold = coldPointOf(log, c);
-  const hot = expectedPressure({ circuit: c, coldGaugeBar: cold.gaugeBar, coldC: cold.celsius, flowC: c.maxFlowC });
+  // From a level that is wrong itself there is no right way up: the step is where it would stand if it were filled as wanted.
+  const right = standingLevel(cold.gaugeBar, c).kind === 'right' ? cold.gaugeBar : c.fillGaugeBar;
+  const hot = expectedPressure({ circuit: c, coldGaugeBar: right, coldC: cold.celsius, flowC: c.maxFlowC });
   return {
     topBar: Math.max(c.reliefSetGaugeBar * 1.1, most * 1.06), spanMin, readings, taken: s?.pressureBar.reduce<number>((n, p) => n + (p === null ? 0 : 1), 0) ?? 0, heat, reliefBar: c.reliefSetGaugeBar,
     before: earlier.length > 1 ? { label: before!.label, points: earlier.filter((p) => p.min >= 0 && p.min <= spanMin) } : null,
