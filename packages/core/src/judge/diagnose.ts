@@ -10,7 +10,7 @@ import type { Diagnosis, Judgement } from './Diagnosis';
 import { estimates } from './estimates';
 import { applicableFaults, faultRow, sureEnoughFor, type FaultId } from './faults';
 import { judgeEvidence, type Evidence, type Judged, type Progress } from './judgeEvidence';
-import { nextTests, provingTest, repairKey } from './nextTests';
+import { nextTests, provingTest, repairKey, tellsMoreQuickly } from './nextTests';
 import { weightedSets, type WeightedSet } from './priors';
 
 const MOST_HYPOTHESES = 25, MOST_PREDICTED = 6;
@@ -37,19 +37,19 @@ function judge(evidence: Evidence, priors: WeightedSet[], told: Progress): Judge
   const marginals: Partial<Record<FaultId, number>> = {};
   for (const id of applicableFaults(evidence.circuit)) marginals[id] = judged.sets.reduce((s, x) => s + (x.faults.includes(id) ? x.probability : 0), 0);
   const found = latest.findings.map((f) => f.finding), done = new Set(found.map((f) => f.test));
-  const leadRepair = judged.sets[0] ? repairKey(judged.sets[0]) : '';
+  const [lead] = judged.sets, leadRepair = lead ? repairKey(lead) : '';
   const leadShare = judged.sets.filter((s) => repairKey(s) === leadRepair).reduce((a, s) => a + s.probability, 0);
-  const last = lastFlowC(latest.logs);
+  const last = lastFlowC(latest.logs), next = nextTests(judged, evidence.circuit, found, last !== null && last > HOT_C);
   return {
     hypotheses: judged.sets.slice(0, MOST_HYPOTHESES).map(({ faults, probability }) => ({ faults, probability })),
     marginals,
     estimates: estimates(judged, done),
     expected: expected(judged, latest.logs, evidence.circuit),
     because: because(judged, latest, marginals),
-    nextTests: nextTests(judged, evidence.circuit, found, last !== null && last > HOT_C),
+    nextTests: next,
     contradictions: contradictions(evidence, latest, judged),
     // Enough is known to act when one repair is probable enough for what it costs, and something was actually measured.
-    enoughKnown: judged.sets[0] !== undefined && leadShare >= sureEnoughFor(judged.sets[0].faults.map((f) => faultRow(f).repair)) && (judged.tracks.length > 0 || done.size > 0),
+    enoughKnown: lead !== undefined && leadShare >= sureEnoughFor(lead.faults.map((f) => faultRow(f).repair), next.some(tellsMoreQuickly)) && (judged.tracks.length > 0 || done.size > 0),
     provingTest: provingTest(judged, evidence.circuit, found),
     predictions: predictions(judged, latest.logIndices),
   };

@@ -9,14 +9,15 @@ export type RepairId =
   | 'clean-glass' | 'mend-cutoff' | 'lower-level' | 'mend-feeder' | 'mend-return' | 'change-section' | 'clear-pigtail' | 'change-pressure-control' | 'clean-water'
   | 'lengthen-cycles' | 'clear-return' | 'change-vents' | 'clear-drain' | 'treat-water' | 'nothing';
 
-/** Repairs that buy no part, and are undone as easily as done. Leaving it as it is does not stand here: who is called back has been a day without heat. */
+/** Repairs that buy no part, and are undone as easily as done; leaving it as it is among them. */
 const COSTS_NO_PART: ReadonlySet<RepairId> = new Set([
+  'nothing',
   'recharge-vessel', 'open-vessel-valve', 'lower-charge', 'set-feed', 'close-bypass', 'restore-feed', 'find-leak', 'vent-air', 'fill-up', 'let-down', 'open-pump-valve', 'vent-branch', 'set-mixing', 'restore-call',
   'clean-glass', 'lower-level', 'clear-pigtail', 'clean-water', 'lengthen-cycles', 'treat-water',
 ]);
-/** From what probability on a repair is done: sooner where no part is bought for it, since it shows by itself whether it was the right one. */
+/** From what probability on a repair is done: sooner where no part is bought for it and no quick test is left that would tell more, since it shows by itself whether it was the right one. */
 const SURE_TO_BUY = 0.9, SURE_TO_TRY = 0.8;
-export const sureEnoughFor = (repairs: readonly RepairId[]): number => (repairs.every((r) => COSTS_NO_PART.has(r)) ? SURE_TO_TRY : SURE_TO_BUY);
+export const sureEnoughFor = (repairs: readonly RepairId[], tellsMoreQuickly: boolean): number => (!tellsMoreQuickly && repairs.every((r) => COSTS_NO_PART.has(r)) ? SURE_TO_TRY : SURE_TO_BUY);
 
 export interface FaultRow {
   /** As a technician says it. */

@@ -3,6 +3,7 @@ import type { Case } from './Case';
 import { diagnose } from './diagnose';
 import { sureEnoughFor, type FaultId } from './faults';
 import type { Finding } from './Finding';
+import { tellsMoreQuickly } from './nextTests';
 import { testRow, type TestId } from './tests';
 
 const WALL: CircuitSheet = { kind: 'sealed-hot-water', heatOutputKw: 24, waterVolumeL: 90, staticHeadM: 4, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 }, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop', mainsBar: 3.5 }, domesticHotWater: { kind: 'plate-exchanger' }, gauge: { kind: 'dial', resolutionBar: 0.1 } };
@@ -24,10 +25,14 @@ it.each(PROOF)('proves %s', (_, lead, ask, signs) => {
   expect(signs).toContain(d.provingTest);
 });
 
-it('a repair that buys no part is tried sooner than one that does, and a pair needs what its dearer half needs; leaving it as it is has to be sure', () => {
-  expect(sureEnoughFor(['recharge-vessel'])).toBeLessThan(sureEnoughFor(['change-vessel']));
-  expect(sureEnoughFor(['recharge-vessel', 'change-relief'])).toBe(sureEnoughFor(['change-relief']));
-  expect(sureEnoughFor(['nothing'])).toBe(sureEnoughFor(['change-plate']));
+it('a repair that buys no part is tried sooner than one that does, and a pair needs what its dearer half needs', () => {
+  expect(sureEnoughFor(['recharge-vessel'], false)).toBeLessThan(sureEnoughFor(['change-vessel'], false));
+  expect(sureEnoughFor(['recharge-vessel', 'change-relief'], false)).toBe(sureEnoughFor(['change-relief'], false));
+  expect(sureEnoughFor(['nothing'], false)).toBe(sureEnoughFor(['let-down'], false));
+  // Three minutes with leak fluid come before a recharge that a leaking core would undo.
+  expect(sureEnoughFor(['recharge-vessel'], true)).toBe(sureEnoughFor(['change-vessel'], true));
+  const told = { test: 'gas-valve-bubbles' as const, informationBits: 0.3, minutes: 3, intrusive: false, text: '' };
+  expect([tellsMoreQuickly(told), tellsMoreQuickly({ ...told, informationBits: 0.02 }), tellsMoreQuickly({ ...told, minutes: 30 }), tellsMoreQuickly({ ...told, intrusive: true })]).toEqual([true, false, false, false]);
 });
 
 it('lifts no relief that does not drip already: most never seat as before', () => {

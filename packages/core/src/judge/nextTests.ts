@@ -30,6 +30,10 @@ export function nextTests(judged: Judged, sheet: CircuitSheet, found: readonly F
   return rows.filter((r) => r.next.informationBits >= LEAST_OF_MOST * most).sort((a, b) => b.rate - a.rate).map((r) => r.next);
 }
 
+/** A look or a touch that may well change what is done next: nobody goes to work without it. */
+export const tellsMoreQuickly = (t: NextTest): boolean => !t.intrusive && t.minutes <= QUICK_MIN && t.informationBits >= QUICK_BITS;
+const QUICK_MIN = 5, QUICK_BITS = 0.1;
+
 /** The test that would come out differently if the leading set were wrong: the most that it can say for the effort, where more than a clear word is not
  *  needed. Best is one that speaks of the lead itself, against a sound circuit as against the sets that do without the lead's faults: next to a lead held
  *  for nearly certain those sets' own shares are chance. Where none does, one that would show a rival as the logs alone leave them. Null where none is left. */

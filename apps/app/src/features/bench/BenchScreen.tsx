@@ -42,7 +42,8 @@ import { useKeepVerdict } from '../verdict/verdicts';
 import { PutBackList } from '../work/PutBackList';
 import { workState } from '../work/workState';
 
-const WIDE = 1000;
+/** Three columns and the places beside them need so much, px. */
+const WIDE = 1100;
 const NEXT_UNIT: Record<string, Units['pressure']> = { bar: 'psi', psi: 'kPa', kPa: 'bar' };
 
 export function BenchScreen({ jobId, after }: { jobId: string; after?: string }) {
@@ -132,9 +133,9 @@ function Bench({ parts, after }: { parts: JobParts; after?: string }) {
       <View className="flex-1">
         <Header title={view.title} subtitle={view.subtitle} backTo="/"><Key label="Keys" className="px-3" onPress={() => setHelp(!help)} /><View className="w-2" /><SyncBadge /></Header>
         <View className="min-h-0 flex-1 flex-row">
-          <View className="w-[340px] border-r border-hair"><ScrollView className="flex-1">{record}{circuit}</ScrollView>{dock}</View>
+          <View className="w-[316px] border-r border-hair"><ScrollView className="flex-1">{record}{circuit}</ScrollView>{dock}</View>
           <View className="min-w-0 flex-1 border-r border-hair"><ScrollView tabIndex={0} role="region" aria-label="Pressure over time" contentContainerClassName="p-4">{figure}{loop}</ScrollView></View>
-          <View className="w-[360px] bg-sheet"><ScrollView contentContainerClassName="gap-3 py-4">{judgementParts}{work}</ScrollView></View>
+          <View className="w-[336px] bg-sheet"><ScrollView contentContainerClassName="gap-3 py-4">{judgementParts}{work}</ScrollView></View>
         </View>
         {help ? <ShortcutHelp onClose={() => setHelp(false)} /> : null}
       </View>

@@ -14,7 +14,7 @@ export function SuspectList({ suspects, onOpen }: { suspects: Suspect[]; onOpen?
           <Pressable role="button" aria-expanded={open === s.key} onPress={() => toggle(s.key)} className="min-h-[56px] flex-row gap-3 px-4 py-2.5 active:bg-sheet">
             <View className="min-w-0 flex-1 gap-0.5">
               <Text className="font-semibold text-[16px]">{s.title}</Text>
-              <Text numberOfLines={open === s.key ? undefined : 2} className="text-[13.5px] leading-[18px] text-ink2">{s.reason}</Text>
+              <Text numberOfLines={open === s.key ? undefined : 3} className="text-[13.5px] leading-[18px] text-ink2">{s.reason}</Text>
             </View>
             <View className="w-[72px] items-end gap-1 pt-1.5">
               <View className="h-[8px] w-full bg-hair"><View className="h-full bg-ink" style={{ width: `${Math.max(2, s.probability * 100)}%` }} /></View>

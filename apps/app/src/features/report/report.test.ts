@@ -36,7 +36,7 @@ it('a job put right: found and left side by side, the work, the proof, the next 
   const right = view.rows.find((r) => r.label === 'Right at that temperature')!;
   expect([right.found, right.left].map((x) => Math.abs(parseFloat(x!) - 1.5) < 0.25)).toEqual([true, true]);
   expect(view.cause).toMatch(/bears it out/);
-  expect(view.nextCheck).toBe('4 March 2027');
+  expect(view.nextCheck).toBe('4 March 2027, the vessel’s charge and the cold pressure');
 });
 
 it('work that is not proved says so to the customer too', () => {

@@ -62,7 +62,7 @@ export function reportView(parts: JobParts, file: Case, diagnosis: Diagnosis | n
     said: state.said.map(({ body: b }) => `${b.what === 'advice' ? 'We advised' : 'A defect'}: ${b.text} (${plain(b.answer)}${b.word ? `; in your words: “${b.word}”` : ''})`),
     open: state.open.map(putBackText),
     checks: state.checks.filter((c) => !c.body.done).map(({ body: b }) => `${checkTitle(b.check)}: ${dayText(b.due)}`),
-    nextCheck: proof && proof.kind !== 'pass' ? 'As soon as the work is finished' : !proof && diagnosis && faultStands(diagnosis) ? 'As soon as the fault is put right' : longDay(lastMs + 365 * 86_400_000),
+    nextCheck: proof && proof.kind !== 'pass' ? 'As soon as the work is finished' : !proof && diagnosis && faultStands(diagnosis) ? 'As soon as the fault is put right' : `${longDay(lastMs + 365 * 86_400_000)}, the vessel’s charge and the cold pressure`,
   };
 }
 
