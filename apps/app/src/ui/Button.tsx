@@ -17,7 +17,7 @@ export function Button({ label, kind = 'plain', className = '', icon, busy = fal
   return (
     <Pressable role="button" aria-disabled={off || undefined} disabled={off} className={`min-h-[52px] flex-row items-center justify-center gap-2 rounded border px-4 active:opacity-80 ${LOOK[kind].box} ${off ? 'opacity-45' : ''} ${className}`} {...rest}>
       {icon}
-      <Text className={`font-semibold text-[17px] ${LOOK[kind].text}`}>{busy ? 'One moment …' : label}</Text>
+      <Text className={`text-center font-semibold text-[17px] ${LOOK[kind].text}`}>{busy ? 'One moment …' : label}</Text>
     </Pressable>
   );
 }
