@@ -1,6 +1,7 @@
 import type { Interval, Judgement } from './Diagnosis';
 import { chargeOf } from './findingNumbers';
-import type { Judged, JudgedSet } from './judgeEvidence';
+import type { Judged } from './judgeEvidence';
+import type { JudgedSet } from './JudgedSet';
 import { SLOT } from './kernel';
 import type { LogTrack } from './LogTrack';
 

@@ -4,7 +4,8 @@ import type { Measured } from '../log/readLog';
 import type { Because } from './Diagnosis';
 import { FAULT_IDS, type FaultId } from './faults';
 import { EMPTY_GAUGE_BAR, type Finding } from './Finding';
-import type { Evidence, Judged, JudgedSet } from './judgeEvidence';
+import type { Evidence, Judged } from './judgeEvidence';
+import type { JudgedSet } from './JudgedSet';
 import { OUTCOME_TABLES } from './outcomeTable';
 import { testRow } from './tests';
 

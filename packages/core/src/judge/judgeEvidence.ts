@@ -17,6 +17,7 @@ import { catchHint } from './reliefCatch';
 import { logModelOf, type LogModel } from './logModel';
 import { layOutLog, lowGaugeBar, seenStepBar, topGaugeBar, type LogTrack } from './LogTrack';
 import { mergedWhereStraight } from './mergeStraight';
+import type { Draw, JudgedSet } from './JudgedSet';
 import type { Hint } from './Misses';
 import type { WeightedSet } from './priors';
 import { knownToSheet } from './sheetMargin';
@@ -33,22 +34,6 @@ export interface Evidence {
   logIndices: number[];
   /** With their place in the case file. */
   findings: { finding: Finding; index: number }[];
-}
-
-export interface Draw { v: Float64Array; weight: number }
-
-/** One set of faults, judged. */
-export interface JudgedSet {
-  faults: FaultId[];
-  prior: number;
-  probability: number;
-  /** Natural logs: of all logs together, and of each finding given the logs and the findings before it. */
-  logEvidence: number;
-  /** Of that, what each log says, in the order of the tracks. */
-  logParts: number[];
-  findingEvidence: number[];
-  draws: Draw[];
-  fit: LogFit;
 }
 
 /** Told how much of the work is done, 0 to 1, as it goes on. */

@@ -1,5 +1,5 @@
 import type { FaultId } from './faults';
-import type { JudgedSet } from './judgeEvidence';
+import type { JudgedSet } from './JudgedSet';
 import { beforeFindings, withProbabilities } from './probabilities';
 
 const set = (faults: FaultId[], prior: number, logEvidence: number, findingEvidence: number[] = []): JudgedSet => ({ faults, prior, probability: 0, logEvidence, logParts: [], findingEvidence, draws: [], fit: {} as never });

@@ -1,5 +1,5 @@
 import { faultRow } from './faults';
-import type { JudgedSet } from './judgeEvidence';
+import type { JudgedSet } from './JudgedSet';
 import { logModelKey, logModelOf } from './logModel';
 
 /** No simulation is right to the last bit: from this difference on, in nats, a log counts for less than it seems. Fixed by the evaluation on plants

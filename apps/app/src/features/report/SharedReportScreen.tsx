@@ -3,6 +3,8 @@ import type { ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 import type { CustomerReport } from '@jumper/contract';
 import { openLink } from '../../api/links';
+import { fontAsBase64, lettered } from '../../ui/fontData';
+import { FONTS } from '../../ui/fonts';
 import { State } from '../../ui/State';
 import { Picture } from '../../ui/Picture';
 import { Text } from '../../ui/Text';
@@ -20,6 +22,7 @@ export function SharedReportScreen({ linkKey }: { linkKey: string }) {
 }
 
 function Shared({ report: r }: { report: CustomerReport }) {
+  const letters = useQuery({ queryKey: ['letters'], queryFn: () => fontAsBase64(FONTS.Barlow_400Regular), staleTime: Infinity, retry: false });
   const lines = (title: string, all: string[]) => (all.length ? <Part title={title}>{all.map((l, i) => <Text key={i}>{l}</Text>)}</Part> : null);
   return (
     <ScrollView className="flex-1" tabIndex={0} role="region" aria-label="Report">
@@ -31,7 +34,7 @@ function Shared({ report: r }: { report: CustomerReport }) {
         </View>
         {lines('What you told us', [r.complaint])}
         <Part title="What we found"><FoundLeft rows={r.rows} left={r.work.length > 0} /></Part>
-        {r.chart ? <Picture address={`data:image/svg+xml;utf8,${encodeURIComponent(r.chart)}`} alt={`Pressure over time. ${r.rows.map((row) => `${row.label}: ${row.found}`).join('. ')}`} width="min(100%, 480px)" whole white /> : null}
+        {r.chart ? <Picture address={`data:image/svg+xml;utf8,${encodeURIComponent(lettered(r.chart, letters.data ?? null))}`} alt={`Pressure over time. ${r.rows.map((row) => `${row.label}: ${row.found}`).join('. ')}`} width="min(100%, 480px)" whole white /> : null}
         {lines('Tests', r.tests)}
         {lines('Cause', r.cause ? [r.cause] : [])}
         {lines('What we did', r.work)}

@@ -1,6 +1,6 @@
-import { Asset } from 'expo-asset';
 import { Barlow_400Regular } from '@expo-google-fonts/barlow/400Regular';
 import { Barlow_600SemiBold } from '@expo-google-fonts/barlow/600SemiBold';
+import { fontAsBase64 } from '../../ui/fontData';
 
 interface PdfWriter {
   addVirtualFileSystem(files: Record<string, string>): void;
@@ -10,7 +10,7 @@ interface PdfWriter {
 
 /** Makes the PDF on this device, network or none: the writer and the app's own fonts are kept with the app. */
 export async function makePdf(document: object): Promise<Blob> {
-  const [writer, regular, bold] = await Promise.all([loadWriter(), base64Of(Barlow_400Regular), base64Of(Barlow_600SemiBold)]);
+  const [writer, regular, bold] = await Promise.all([loadWriter(), fontAsBase64(Barlow_400Regular), fontAsBase64(Barlow_600SemiBold)]);
   writer.addVirtualFileSystem({ 'Barlow-Regular.ttf': regular, 'Barlow-SemiBold.ttf': bold });
   writer.addFonts({ Barlow: { normal: 'Barlow-Regular.ttf', bold: 'Barlow-SemiBold.ttf', italics: 'Barlow-Regular.ttf', bolditalics: 'Barlow-SemiBold.ttf' } });
   return writer.createPdf(document).getBlob();
@@ -20,11 +20,4 @@ async function loadWriter(): Promise<PdfWriter> {
   // The browser build, whole: the package's own modules are for Node.
   const module = (await import('pdfmake/build/pdfmake.min.js')) as unknown as { default?: PdfWriter } & PdfWriter;
   return module.default ?? module;
-}
-
-async function base64Of(font: number): Promise<string> {
-  const bytes = new Uint8Array(await (await fetch(Asset.fromModule(font).uri)).arrayBuffer());
-  let text = '';
-  for (let i = 0; i < bytes.length; i += 8192) text += String.fromCharCode(...bytes.subarray(i, i + 8192));
-  return btoa(text);
 }

@@ -1,0 +1,19 @@
+import type { FaultId } from './faults';
+import type { LogFit } from './LogFit';
+
+/** The circuit's parameters by the kernel's slots, as they may be; weights of one set sum to 1. */
+export interface Draw { v: Float64Array; weight: number }
+
+/** One set of faults, judged. */
+export interface JudgedSet {
+  faults: FaultId[];
+  prior: number;
+  probability: number;
+  /** Natural logs: of all logs together, and of each finding given the logs and the findings before it. */
+  logEvidence: number;
+  /** Of that, what each log says, in the order of the tracks. */
+  logParts: number[];
+  findingEvidence: number[];
+  draws: Draw[];
+  fit: LogFit;
+}
