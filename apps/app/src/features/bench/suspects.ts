@@ -36,7 +36,7 @@ export function suspects(judgement: Judgement, { least = 3, most = 6 } = {}): Su
     const loudest = reasons.find((e) => !shown.some((s) => s.reason === e.reason));
     shown.push({
       key: faults.join('+'), faults, title: setTitle(faults), probability, share: shareText(probability),
-      reason: loudest?.reason ?? (reasons.length > 0 ? (reasons[0]!.byLog ? 'Would look the same on the gauge.' : 'Would show the same.') : other.length === 1 && faults.length > 1 ? `Nothing measured points to the second fault yet: ${lowerFirst(FAULTS[other[0]!].title)}.` : 'Nothing measured points to it yet; it is common on such circuits.'),
+      reason: loudest?.reason ?? (reasons.length > 0 ? (reasons[0]!.byLog ? 'Would look the same on the gauge.' : 'Would show the same.') : other.length === 1 && faults.length > 1 ? `Nothing measured points to “${lowerFirst(FAULTS[other[0]!].title)}” yet.` : 'Nothing measured points to it yet; it is common on such circuits.'),
       remedy: faults.map((f) => faultRow(f).remedy).join(' '), evidence,
     });
   }
