@@ -35,6 +35,13 @@ it('says of a sound circuit that it rises as it should, inside its band', () => 
   expect(view.figure.forecast).toBeNull();
 });
 
+it('what buys a part is never said to cost none, though two faults share its repair', () => {
+  const d = { ...diagnose({ format: 'jumper-case', version: 1, id: 'x', circuit: CIRCUIT }), enoughKnown: true };
+  const said = (...hypotheses: Hypothesis[]) => verdict({ ...d, hypotheses }).text;
+  expect(said({ faults: ['relief-valve-passing'], probability: 0.5 }, { faults: ['relief-valve-lifts-early'], probability: 0.45 })).toMatch(/^Enough is known to act/);
+  expect(said({ faults: ['vessel-undercharged'], probability: 0.82 })).toMatch(/enough to try what costs no part/);
+});
+
 it('of a pair it gives the reason for what the suspect above is not alone', () => {
   const because = (fault: FaultId, text: string) => ({ evidence: 'finding:0', for: fault, bits: 2, text });
   const judgement = { ...diagnose({ format: 'jumper-case', version: 1, id: 'x', circuit: CIRCUIT }), hypotheses: [{ faults: ['fill-pressure-too-high'], probability: 0.6 }, { faults: ['fill-pressure-too-high', 'vessel-undercharged'], probability: 0.2 }, { faults: ['fill-pressure-too-high', 'relief-valve-passing'], probability: 0.1 }] as Hypothesis[] };

@@ -1,4 +1,4 @@
-import { faultRow, FAULTS, lowerFirst, type Diagnosis, type FaultId, type Judgement, type TestId } from '@jumper/core';
+import { buysNoPart, faultRow, FAULTS, lowerFirst, type Diagnosis, type FaultId, type Judgement, type TestId } from '@jumper/core';
 
 export interface Suspect {
   key: string;
@@ -60,7 +60,7 @@ export const faultStands = (d: Diagnosis): boolean => { const first = (d.now ?? 
 
 export interface Verdict { headline: string; text: string; kind: 'sound' | 'found' | 'open' }
 
-/** Below this no verdict goes without "probably". */
+/** Below this what is only tried goes by "probably". */
 const SURE = 0.85;
 
 /** The state of knowledge in two lines, without more certainty than there is. */
@@ -72,7 +72,7 @@ export function verdict(d: Diagnosis): Verdict {
   if (!first) return { headline: 'Nothing to judge yet', text: 'Log the cold pressure to begin.', kind: 'open' };
   const name = setTitle(first.faults);
   if (first.faults[0] === 'none' && first.probability >= 0.5) return { headline: 'This looks sound', text: `Nothing wrong is likeliest, ${shareText(first.probability)}.`, kind: 'sound' };
-  if (j.enoughKnown && first.probability < SURE) return { headline: `Probably: ${lowerFirst(name)}`, text: `${shareText(first.probability)}, enough to try what costs no part. ${faultRow(first.faults[0]!).remedy}`, kind: 'found' };
+  if (j.enoughKnown && first.probability < SURE && buysNoPart(first.faults.map((f) => faultRow(f).repair))) return { headline: `Probably: ${lowerFirst(name)}`, text: `${shareText(first.probability)}, enough to try what costs no part. ${faultRow(first.faults[0]!).remedy}`, kind: 'found' };
   if (j.enoughKnown) return { headline: name, text: `Enough is known to act. ${faultRow(first.faults[0]!).remedy}`, kind: 'found' };
   if (first.probability >= 0.5) return { headline: `Probably: ${lowerFirst(name)}`, text: `${shareText(first.probability)}; a test will tell it from ${second ? lowerFirst(setTitle(second.faults)) : 'the rest'}.`, kind: 'open' };
   return { headline: 'Not told apart yet', text: `${name}, ${shareText(first.probability)}${second ? `, or ${lowerFirst(setTitle(second.faults))}, ${shareText(second.probability)}` : ''}.`, kind: 'open' };
