@@ -15,6 +15,8 @@ export interface LogEvent {
 
 /** The heat was put on or off. */
 export const isHeatSwitch = (e: LogEvent): boolean => e.kind === 'heat-on' || e.kind === 'heat-off';
+/** Whether the heat was left on, as far as the log says it. */
+export const heatIsOn = (log: PressureLog | null | undefined): boolean => log?.events?.findLast(isHeatSwitch)?.kind === 'heat-on';
 
 export interface PressureLog {
   startedAt?: string;

@@ -1,4 +1,4 @@
-import type { PressureLog } from '../log/PressureLog';
+import { heatIsOn, type PressureLog } from '../log/PressureLog';
 
 export interface CoolingTime { minutes: number; nowC: number; /** `log`: by this circuit's own cooling; `usual`: it was not seen to cool. */ from: 'log' | 'usual' }
 
@@ -18,7 +18,7 @@ export function coolingTime(log: PressureLog, belowC: number, nowS: number, room
   const tail = falling(read);
   const own = tail ? timeConstant(tail, roomC) : null;
   const tau = own ?? USUAL_TAU_MIN;
-  const heated = log.events?.findLast((e) => e.kind === 'heat-on' || e.kind === 'heat-off')?.kind === 'heat-on';
+  const heated = heatIsOn(log);
   const goneMin = heated ? 0 : Math.max(0, nowS / 60 - last.min);
   const nowC = roomC + (last.c - roomC) * Math.exp(-goneMin / tau);
   const minutes = nowC <= belowC || belowC <= roomC ? 0 : tau * Math.log((nowC - roomC) / (belowC - roomC));

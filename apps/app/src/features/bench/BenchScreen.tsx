@@ -68,10 +68,10 @@ function Bench({ parts, after }: { parts: JobParts; after?: string }) {
   const judged = useDiagnosis(file, caseKey(parts));
   const diagnosis = judged.data ?? null;
   const judgement = diagnosis ? (diagnosis.now ?? diagnosis) : null;
-  useKeepVerdict(parts, judged.isPlaceholderData ? null : diagnosis);
   const view = useMemo(() => benchView(parts, file, units, { logIndex, chargeNow: judgement?.estimates.prechargeBar ?? null }), [parts, file, units, logIndex, judgement]);
   const rows = useMemo(() => recordRows(parts.facts, units), [parts.facts, units]);
   const proof = useMemo(() => proofView(parts, file, diagnosis, units), [parts, file, diagnosis, units]);
+  useKeepVerdict(parts, judged.isPlaceholderData ? null : diagnosis, proof);
   const state = useMemo(() => workState(parts), [parts]);
   const list = useMemo(() => (judgement ? suspects(judgement) : []), [judgement]);
   const predicted = judgement && overlay !== null ? predictedBy(judgement, overlay, view.shown) : null;

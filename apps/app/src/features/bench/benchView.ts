@@ -1,10 +1,10 @@
 import { standingFacts, type FactRecord, type JobParts } from '@jumper/contract';
-import { COMPLAINT_ROWS, cycleFeatures, resolveCircuit, type Case, type Interval, type PressureLog } from '@jumper/core';
+import { COMPLAINT_ROWS, cycleFeatures, heatIsOn, resolveCircuit, type Case, type Interval, type PressureLog } from '@jumper/core';
 import { figureView, loopView, logHasHeat } from '../figure/figureView';
 import type { FigureView, LoopView } from '../figure/figureModel';
 import { capital } from '../units/words';
 import { pressureNumber, pressureText, signedPressure, temperatureText, type Units } from '../units/units';
-import { levelText } from './levelText';
+import { levelText, standsCold } from './levelText';
 
 export interface BenchView {
   title: string;
@@ -38,7 +38,7 @@ export function benchView(parts: JobParts, file: Case, units: Units, { logIndex 
   const shown = logIndex !== null && logs[logIndex] ? logIndex : newestIndex;
   const log = logs[shown] ?? null;
   const f = log ? cycleFeatures(log) : null;
-  const heatOn = lastSwitch(newest) === 'heat-on';
+  const heatOn = heatIsOn(newest);
   const figure = figureView({ log, sheet: file.circuit, circuit, heatOn: heatOn && log === newest, before: runBefore(logs, shown), chargeNow });
   const now = figure.nowBar;
   const hasHeated = log?.events?.some((e) => e.kind === 'heat-on') ?? false;
@@ -46,7 +46,7 @@ export function benchView(parts: JobParts, file: Case, units: Units, { logIndex 
   const band = figure.band.length > 0 && figure.readings.length > 0 ? nearestBand(figure) : null;
   const tone = since === null || !band || now === null ? 'ink' : now > band.high + 0.08 ? 'oxide' : now < band.low - 0.08 ? 'slate' : 'verdigris';
   // Cold and never heated, what it stands at says more than that it stands still.
-  const level = now !== null && !hasHeated && tone !== 'oxide' && tone !== 'slate' && (figure.lastC ?? 20) < WARM_C ? levelText(now, circuit, units) : null;
+  const level = now !== null && standsCold(log) && tone !== 'oxide' && tone !== 'slate' ? levelText(now, circuit, units) : null;
   return {
     title: parts.sheet.site,
     subtitle: [parts.job.complaint.length ? capital(parts.job.complaint.map((c) => COMPLAINT_ROWS[c].short).join(', ')) : 'Service visit', parts.sheet.town].filter(Boolean).join(' · '),
@@ -61,9 +61,6 @@ export function benchView(parts: JobParts, file: Case, units: Units, { logIndex 
     heatOn, lastBar: lastOf(logs.findLast((l) => lastOf(l.samples.pressureBar) !== null)?.samples.pressureBar), lastAtMs: lastReadingMs(facts), lastC: lastOf(newest?.samples.flowC),
   };
 }
-
-/** From here on the water has been heated, whoever logged it. */
-const WARM_C = 35;
 
 /** The run to set this one against: the last heat run from before the work, for a log taken after it. */
 export function runBefore(logs: PressureLog[], shown: number): { label: string; log: PressureLog } | null {
@@ -80,7 +77,6 @@ function logLabel(log: PressureLog): string {
 
 const lastReadingMs = (facts: FactRecord[]) => { const last = facts.findLast((f) => f.body.kind === 'reading'); return last ? Date.parse(last.body.at) : null; };
 const lastOf = (values: (number | null)[] | undefined) => values?.findLast((v) => v !== null) ?? null;
-const lastSwitch = (log: PressureLog | null) => log?.events?.findLast((e) => e.kind === 'heat-on' || e.kind === 'heat-off')?.kind;
 
 function nearestBand(figure: FigureView) {
   const last = figure.readings.at(-1)!.min;

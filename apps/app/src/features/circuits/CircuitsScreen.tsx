@@ -8,7 +8,7 @@ import { State } from '../../ui/State';
 import { Text } from '../../ui/Text';
 import { useJobs } from '../jobs/jobData';
 import { useUnits } from '../units/UnitsProvider';
-import { circuitRows, type CircuitRow } from './circuitsView';
+import { circuitRows, isNamed, type CircuitRow } from './circuitsView';
 
 /** Every circuit that was ever visited, found by a word; each opens with its history. */
 export function CircuitsScreen() {
@@ -16,7 +16,8 @@ export function CircuitsScreen() {
   const { units } = useUnits();
   const [word, setWord] = useState('');
   const [openedMs] = useState(() => Date.now());
-  const rows = useMemo(() => (jobs.data ? circuitRows(jobs.data, word, units, openedMs) : null), [jobs.data, word, units, openedMs]);
+  const all = useMemo(() => (jobs.data ? circuitRows(jobs.data, units, openedMs) : null), [jobs.data, units, openedMs]);
+  const rows = all?.filter((r) => isNamed(r, word)) ?? null;
   return (
     <Place at="circuits">
       <Header title="Circuits" subtitle="Last cold pressure, visits, and what is due" />

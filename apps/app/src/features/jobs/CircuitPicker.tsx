@@ -4,6 +4,7 @@ import type { JobParts, SheetRecord } from '@jumper/contract';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { Text } from '../../ui/Text';
+import { isNamed } from '../circuits/circuitsView';
 import { useJobs } from './jobData';
 
 const SHOWN = 8;
@@ -13,7 +14,7 @@ export function CircuitPicker({ without, onPick, onClose }: { without?: string; 
   const jobs = useJobs();
   const [word, setWord] = useState('');
   const all = useMemo(() => knownCircuits(jobs.data ?? [], without), [jobs.data, without]);
-  const found = all.filter((s) => `${s.site} ${s.town ?? ''}`.toLowerCase().includes(word.trim().toLowerCase()));
+  const found = all.filter((s) => isNamed(s, word));
   return (
     <View role="form" aria-label="Known circuits" className="gap-2">
       <Field label="Find a circuit" value={word} onChange={setWord} />

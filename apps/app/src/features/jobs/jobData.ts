@@ -41,7 +41,7 @@ export function useJobs() {
   return useQuery({ queryKey: ['records', 'jobs'], queryFn: () => loadJobs(db), networkMode: 'always', staleTime: Infinity });
 }
 
-function groupBy<T>(items: T[], keyOf: (item: T) => string): Map<string, T[]> {
+export function groupBy<T>(items: T[], keyOf: (item: T) => string): Map<string, T[]> {
   const groups = new Map<string, T[]>();
   for (const item of items) {
     const key = keyOf(item);

@@ -1,7 +1,8 @@
 import { jobToCase, standingFacts, type FactRecord, type JobParts } from '@jumper/contract';
-import { CHECKS, COMPLAINT_ROWS, resolveCircuit, standingLevel, type Case, type CheckId } from '@jumper/core';
+import { CHECKS, COMPLAINT_ROWS, heatIsOn, resolveCircuit, standingLevel, type Case, type CheckId } from '@jumper/core';
 import type { VerdictRecord } from '../../offline/database';
 import { dueText as dueOfReading, READ_EVERY_S } from '../bench/dueText';
+import { standsCold } from '../bench/levelText';
 import { REPAIR_TITLES } from '../bench/recordRows';
 import { verdictText } from '../verdict/shortVerdict';
 import { capital } from '../units/words';
@@ -19,7 +20,7 @@ export function jobRows(jobs: JobParts[], units: Units, nowMs: number, verdicts:
     const last = pressures.at(-1), verdict = verdicts?.get(parts.job.id) ?? null;
     const closed = (standing.findLast((f) => f.body.kind === 'status')?.body as { status: string } | undefined)?.status === 'done';
     const begun = last !== undefined || standing.some((f) => f.body.kind === 'finding');
-    const readingDue = closed || !isHeated(file) ? null : nextReadingAt(standing, nowMs);
+    const readingDue = closed || !heatIsOn(file.logs?.at(-1)) ? null : nextReadingAt(standing, nowMs);
     const stage = closed ? CLOSED : !begun ? TO_BEGIN : readingDue ? WATCHING : stageOf(file, verdict);
     return {
       id: parts.job.id, number: last === undefined ? '–' : pressureNumber(last, units.pressure), numberTone: last === undefined ? 'slate' : standsWrong(file, last) ? 'oxide' : 'ink', site: parts.sheet.site,
@@ -47,8 +48,6 @@ function lineOf(parts: JobParts, file: Case, verdict: VerdictRecord | null, begu
   return parts.job.complaint.length ? sentence(parts.job.complaint.map((c) => COMPLAINT_ROWS[c].short)) : 'Service visit';
 }
 
-const isHeated = (file: Case): boolean => file.logs?.at(-1)?.events?.findLast((e) => e.kind === 'heat-on' || e.kind === 'heat-off')?.kind === 'heat-on';
-
 /** When the gauge of a circuit that heats is to be read again; null where nobody stands at it any more. */
 function nextReadingAt(facts: FactRecord[], nowMs: number): string | null {
   const reading = facts.findLast((f) => f.body.kind === 'reading');
@@ -58,12 +57,11 @@ function nextReadingAt(facts: FactRecord[], nowMs: number): string | null {
 }
 
 /** Near its relief, or cold and at a level that is wrong by the sheet. */
-const NEAR_RELIEF = 0.75, WARM_C = 35;
+const NEAR_RELIEF = 0.75;
 function standsWrong(file: Case, lastBar: number): boolean {
   if (file.circuit.kind === 'steam') return false;
-  const log = file.logs?.at(-1), heated = log?.events?.some((e) => e.kind === 'heat-on') ?? false, lastC = log?.samples.flowC?.findLast((c) => c !== null) ?? null;
   const circuit = resolveCircuit(file.circuit);
-  return lastBar > NEAR_RELIEF * circuit.reliefSetGaugeBar || (!heated && (lastC ?? 20) < WARM_C && standingLevel(lastBar, circuit).kind !== 'right');
+  return lastBar > NEAR_RELIEF * circuit.reliefSetGaugeBar || (standsCold(file.logs?.at(-1) ?? null) && standingLevel(lastBar, circuit).kind !== 'right');
 }
 
 const sentence = (parts: string[]) => capital(parts.join(', '));

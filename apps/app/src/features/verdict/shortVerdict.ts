@@ -1,18 +1,17 @@
 import type { JobParts } from '@jumper/contract';
-import { lowerFirst, testRow, type Case, type Diagnosis } from '@jumper/core';
+import { lowerFirst, testRow, type Diagnosis } from '@jumper/core';
 import type { VerdictRecord } from '../../offline/database';
 import { nextTest, setTitle, verdict } from '../bench/suspects';
 import { caseKey } from '../bench/useDiagnosis';
-import { PROOF_HEADLINES, proofView } from '../proof/proofView';
-import { METRIC } from '../units/units';
+import { PROOF_HEADLINES, type ProofView } from '../proof/proofView';
 import { workState } from '../work/workState';
 
 /** What a list keeps of the judge's answer. */
-export function shortVerdict(parts: JobParts, file: Case, diagnosis: Diagnosis): VerdictRecord {
+export function shortVerdict(parts: JobParts, diagnosis: Diagnosis, proof: ProofView | null): VerdictRecord {
   const judgement = diagnosis.now ?? diagnosis, lead = judgement.hypotheses[0];
   return {
     jobId: parts.job.id, key: caseKey(parts), kind: verdict(diagnosis).kind, faults: lead?.faults ?? ['none'], likely: (lead?.probability ?? 0) >= 0.5,
-    nextTest: nextTest(judgement, workState(parts).skips), proof: proofView(parts, file, diagnosis, METRIC)?.kind ?? null,
+    nextTest: nextTest(judgement, workState(parts).skips), proof: proof?.kind ?? null,
   };
 }
 

@@ -5,6 +5,8 @@ import { useEffect, useMemo } from 'react';
 import type { Database, VerdictRecord } from '../../offline/database';
 import { useStore } from '../../offline/SyncProvider';
 import { caseKey, diagnosisQuery } from '../bench/useDiagnosis';
+import { proofView, type ProofView } from '../proof/proofView';
+import { METRIC } from '../units/units';
 import { shortVerdict } from './shortVerdict';
 
 const KEY = ['verdicts'];
@@ -27,12 +29,12 @@ async function keep(db: Database, client: QueryClient, record: VerdictRecord): P
 }
 
 /** Keeps what the bench was told, once it is settled. */
-export function useKeepVerdict(parts: JobParts, settled: Diagnosis | null): void {
+export function useKeepVerdict(parts: JobParts, settled: Diagnosis | null, proof: ProofView | null): void {
   const { db } = useStore();
   const client = useQueryClient();
   useEffect(() => {
-    if (settled) void keep(db, client, shortVerdict(parts, jobToCase(parts), settled));
-  }, [db, client, parts, settled]);
+    if (settled) void keep(db, client, shortVerdict(parts, settled, proof));
+  }, [db, client, parts, settled, proof]);
 }
 
 /** Asks the judge about open jobs that no verdict is kept of, one after the other, for as long as the list is looked at. A job that is opened meanwhile goes first. */
@@ -45,7 +47,7 @@ export function useFillVerdicts(jobs: readonly JobParts[], known: ReadonlyMap<st
     let gone = false;
     const file = jobToCase(next);
     // Overtaken or failed: the list does without, until it is opened again.
-    client.fetchQuery(diagnosisQuery(file, key, 'list')).then((d) => (gone ? undefined : keep(db, client, shortVerdict(next, file, d))), () => undefined);
+    client.fetchQuery(diagnosisQuery(file, key, 'list')).then((d) => (gone ? undefined : keep(db, client, shortVerdict(next, d, proofView(next, file, d, METRIC)))), () => undefined);
     return () => { gone = true; };
     // The key names the job with all that is known of it.
     // eslint-disable-next-line react-hooks/exhaustive-deps
