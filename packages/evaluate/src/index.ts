@@ -10,3 +10,4 @@ export * from './score/ruleOfThumb';
 export * from './score/score';
 export * from './truth/leaveOut';
 export * from './sketch/makeSketch';
+export * from './balance/makeBalance';
