@@ -39,12 +39,17 @@ export function HistoryScreen({ jobId, backTo = `/jobs/${jobId}` }: { jobId: str
   );
 }
 
+/** Room above and below what was read, bar. */
+const ROOM_BAR = 0.2;
+
 /** Cold pressure from visit to visit, with what is right here as a line. */
 function ColdTrace({ view, units }: { view: HistoryView; units: Units }) {
   const { tokens } = useTheme();
   const [width, setWidth] = useState(0);
-  const height = 150, last = Math.max(1, view.coldTrace.at(-1)!.day), top = Math.max(view.rightBar, ...view.coldTrace.map((p) => p.bar)) * 1.25;
-  const x = (day: number) => 12 + ((width - 24) * day) / last, y = (bar: number) => height - 16 - ((height - 30) * bar) / top;
+  const height = 190, last = Math.max(1, view.coldTrace.at(-1)!.day), bars = [view.rightBar, ...view.coldTrace.map((p) => p.bar)];
+  // What differs from visit to visit is what matters: the scale is theirs, not the gauge's.
+  const low = Math.max(0, Math.min(...bars) - ROOM_BAR), high = Math.max(...bars) + ROOM_BAR;
+  const x = (day: number) => 12 + ((width - 24) * day) / last, y = (bar: number) => height - 24 - ((height - 44) * (bar - low)) / (high - low);
   return (
     <View className="px-4" onLayout={(e) => setWidth(e.nativeEvent.layout.width - 32)}>
       <Text className="pb-1 font-semibold text-[13.5px] text-ink2">Cold pressure, visit by visit</Text>
@@ -52,7 +57,7 @@ function ColdTrace({ view, units }: { view: HistoryView; units: Units }) {
         <Svg width={width} height={height} role="img" aria-label={`Cold pressure: ${view.coldTrace.map((p) => pressureText(p.bar, units.pressure)).join(', ')}`}>
           <Line x1={0} x2={width} y1={y(view.rightBar)} y2={y(view.rightBar)} stroke={tokens.verdigris} strokeWidth={1.2} strokeDasharray="5 4" />
           <SvgText x={width / 2} textAnchor="middle" y={y(view.rightBar) + 15} fontSize="12.5" fontFamily="Barlow_500Medium" fill={tokens.verdigris}>{`right ${pressureText(view.rightBar, units.pressure)}`}</SvgText>
-          <Line x1={0} x2={width} y1={y(0)} y2={y(0)} stroke={tokens.ink} strokeWidth={1} />
+          <Line x1={0} x2={width} y1={height - 18} y2={height - 18} stroke={tokens.hair} strokeWidth={1} />
           <Polyline points={view.coldTrace.map((p) => `${x(p.day)},${y(p.bar)}`).join(' ')} fill="none" stroke={tokens.ink} strokeWidth={2} />
           {view.coldTrace.map((p) => <Circle key={p.day} cx={x(p.day)} cy={y(p.bar)} r={4} fill={tokens.ink} />)}
           {view.coldTrace.map((p, i) => <SvgText key={p.day} x={x(p.day)} y={y(p.bar) - 9} textAnchor={i === 0 ? 'start' : i === view.coldTrace.length - 1 ? 'end' : 'middle'} fontSize="14" fontFamily="BarlowCondensed_600SemiBold" fill={tokens.ink}>{pressureNumber(p.bar, units.pressure)}</SvgText>)}
