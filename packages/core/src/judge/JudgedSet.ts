@@ -8,6 +8,8 @@ export interface Draw { v: Float64Array; weight: number }
 export interface JudgedSet {
   faults: FaultId[];
   prior: number;
+  /** The same for all sets that no log of these could tell apart. */
+  movesAs: string;
   probability: number;
   /** Natural logs: of all logs together, and of each finding given the logs and the findings before it. */
   logEvidence: number;

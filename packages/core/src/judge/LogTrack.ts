@@ -3,10 +3,10 @@ import { keepPeaks } from '../log/keepPeaks';
 import { reduceLog, type ReducedLog } from '../log/reduceLog';
 import { unsaidTopUps } from '../log/unsaidTopUps';
 import { fluidGrowth } from '../water/fluid';
-import { blindMeanC, growthTable, type BlindHeat } from './blindHeat';
-import { HEATED } from '../circuit/expectedPressure';
+import type { BlindHeat } from './blindHeat';
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import { pumpRuns } from './pumpRuns';
+import { BY_HAND, BY_SENSOR, EVENT_OFF_S, meanTemperatures, smoothIdle, type MeanTemperatures, type TemperaturesRead } from './meanTemperatures';
 
 /** A reduced log laid out for the forward kernel: plain arrays, one entry a point. */
 export interface LogTrack {
@@ -37,6 +37,8 @@ export interface LogTrack {
   modelErrorS: number;
   /** Share of the model's error that is still the same at a point as at the one before. */
   errorKept: Float64Array;
+  /** By how much the gauge may have jumped since the point before because a pump was switched with the heat, bar. */
+  jumpBar: Float64Array;
   /** Doubt about the mean water temperature at each point, K: little while it stands idle, more when warm. */
   temperatureErrorK: Float64Array;
   /** Error of one reading of the temperatures when warm, K; standing idle the water follows its rooms, and no reading of it is needed. */
@@ -46,7 +48,7 @@ export interface LogTrack {
   letGoLow: boolean;
   /** How far the pressure fell back from a peak while the water stayed hot, quickly or slowly, bar; 0 where it did not. */
   easedHotBar: number;
-  temperatures: 'flow-and-return' | 'flow' | 'none';
+  temperatures: TemperaturesRead;
   /** Span of mean water temperature, K. */
   spanK: number;
 }
@@ -57,11 +59,6 @@ export const topGaugeBar = (tracks: readonly LogTrack[]): number | null => (trac
 export const lowGaugeBar = (tracks: readonly LogTrack[]): number | null => (tracks.length ? Math.min(...tracks.map((t) => Math.min(...t.gaugeBar))) : null);
 
 const UNKNOWN_WATER: ReadonlySet<string> = new Set(['top-up', 'vented', 'drained', 'fill-opened']);
-const NO_TEMPERATURE_COLD_C = 18, LEAST_COLD_C = 10;
-/** Metal that is heated with the water, as a share of its heat capacity; share of the boiler's output that warms the circuit, and that the emitters
- *  give at fifty kelvin over the room. Common practice. */
-const METAL = 1.15, WARMS = 0.75, EMITS = 0.6;
-
 /** The model is wrong in the same way for a while: at least so long, and in a log of days for a share of it. */
 const LEAST_ERROR_S = 900, ERROR_SPAN_SHARE = 1 / 12;
 
@@ -69,8 +66,7 @@ const LEAST_ERROR_S = 900, ERROR_SPAN_SHARE = 1 / 12;
  *  that every heat cycle's cold and hot ends stay what they were. */
 const A_VISIT_S = 6 * 3600, MOST_BLOCKS = 3000, DAY_SLICES = 25;
 
-interface Means { meanC: number[]; source: LogTrack['temperatures']; /** When heat was switched, where that is all that is known. */ heat: BlindHeat | null }
-interface Informative { r: ReducedLog; means: Means; /** When a unit's pump had lifted the pressure, s. */ runsS: number[] }
+interface Informative { r: ReducedLog; means: MeanTemperatures; /** When a unit's pump had lifted the pressure, s. */ runsS: number[] }
 
 function informativePoints(log: PressureLog, events: LogEvent[], circuit: ResolvedCircuit): Informative | null {
   const { tS } = log.samples;
@@ -84,13 +80,7 @@ function informativePoints(log: PressureLog, events: LogEvent[], circuit: Resolv
   const runsS = pumpRuns(r.gaugeBar, r.tS, means.meanC, circuit).map((i) => r.tS[i]!);
   const kept = long ? keepPeaks(r.gaugeBar, DAY_SLICES) : [...Array(n).keys()];
   const of = <T>(values: T[]) => kept.map((i) => values[i]!);
-  return { r: { tS: of(r.tS), gaugeBar: of(r.gaugeBar), count: of(r.count), flowC: of(r.flowC), returnC: of(r.returnC) }, means: { ...means, meanC: of(means.meanC) }, runsS };
-}
-
-/** How fast a circuit warms and cools by its content and its boiler. */
-function paceOf(c: ResolvedCircuit): { kPerS: number; coolingS: number } {
-  const kjPerK = 4.19 * METAL * c.contentL;
-  return { kPerS: (WARMS * c.heatOutputKw) / kjPerK, coolingS: (kjPerK * 50) / (EMITS * c.heatOutputKw) };
+  return { r: { tS: of(r.tS), gaugeBar: of(r.gaugeBar), count: of(r.count), flowC: of(r.flowC), returnC: of(r.returnC) }, means: { ...means, meanC: of(means.meanC), guessedK: of(means.guessedK) }, runsS };
 }
 
 /** Lays out a log; null when it holds fewer than two pressures. */
@@ -107,7 +97,7 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
     n, tS: Float64Array.from(r.tS), gaugeBar: Float64Array.from(observed),
     variance: new Float64Array(n), growth: new Float64Array(n), blind: means.heat, heatGuessed: means.heat !== null && means.heat.switchS.length > 0 && !events.some(isHeatSwitch), starts: new Uint8Array(n),
     fillOn: new Uint8Array(n).fill(1), coilOn: new Uint8Array(n).fill(1), boilerOn: new Uint8Array(n).fill(1), drawnL: new Float64Array(n),
-    modelErrorBar: new Float64Array(n), warmth: new Float64Array(n), modelErrorS: Math.max(LEAST_ERROR_S, ERROR_SPAN_SHARE * (r.tS[n - 1]! - r.tS[0]!)), temperatureErrorK: new Float64Array(n), errorKept: new Float64Array(n), meanGaugeBar: observed.reduce((a, b) => a + b, 0) / n,
+    modelErrorBar: new Float64Array(n), warmth: new Float64Array(n), modelErrorS: Math.max(LEAST_ERROR_S, ERROR_SPAN_SHARE * (r.tS[n - 1]! - r.tS[0]!)), temperatureErrorK: new Float64Array(n), errorKept: new Float64Array(n), jumpBar: new Float64Array(n), meanGaugeBar: observed.reduce((a, b) => a + b, 0) / n,
     letGoLow: false, easedHotBar: easedHotBar(observed, means.meanC, step), temperatures: means.source, readErrorK: means.source === 'none' || !bySensor(log) ? 0 : READ_SENSOR_K, spanK: Math.max(...means.meanC) - Math.min(...means.meanC),
   };
   // A person reads a needle between two marks, and not always with the same care.
@@ -125,12 +115,17 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
   for (const runS of runsS) track.starts[track.tS.findIndex((t) => t >= runS)] = 1;
   // A needle sticks. A sensor does not, but one that rounds coarsely is off to one side until the next step.
   const stuckBar = bySensor(log) ? STAIR_SHARE * step : STICTION_SHARE * circuit.gaugeStepBar;
+  const switchS = events.filter(isHeatSwitch).map((e) => e.tS);
+  for (const s of switchS) {
+    const near = [...track.tS.keys()].filter((i) => i > 0 && s > track.tS[i - 1]! - EVENT_OFF_S && s <= track.tS[i]! + EVENT_OFF_S);
+    for (const i of near) track.jumpBar[i] = PUMP_JUMP_BAR / Math.sqrt(near.length);
+  }
   const spanC = Math.max(LEAST_SPAN_K, track.spanK), coldestC = Math.min(...means.meanC);
   track.errorKept = errorKeptAt(track.tS, track.modelErrorS);
   let began = track.gaugeBar[0]!;
   for (let i = 0; i < n; i++) {
     track.warmth[i] = Math.sqrt((means.meanC[i]! - coldestC) / spanC);
-    track.temperatureErrorK[i] = IDLE_ERROR_K + (means.source === 'none' ? WARM_ERROR_BLIND_K * track.warmth[i]! + EVENT_ERROR_S * paceAt(i) : WARM_ERROR_K * track.warmth[i]! + (bySensor(log) ? SENSOR_LATE_S : HAND_LATE_S) * paceAt(i));
+    track.temperatureErrorK[i] = IDLE_ERROR_K + (means.source === 'none' ? WARM_ERROR_BLIND_K * track.warmth[i]! + EVENT_ERROR_S * paceAt(i) : WARM_ERROR_K * track.warmth[i]! + (bySensor(log) ? SENSOR_LATE_S : HAND_LATE_S) * paceAt(i) + means.guessedK[i]!);
     if (track.starts[i]) began = track.gaugeBar[i]!;
     const warmBar = (means.source === 'none' || !bySensor(log) ? WARM_ERROR_ROUGH : WARM_ERROR) * rangeBar * track.warmth[i]!;
     track.modelErrorBar[i] = IDLE_ERROR_BAR + stuckBar + Math.max(warmBar, MOVED_ERROR * Math.abs(track.gaugeBar[i]! - began));
@@ -138,9 +133,9 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
   allowForRelief(track, means.meanC, circuit.reliefSetGaugeBar, step);
   return track;
 
-  /** How fast the mean temperature goes round a point, K/s. */
+  /** How fast the mean temperature goes round a point, K/s; not what it does after the heat was switched, well after the point. */
   function paceAt(i: number): number {
-    const k = (a: number, b: number) => (a < 0 || b >= n ? 0 : Math.abs(means.meanC[b]! - means.meanC[a]!) / Math.max(30, track.tS[b]! - track.tS[a]!));
+    const k = (a: number, b: number) => (a < 0 || b >= n || (a === i && switchS.some((s) => s > track.tS[a]! + EVENT_OFF_S && s <= track.tS[b]!)) ? 0 : Math.abs(means.meanC[b]! - means.meanC[a]!) / Math.max(30, track.tS[b]! - track.tS[a]!));
     return Math.max(k(i - 1, i), k(i, i + 1));
   }
 
@@ -206,6 +201,9 @@ const IDLE_ERROR_BAR = 0.012, STICTION_SHARE = 0.2, STAIR_SHARE = 0.25, WARM_ERR
 /** What moves the pressure cold (water coming in, water lost) keeps no law to the last hundredth either: share of how far it has moved. */
 const MOVED_ERROR = 0.05;
 
+/** A pump that starts or stops with the heat moves a gauge that does not stand where it leaves the pressure alone, bar. Common practice. */
+const PUMP_JUMP_BAR = 0.025;
+
 /** Doubt about the water's mean temperature, K: a circuit that stands idle follows its rooms; when warm, dead legs and far emitters count. More than
  *  this, and circuits with no vessel in play are doubted out of the picture. */
 const IDLE_ERROR_K = 0.03, WARM_ERROR_K = 0.6, WARM_ERROR_BLIND_K = 1;
@@ -251,79 +249,4 @@ function allowForRelief(track: LogTrack, meanC: number[], reliefSetGaugeBar: num
       track.letGoLow ||= before < near;
     }
   }
-}
-
-/** Mean water temperature at each point: from flow and return, from the flow with the usual drop, or — with none read — a step to the
- *  greatest flow temperature while the heat is on, which the kernel's lag then softens. */
-function meanTemperatures(r: { tS: number[]; gaugeBar: number[]; flowC: (number | null)[]; returnC: (number | null)[] }, events: LogEvent[], circuit: ResolvedCircuit): Means {
-  const n = r.tS.length;
-  const heatOnS = events.find((e) => e.kind === 'heat-on')?.tS ?? null;
-  const flow = fillGaps(r.tS, r.flowC, n, heatOnS), ret = fillGaps(r.tS, r.returnC, n, heatOnS);
-  const clamp = (c: number) => Math.min(150, Math.max(1, c));
-  if (flow && ret) return { meanC: flow.map((f, i) => clamp((f + ret[i]!) / 2)), source: 'flow-and-return', heat: null };
-  const coldest = flow ? Math.min(...flow) : 0;
-  if (flow) return { meanC: flow.map((f) => clamp(f - Math.min(HEATED.dropK / 2, (f - coldest) / 3))), source: 'flow', heat: null };
-  const hotC = circuit.maxFlowC - HEATED.dropK / 2;
-  const heat: BlindHeat = { switchS: switchTimes(r.tS, r.gaugeBar, events, circuit), coldC: NO_TEMPERATURE_COLD_C, hotC, ...paceOf(circuit), growthAt: growthTable(circuit.fluid, NO_TEMPERATURE_COLD_C, hotC) };
-  const meanC = new Float64Array(n);
-  blindMeanC(heat, r.tS, n, 1, 1, meanC);
-  return { meanC: [...meanC], source: 'none', heat };
-}
-
-/** When the heat went on and off in turn. Where nobody wrote down that it was heated, a clear rise says so, up to its peak; a steady gauge does not. */
-function switchTimes(tS: number[], gaugeBar: number[], events: LogEvent[], circuit: ResolvedCircuit): number[] {
-  const switches = events.filter(isHeatSwitch);
-  // Who says on twice has not switched it twice.
-  if (switches.length) return switches.filter((s, i) => s.kind !== (switches[i - 1]?.kind ?? 'heat-off')).map((s) => s.tS);
-  const peak = gaugeBar.reduce((best, p, i, all) => (p > all[best]! ? i : best), 0);
-  return gaugeBar[peak]! - gaugeBar[0]! > Math.max(0.25, 2.5 * circuit.gaugeStepBar) ? [tS[0]!, tS[peak]!] : [];
-}
-
-/** Times of events are off by so much. */
-const EVENT_OFF_S = 60;
-/** How far temperatures of an idle circuit scatter round what it does, at most, and what they were rounded to, K. */
-const BY_HAND = { scatterK: 2.5, roundedK: 0.5 }, BY_SENSOR = { scatterK: 0.6, roundedK: 0.1 };
-/** So many of its own errors a slope of idle readings must be to be believed. */
-const SLOPE_SURE = 3;
-
-/** While nothing is heated the water's mean goes in a straight line at most, whatever is read off the pipes: a kelvin too much there would move a stiff
- *  circuit far. Only the stretch before the heat comes on, or all of a log in which it never does; left alone where the readings are no line. */
-function smoothIdle(tS: number[], meanC: number[], events: LogEvent[], { scatterK, roundedK }: { scatterK: number; roundedK: number }): void {
-  const heat = events.filter(isHeatSwitch);
-  if (heat[0]?.kind === 'heat-off') return;
-  const untilS = heat[0] ? heat[0].tS - EVENT_OFF_S : Infinity;
-  let n = 0;
-  while (n < meanC.length && tS[n]! <= untilS) n++;
-  if (n < 2) return;
-  const t0 = tS.slice(0, n).reduce((a, b) => a + b, 0) / n, c0 = meanC.slice(0, n).reduce((a, b) => a + b, 0) / n;
-  const spread = tS.slice(0, n).reduce((s, t) => s + (t - t0) ** 2, 0);
-  const fitted = n < 4 || spread === 0 ? 0 : tS.slice(0, n).reduce((s, t, i) => s + (t - t0) * (meanC[i]! - c0), 0) / spread;
-  const scatterOf = (slope: number) => Math.sqrt(tS.slice(0, n).reduce((s, t, i) => s + (meanC[i]! - c0 - slope * (t - t0)) ** 2, 0) / n);
-  // A slope that the scatter of the readings could have made by chance is none.
-  const slope = Math.abs(fitted) * Math.sqrt(spread) > SLOPE_SURE * Math.max(roundedK, scatterOf(fitted)) ? fitted : 0, scatter = scatterOf(slope);
-  const line = (t: number) => c0 + slope * (t - t0);
-  if (scatter < scatterK) for (let i = 0; i < n; i++) meanC[i] = line(tS[i]!);
-}
-
-/** Straight lines between the values read, from heat-on on where it lies between, level after the last; before the first level too, unless the heat had come on by then: back along the
- *  first line to heat-on. Null with fewer than two. */
-function fillGaps(tS: number[], values: (number | null)[], n: number, heatOnS: number | null): number[] | null {
-  const known: number[] = [];
-  for (let i = 0; i < n; i++) if (values[i] !== null && values[i] !== undefined) known.push(i);
-  if (known.length < 2) return null;
-  let k = 0;
-  return Array.from({ length: n }, (_, i) => {
-    while (k < known.length - 2 && known[k + 1]! <= i) k++;
-    const a = known[k]!, b = known[k + 1]!;
-    if (i <= a) {
-      const pace = Math.max(0, (values[b]! - values[a]!) / Math.max(1, tS[b]! - tS[a]!));
-      const heatedS = heatOnS === null ? 0 : Math.max(0, tS[a]! - Math.max(tS[i]!, heatOnS));
-      return i === a ? values[a]! : Math.max(Math.min(values[a]!, LEAST_COLD_C), values[a]! - pace * heatedS);
-    }
-    if (i >= b && k === known.length - 2) return i === b ? values[b]! : values[known.at(-1)!]!;
-    // Where the heat came on in between, it stood level until then.
-    const fromS = heatOnS !== null && heatOnS > tS[a]! && heatOnS < tS[b]! ? heatOnS : tS[a]!;
-    const share = Math.max(0, tS[i]! - fromS) / Math.max(1e-9, tS[b]! - fromS);
-    return values[a]! + share * (values[b]! - values[a]!);
-  });
 }

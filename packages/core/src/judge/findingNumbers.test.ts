@@ -83,6 +83,6 @@ describe('with the main shut and a tap open', () => {
 });
 
 it('what comes up to its relief hot is topped up more often, also where mains water drives it up', () => {
-  const seldom = (peakGaugeBar: number) => findingLikelihood({ test: 'top-ups-per-month', count: 5 }, ['fill-loop-passing'], drawOf({ inFill: 1 }), c, { ...NOTHING_LOGGED, peakGaugeBar });
+  const seldom = (peakGaugeBar: number) => findingLikelihood({ test: 'top-ups-per-month', count: 5 }, ['fill-loop-passing'], drawOf({ inFill: 1 }), c, { ...NOTHING_LOGGED, peakGaugeBar, usualPeakGaugeBar: peakGaugeBar });
   expect(seldom(2.95)).toBeGreaterThan(3 * seldom(1.6));
 });

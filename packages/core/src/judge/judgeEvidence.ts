@@ -14,15 +14,16 @@ import { fitterOf, HASTY_LENDING, LENDING, type Fitter } from './fitter';
 import { QUICK, THOROUGH, type Effort, type LogFit } from './LogFit';
 import type { Logged } from './Logged';
 import { catchHint } from './reliefCatch';
-import { logModelOf, type LogModel } from './logModel';
+import { logModelOf, movesAs, type LogModel } from './logModel';
 import { layOutLog, lowGaugeBar, seenStepBar, topGaugeBar, type LogTrack } from './LogTrack';
 import { mergedWhereStraight } from './mergeStraight';
 import type { Draw, JudgedSet } from './JudgedSet';
 import type { Hint } from './Misses';
 import type { WeightedSet } from './priors';
-import { knownToSheet } from './sheetMargin';
+import { knownToSheet, smallDespite } from './sheetMargin';
 import { overheatShare } from './overheat';
-import { mayHaveBlown } from './parameters';
+import { bypassTimes, mayHaveBlown } from './parameters';
+import { usualPeakBar } from './usualPeak';
 import { scoresOf, withProbabilities } from './probabilities';
 import { quickestCreep } from './watchLength';
 import { zoneSuspect } from './zoneSuspect';
@@ -68,14 +69,15 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const features = logs.map(cycleFeatures), liftsSoLow = earlyLiftShare(features, circuit);
   const found = foundColdBar(features[0]), overnight = evidence.findings.find((f) => f.finding.test === 'idle-cold-pressure')?.finding.valueBar;
   const hottest = Math.max(...features.map((f) => f.hottestC ?? -Infinity));
-  const logged: Logged = { peakGaugeBar: topGaugeBar(tracks.filter((t) => t.spanK > HEATED_K && !t.heatGuessed)), topGaugeBar: overnight === undefined ? topGaugeBar(tracks) : Math.max(overnight, topGaugeBar(tracks) ?? 0), coldGaugeBar: found ?? overnight ?? null, hottestC: hottest > -Infinity ? hottest : null };
+  const peakGaugeBar = topGaugeBar(tracks.filter((t) => t.spanK > HEATED_K && !t.heatGuessed)), usualPeakGaugeBar = usualPeakBar(peakGaugeBar, features, circuit);
+  const logged: Logged = { peakGaugeBar, usualPeakGaugeBar, topGaugeBar: overnight === undefined ? topGaugeBar(tracks) : Math.max(overnight, topGaugeBar(tracks) ?? 0), coldGaugeBar: found ?? overnight ?? null, hottestC: hottest > -Infinity ? hottest : null };
   // How high it stands cold speaks by itself, unless a night's cold pressure was read.
   const cold = overnight === undefined ? found : null;
   const toTheRelief = logged.peakGaugeBar !== null && logged.peakGaugeBar > circuit.reliefSetGaugeBar - AT_RELIEF_BAR;
   // Where the pressure fell below what the feed holds, either nothing feeds it or the feed stands shut, as many keep it.
   const feedMayBeShut = circuit.fedByItself && (lowGaugeBar(tracks) ?? Infinity) < heldFromGaugeBar(circuit) - FELL_BAR;
   const easedHot = tracks.some((t) => t.easedHotBar > 0), letGoLow = tracks.some((t) => t.letGoLow);
-  const smallBySheet = knownToSheet(circuit), readings = logs.map((l) => readLog(l, circuit.gaugeStepBar)), creepBarPerH = quickestCreep(readings);
+  const staysBelow = smallDespite(usualPeakGaugeBar, circuit), smallBySheet = knownToSheet(circuit), readings = logs.map((l) => readLog(l, circuit.gaugeStepBar)), creepBarPerH = quickestCreep(readings);
   const feedUnsaid = evidence.circuit.fill === undefined && tracks.length > 0;
   /** Other ways in which a hypothesis may hold too, and how often it does: one that speaks of its own faults, and one of a feed that the sheet does not name. */
   const otherWaysOf = (model: LogModel, faults: readonly FaultId[], care: boolean): { model: LogModel; share: number }[] => {
@@ -112,6 +114,12 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
       logEvidence += Math.log(level.likelihood);
       logDraws = level.draws;
     }
+    if (faults.includes('fill-bypass-open')) {
+      const opened = reweighted(logDraws, (v) => bypassTimes(v, seen));
+      logEvidence += Math.log(opened.likelihood);
+      logDraws = opened.draws;
+    }
+    if (faults.includes('vessel-undersized')) logEvidence += Math.log(staysBelow);
     logEvidence += Math.log(overheatShare(logged.hottestC, circuit, faults));
     if (faults.includes('relief-valve-lifts-early')) logEvidence += Math.log(liftsSoLow);
     if (letGoLow) logEvidence += Math.log(letsGoLow(faults));
@@ -119,7 +127,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
     const { findingEvidence, draws } = weighFindings(evidence.findings, faults, logDraws, seen, logged);
     // What the fit cannot be split into (its parameters' own cost, the cold level) is shared out evenly.
     const unsplit = (logEvidence - fit.trackLikelihoods.reduce((a, b) => a + b, 0)) / Math.max(1, tracks.length);
-    return { faults, prior: weight, probability: 0, logEvidence, logParts: fit.trackLikelihoods.map((l) => l + unsplit), findingEvidence, draws, fit };
+    return { faults, prior: weight, movesAs: movesAs(model, tracks), probability: 0, logEvidence, logParts: fit.trackLikelihoods.map((l) => l + unsplit), findingEvidence, draws, fit };
   });
   let before: Fitter | null = null;
   const hints = hintsOf(evidence.findings, seen, logged);

@@ -1,4 +1,5 @@
 import type { FaultId } from './faults';
+import type { LogTrack } from './LogTrack';
 
 /** What a set of faults changes in the way the pressure moves. Sets with the same model look alike in a log, and share its likelihood. */
 export interface LogModel {
@@ -46,6 +47,13 @@ export function logModelOf(faults: readonly FaultId[]): LogModel {
 }
 
 export const logModelKey = (m: LogModel): string => [m.gas, m.inflow, m.outflow, m.lift, m.gauge, m.feed, m.air ? 'air' : '', m.heat === 'none' ? 'unheated' : ''].join('/');
+
+/** The same for models that the tracks cannot tell apart: where nothing was ever shut off, what comes in or goes out does so alike whichever way it takes. */
+export function movesAs(m: LogModel, tracks: readonly Pick<LogTrack, 'fillOn' | 'coilOn' | 'boilerOn'>[]): string {
+  const parted = (one: (t: Pick<LogTrack, 'fillOn' | 'coilOn' | 'boilerOn'>) => Uint8Array, other: (t: Pick<LogTrack, 'fillOn' | 'coilOn' | 'boilerOn'>) => Uint8Array | null) => tracks.some((t) => one(t).some((on, i) => on !== (other(t)?.[i] ?? 1)));
+  const inflow = m.inflow === 'coil' && !parted((t) => t.coilOn, (t) => t.fillOn) ? 'fill' : m.inflow, outflow = m.outflow === 'boiler' && !parted((t) => t.boilerOn, () => null) ? 'circuit' : m.outflow;
+  return logModelKey({ ...m, inflow, outflow });
+}
 
 /** In how many ways two models differ. */
 export const waysApart = (a: LogModel, b: LogModel): number => (Object.keys(RIGHT) as (keyof LogModel)[]).filter((k) => a[k] !== b[k]).length;

@@ -23,6 +23,22 @@ it('whitening is the normal density with the full covariance, worked out the lon
   expect(Math.abs(-logDet - 0.5 * white.reduce((s, x) => s + x * x, 0) - direct)).toBeLessThan(1e-9);
 });
 
+it('a pump that starts with the heat may move the gauge at once, and only then', () => {
+  const heated = layOutLog({ source: 'logger', samples: { tS: [0, 400, 800, 1200, 1600, 2000], pressureBar: [1, 1, 1.05, 1.3, 1.6, 1.8], flowC: [15, 15, 16, 30, 55, 68], returnC: [15, 15, 15, 26, 48, 58] }, events: [{ tS: 600, kind: 'heat-on' }] }, circuit)!;
+  expect([...heated.jumpBar].map((x) => x > 0)).toEqual([false, false, true, false, false, false]);
+  const misfit = (stepAt: number, track = heated) => { const white = Float64Array.from({ length: track.n }, (_, i) => (i >= stepAt ? 0.05 : 0)), cost = whiten(track, white, new Float64Array(track.n)); return cost + 0.5 * white.reduce((a, x) => a + x * x, 0); };
+  expect(misfit(2)).toBeLessThan(misfit(1) - 1);
+  expect(misfit(2)).toBeLessThan(misfit(2, { ...heated, jumpBar: new Float64Array(heated.n) }) - 0.5);
+});
+
+it('what the water does once the heat is on says nothing of the reading before', () => {
+  const doubt = (heatOnS: number) => layOutLog({ source: 'hand', samples: { tS: [0, 240, 600, 960], pressureBar: [1.2, 1.2, 2, 2.4], flowC: [19, 19, 45, 60], returnC: [19, 19, 38, 50] }, events: [{ tS: heatOnS, kind: 'heat-on' }] }, circuit)!.temperatureErrorK;
+  expect(doubt(400)[1]!).toBeLessThan(0.2);
+  // The time of the heat is known to a minute: right after the reading it may have been before it.
+  expect(doubt(270)[1]!).toBeGreaterThan(3 * doubt(400)[1]!);
+  expect(doubt(400)[2]!).toBeCloseTo(doubt(270)[2]!, 9);
+});
+
 it('the model may be wrong about what is heated, and hardly about what stands still', () => {
   const t = track([1, 1, 1, 1.3, 1.6, 1.8], [15, 15, 15, 30, 55, 68]);
   expect(t.modelErrorBar[2]!).toBeLessThan(0.02);

@@ -5,14 +5,15 @@ import type { TestId } from './tests';
 /** One row: what a fault does to a test's outcomes, and why. No outcome is impossible and weak tests are weak. Shares are common practice,
  *  reviewed by reading; not measured. */
 export interface OutcomeRow { faults: FaultId[]; shares: Record<string, number>; why: string }
-export interface OutcomeTable { base: Record<string, number>; rows: OutcomeRow[] }
+export interface OutcomeTable { base: Record<string, number>; rows: OutcomeRow[]; /** The outcomes stand from the least to the most, and of several causes what shows is the most that any of them makes. */ graded?: true }
 
 const NO_GAS: FaultId[] = ['vessel-undercharged', 'vessel-diaphragm-failed', 'vessel-connection-blocked', 'vessel-isolated'];
 const row = (faults: FaultId[], shares: Record<string, number>, why: string): OutcomeRow => ({ faults, shares, why });
 const table = (base: Record<string, number>, ...rows: OutcomeRow[]): OutcomeTable => ({ base, rows });
+const graded = (base: Record<string, number>, ...rows: OutcomeRow[]): OutcomeTable => ({ base, rows, graded: true });
 
 export const OUTCOME_TABLES: Partial<Record<TestId, OutcomeTable>> = {
-  'discharge-pipe': table({ dry: 0.86, stained: 0.11, dripping: 0.02, running: 0.01 },
+  'discharge-pipe': graded({ dry: 0.86, stained: 0.11, dripping: 0.02, running: 0.01 },
     row(NO_GAS, { dry: 0.33, stained: 0.42, dripping: 0.2, running: 0.05 }, 'with little gas the relief lifts on every long heat-up'),
     row(['vessel-undersized'], { dry: 0.35, stained: 0.42, dripping: 0.2, running: 0.03 }, 'the hot pressure reaches the relief'),
     row(['relief-valve-passing'], { dry: 0.07, stained: 0.13, dripping: 0.66, running: 0.14 }, 'a passing seat drips nearly all the time'),
@@ -47,7 +48,7 @@ export const OUTCOME_TABLES: Partial<Record<TestId, OutcomeTable>> = {
     row(['relief-valve-passing'], { stopped: 0.3, 'still-drips': 0.7 }, 'most do not reseat once worn'),
     row(INFLOW, { stopped: 0.45, 'still-drips': 0.55 }, 'pressure from the mains keeps it open'),
     row(['relief-valve-lifts-early'], { stopped: 0.5, 'still-drips': 0.5 }, 'a weak spring may close again')),
-  'bleed-radiators': table({ none: 0.68, 'some-air': 0.29, 'much-air': 0.03 },
+  'bleed-radiators': graded({ none: 0.68, 'some-air': 0.29, 'much-air': 0.03 },
     row(['air-in-circuit'], { none: 0.04, 'some-air': 0.26, 'much-air': 0.7 }, 'that is where it stands'),
     row(['feed-starved', 'fill-pressure-too-low'], { none: 0.4, 'some-air': 0.38, 'much-air': 0.22 }, 'too little pressure lets air in at the top'),
     row(['circuit-leak', 'relief-valve-passing'], { none: 0.5, 'some-air': 0.41, 'much-air': 0.09 }, 'topping up brings air in'),
@@ -89,21 +90,36 @@ export const OUTCOME_TABLES: Partial<Record<TestId, OutcomeTable>> = {
   'relief-dripping': table({ dry: 0.97, drips: 0.03 }, row(['steam-relief-passing'], { dry: 0.04, drips: 0.96 }, 'that is the fault itself'), row(['steam-pigtail-blocked', 'steam-pressure-control-faulty'], { dry: 0.65, drips: 0.35 }, 'it lifts where nothing stops the burner'), row(['steam-boiler-overfilled'], { dry: 0.88, drips: 0.12 }, 'wet steam carries over')),
 };
 
-/** Probability of an outcome under a set of faults. Each abnormal outcome comes about unless the base and every fault, in what it adds to the base, leave it out; the base's commonest outcome
- *  is kept from by each fault in turn. */
+/** Probability of an outcome under a set of faults. */
 export function outcomeShares(test: TestId, faults: readonly FaultId[]): Record<string, number> | null {
   const t = OUTCOME_TABLES[test];
-  if (!t) return null;
-  const hits = t.rows.filter((r) => r.faults.some((f) => faults.includes(f)));
-  if (hits.length === 0) return t.base;
-  if (hits.length === 1) return hits[0]!.shares;
-  const outcomes = Object.keys(t.base);
-  const usual = outcomes.reduce((a, b) => (t.base[b]! > t.base[a]! ? b : a));
-  // What the base brings about by itself stands in every row; it counts once.
-  const left = (of: (shares: Record<string, number>) => number) => hits.reduce((p, h) => (p * of(h.shares)) / of(t.base), of(t.base));
-  const shares = Object.fromEntries(outcomes.map((o) => [o, o === usual ? left((s) => s[o]!) : Math.max(LEAST_SHARE, 1 - left((s) => 1 - s[o]!))]));
-  const sum = outcomes.reduce((s, o) => s + shares[o]!, 0);
-  return Object.fromEntries(outcomes.map((o) => [o, shares[o]! / sum]));
+  return t ? together(t, t.rows.filter((r) => r.faults.some((f) => faults.includes(f))).map((r) => r.shares)) : null;
+}
+
+/** Shares of a test's outcomes where several things bring them about at once. What the base brings about by itself stands in every one's shares; it counts once. */
+export function together({ base, graded }: OutcomeTable, hits: readonly Record<string, number>[]): Record<string, number> {
+  if (hits.length === 0) return base;
+  if (hits.length === 1) return hits[0]!;
+  const outcomes = Object.keys(base), all = (of: (shares: Record<string, number>) => number) => hits.reduce((p, h) => (p * of(h)) / of(base), of(base));
+  return normalised(outcomes, graded ? mostOf(outcomes, all) : anyOf(outcomes, base, all));
+}
+type OfAll = (of: (shares: Record<string, number>) => number) => number;
+
+/** Of outcomes in order, no more than one shows where no cause makes more. */
+function mostOf(outcomes: string[], all: OfAll): number[] {
+  const upTo = outcomes.map((_, i) => (i === outcomes.length - 1 ? 1 : all((s) => outcomes.slice(0, i + 1).reduce((sum, o) => sum + s[o]!, 0))));
+  return upTo.map((p, i) => p - (upTo[i - 1] ?? 0));
+}
+
+/** Each abnormal outcome comes about unless the base and every cause, in what it adds to the base, leave it out; the base's commonest outcome is kept from by each in turn. */
+function anyOf(outcomes: string[], base: Record<string, number>, all: OfAll): number[] {
+  const usual = outcomes.reduce((a, b) => (base[b]! > base[a]! ? b : a));
+  return outcomes.map((o) => (o === usual ? all((s) => s[o]!) : 1 - all((s) => 1 - s[o]!)));
+}
+
+function normalised(outcomes: string[], shares: number[]): Record<string, number> {
+  const kept = shares.map((p) => Math.max(LEAST_SHARE, p)), sum = kept.reduce((a, b) => a + b, 0);
+  return Object.fromEntries(outcomes.map((o, i) => [o, kept[i]! / sum]));
 }
 /** No outcome is impossible. */
 const LEAST_SHARE = 0.003;

@@ -5,7 +5,7 @@ import { creepInflowsLPerH } from './creepInflow';
 import { SLOT } from './kernel';
 import type { LogModel } from './logModel';
 import { lowGaugeBar, topGaugeBar, type LogTrack } from './LogTrack';
-import { normalCdf, normalQuantile } from './normal';
+import { normalCdf, normalPdf, normalQuantile } from './normal';
 
 /** A free parameter: a standard normal number turned into a physical one. Priors that are not normal are bent by the map. */
 export interface FreeParameter { slot: number; of: (z: number) => number; starts: number[] }
@@ -77,6 +77,14 @@ const startedFrom = (p: FreeParameter, starts: number[]): FreeParameter => (star
 
 /** Usual size of a way in, L/h at one bar. Common practice. */
 const INFLOW_L_PER_H = 0.8;
+
+/** A bypass is a valve that stands open, if only by a crack: it lets by more than a hole or a worn seat does, L/h at one bar. Common practice. */
+const BYPASS_L_PER_H = 5, BYPASS_SPREAD = 1.3;
+/** How much oftener a bypass lets by as much as in a draw than the other ways in do. */
+export function bypassTimes(v: Float64Array, c: ResolvedCircuit): number {
+  const size = sizeOf(c), at = Math.log(Math.max(1e-6, v[SLOT.inFill]!) / size), density = (median: number, spread: number) => normalPdf(at, Math.log(median), spread);
+  return density(BYPASS_L_PER_H, BYPASS_SPREAD) / density(INFLOW_L_PER_H, INFLOW_SPREAD);
+}
 
 /** A relief that lifts where it should: looked for first where the pressure was seen to stop. */
 function rightLift(c: ResolvedCircuit, tracks: LogTrack[]): FreeParameter {

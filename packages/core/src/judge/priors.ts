@@ -29,14 +29,14 @@ const CHANGED_FACTOR = 0.25;
  *  Factor on the product of their shares. Common practice; "two at once is normal". */
 const COUPLED: { one: FaultId[]; other: FaultId[]; factor: number; why: string }[] = [
   { one: ['vessel-undercharged'], other: ['vessel-gas-valve-leaking'], factor: 7, why: 'the gas went through the core' },
-  { one: LITTLE_GAS, other: ['relief-valve-passing'], factor: 6.2, why: 'a relief that has lifted often passes' },
-  { one: INFLOW, other: ['relief-valve-passing'], factor: 7.7, why: 'water let in lifts the relief, which then passes' },
-  { one: ['fill-pressure-too-high', 'reducing-valve-set-high'], other: ['relief-valve-passing'], factor: 7.1, why: 'a high start lifts the relief hot, which then passes' },
+  { one: LITTLE_GAS, other: ['relief-valve-passing'], factor: 4.5, why: 'a relief that has lifted often passes' },
+  { one: INFLOW, other: ['relief-valve-passing'], factor: 5.5, why: 'water let in lifts the relief, which then passes' },
+  { one: ['fill-pressure-too-high', 'reducing-valve-set-high'], other: ['relief-valve-passing'], factor: 5.5, why: 'a high start lifts the relief hot, which then passes' },
   { one: ['vessel-undercharged', 'vessel-diaphragm-failed'], other: INFLOW, factor: 1.4, why: 'a vessel that is full of water says nothing of the hole behind it' },
   { one: ['vessel-undercharged', 'vessel-diaphragm-failed'], other: ['circuit-leak', 'fill-pressure-too-high'], factor: 2.9, why: 'topped up, and topped up too far' },
   { one: ['gauge-misreading'], other: ['vessel-undercharged', 'relief-valve-passing', 'fill-pressure-too-high'], factor: 4.2, why: 'filled and judged by a lying gauge' },
-  { one: ['circuit-leak'], other: ['fill-pressure-too-low', 'air-in-circuit'], factor: 4.2, why: 'what leaks out is missing, and air comes in with the top-ups' },
-  { one: ['air-in-circuit', 'fill-pressure-too-low', 'feed-starved'], other: ['air-locked-branch'], factor: 3, why: 'too little pressure lets the air stand in the highest branch' },
+  { one: ['circuit-leak'], other: ['air-in-circuit'], factor: 4.2, why: 'air comes in with the top-ups' },
+  { one: ['air-in-circuit', 'fill-pressure-too-low', 'feed-starved'], other: ['air-locked-branch'], factor: 2, why: 'too little pressure lets the air stand in the highest branch' },
   { one: ['steam-return-leak', 'steam-boiler-section-leak', 'steam-feeder-passing'], other: ['steam-water-untreated', 'steam-boiler-section-leak'], factor: 4, why: 'fresh water thins the treatment and eats the iron' },
   { one: ['steam-dirty-water'], other: ['steam-gauge-glass-blocked', 'steam-pigtail-blocked', 'steam-drain-blocked', 'steam-low-water-cutoff-failed'], factor: 4, why: 'the same mud settles everywhere' },
   { one: ['steam-pigtail-blocked', 'steam-pressure-control-faulty'], other: ['steam-relief-passing'], factor: 2, why: 'a relief that has lifted often passes' },
@@ -108,8 +108,12 @@ function singleWeight(id: FaultId, { circuit, complaint = [], alreadyDone = [], 
   // What keeps a unit from giving water is mostly the unit itself.
   if (id === 'feed-starved' && circuit.fill?.kind === 'pressurisation-unit') weight *= 0.4;
   if (id === 'vessel-undersized') weight *= undersizeFactor(circuit);
+  if (id === 'relief-valve-passing' && findings.some((f) => f.test === 'boiler-isolated-hold') && !findings.some((f) => LOOKED_AT_RELIEF.has(f.test))) weight *= DRIPS_UNSAID;
   return weight * shareOfKind(id, circuit);
 }
+
+/** Whoever isolates a boiler for hours has walked past its discharge pipe before, and would have said that it drips. Common practice. */
+const LOOKED_AT_RELIEF: ReadonlySet<string> = new Set(['discharge-pipe', 'discharge-catch', 'relief-reseat']), DRIPS_UNSAID = 0.45;
 
 /** How often a circuit of which the sheet does not say it is filled, or makes hot water, in the way that a fault needs. Where the sheet says it there is nothing to ask. Common practice. */
 const OF_UNSAID_FILLS: Partial<Record<FaultId, number>> = { 'fill-loop-passing': 0.65, 'fill-pressure-too-high': 0.65, 'reducing-valve-creeping': 0.3, 'reducing-valve-set-high': 0.3, 'fill-bypass-open': 0.35, 'feed-starved': 0.35, 'pressurisation-unit-fault': 0.05 };
@@ -117,10 +121,14 @@ const OF_UNSAID_HOT_WATER: Partial<Record<FaultId, number>> = { 'dhw-plate-perfo
 /** Reliefs set so low belong to circuits that mostly feed themselves, by a reducing valve, and heat their hot water with a coil: there the shares change places. Common practice. */
 const LOW_RELIEF_BAR = 2.3;
 
+/** What is larger than a house is filled by a unit, mostly, and warms its water by coils or elsewhere. Common practice. */
+const OF_LARGE_FILLS: typeof OF_UNSAID_FILLS = { 'fill-loop-passing': 0.2, 'fill-pressure-too-high': 0.2, 'reducing-valve-creeping': 0.15, 'reducing-valve-set-high': 0.15, 'fill-bypass-open': 0.8, 'feed-starved': 0.8, 'pressurisation-unit-fault': 0.65 };
+const LARGE_L = 450, LARGE_KW = 70;
+
 function shareOfKind(id: FaultId, circuit: CircuitSheet): number {
-  const low = (circuit.reliefValve?.setBar ?? Infinity) < LOW_RELIEF_BAR;
+  const low = (circuit.reliefValve?.setBar ?? Infinity) < LOW_RELIEF_BAR, large = circuit.waterVolumeL !== undefined ? circuit.waterVolumeL > LARGE_L : (circuit.heatOutputKw ?? 0) > LARGE_KW;
   const of = (shares: Partial<Record<FaultId, number>>) => { const share = shares[id]; return share === undefined ? 1 : low && id !== 'pressurisation-unit-fault' ? 1 - share : share; };
-  return (circuit.fill === undefined ? of(OF_UNSAID_FILLS) : 1) * (circuit.domesticHotWater === undefined ? of(OF_UNSAID_HOT_WATER) : 1);
+  return (circuit.fill === undefined ? (large ? (OF_LARGE_FILLS[id] ?? 1) : of(OF_UNSAID_FILLS)) : 1) * (circuit.domesticHotWater === undefined ? of(OF_UNSAID_HOT_WATER) : 1);
 }
 
 /** Valves that are there though the sheet says none. Common practice. */

@@ -1,8 +1,9 @@
 import type { FaultId } from './faults';
 import type { JudgedSet } from './JudgedSet';
+import { logModelOf, movesAs } from './logModel';
 import { beforeFindings, withProbabilities } from './probabilities';
 
-const set = (faults: FaultId[], prior: number, logEvidence: number, findingEvidence: number[] = []): JudgedSet => ({ faults, prior, probability: 0, logEvidence, logParts: [], findingEvidence, draws: [], fit: {} as never });
+const set = (faults: FaultId[], prior: number, logEvidence: number, findingEvidence: number[] = []): JudgedSet => ({ faults, prior, movesAs: movesAs(logModelOf(faults), []), probability: 0, logEvidence, logParts: [], findingEvidence, draws: [], fit: {} as never });
 const shareOf = (sets: JudgedSet[], ...faults: FaultId[]) => sets.find((s) => s.faults.join() === faults.join())!.probability;
 
 /** A vessel that is flat for one of four reasons, nothing wrong, and a flat vessel with a passing relief. */
@@ -48,4 +49,16 @@ it('two cold levels of circuits that move alike stay held apart: there the log d
   const level = (evidence: number) => { const judged = withProbabilities([set(['none'], 0.5, 0.5), set(['fill-pressure-too-low'], 0.5, evidence)]); return shareOf(judged, 'none') / shareOf(judged, 'fill-pressure-too-low'); };
   expect(level(0.5)).toBeCloseTo(1, 9);
   expect(level(-1.5)).toBeGreaterThan(Math.exp(2));
+});
+
+it('a way in is told from another, and one out, only by a log in which one of them was shut off', () => {
+  const on = Uint8Array.of(1, 1, 1), shut = Uint8Array.of(1, 0, 0), open = { fillOn: on, coilOn: on, boilerOn: on };
+  const alike = (tracks: Parameters<typeof movesAs>[1], a: FaultId, b: FaultId) => movesAs(logModelOf([a]), tracks) === movesAs(logModelOf([b]), tracks);
+  for (const tracks of [[], [open], [open, { ...open, fillOn: shut, coilOn: shut }]]) {
+    expect(alike(tracks, 'fill-loop-passing', 'dhw-plate-perforated')).toBe(true);
+    expect(alike(tracks, 'circuit-leak', 'boiler-exchanger-leak')).toBe(true);
+  }
+  for (const shutOff of [{ fillOn: shut }, { coilOn: shut }]) expect(alike([open, { ...open, ...shutOff }], 'fill-loop-passing', 'dhw-plate-perforated')).toBe(false);
+  expect(alike([{ ...open, boilerOn: shut }], 'relief-valve-passing', 'boiler-exchanger-leak')).toBe(false);
+  expect(alike([], 'circuit-leak', 'fill-loop-passing')).toBe(false);
 });

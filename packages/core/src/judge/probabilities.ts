@@ -1,6 +1,5 @@
 import { faultRow } from './faults';
 import type { JudgedSet } from './JudgedSet';
-import { logModelKey, logModelOf } from './logModel';
 
 /** No simulation is right to the last bit: from this difference on, in nats, a log counts for less than it seems. Fixed by the evaluation on plants
  *  of another physics, where answers held for nearly certain were wrong too often. */
@@ -43,7 +42,7 @@ function shareAmongAlike(sets: readonly JudgedSet[], scores: readonly number[]):
   const best = Math.max(...sets.map((s) => s.logEvidence)), groups = new Map<string, number[]>();
   sets.forEach((s, i) => {
     if (s.faults.some((f) => faultRow(f).plant !== 'sealed')) return;
-    const key = `${s.faults.length} ${logModelKey(logModelOf(s.faults))}`, group = groups.get(key);
+    const key = `${s.faults.length} ${s.movesAs}`, group = groups.get(key);
     if (group) group.push(i);
     else groups.set(key, [i]);
   });

@@ -1,7 +1,7 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { resolveCircuit } from '../circuit/resolveCircuit';
 import { diagnose } from './diagnose';
-import { knownToSheet, sheetMarginBar, undersizeFactor } from './sheetMargin';
+import { knownToSheet, sheetMarginBar, smallDespite, undersizeFactor } from './sheetMargin';
 
 const sheet = (nominalVolumeL: number, more: Partial<CircuitSheet> = {}): CircuitSheet => ({ kind: 'sealed-hot-water', waterVolumeL: 100, waterVolumeSource: 'measured', heatOutputKw: 24, staticHeadM: 4, vessel: { nominalVolumeL, labelPrechargeBar: 0.75 }, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop', mainsBar: 3.5 }, domesticHotWater: { kind: 'plate-exchanger' }, maxFlowC: 75, gauge: { kind: 'dial', resolutionBar: 0.1 }, ...more });
 const VESSELS = [2, 3, 4, 5, 6, 8, 10, 12, 18, 25];
@@ -38,4 +38,12 @@ it('a vessel much too small by its sheet is named, where all moves as the sheet 
   const log = { source: 'hand' as const, samples: { tS: [0, 300, 600, 900, 1200, 1500], pressureBar: [1.1, 1.3, 1.7, 2.2, 2.6, 2.8], flowC: [16, 35, 50, 62, 70, 74] }, events: [{ tS: 0, kind: 'heat-on' as const }] };
   const d = diagnose({ format: 'jumper-case', version: 1, id: 'small', circuit: sheet(4), logs: [log], findings: [{ test: 'precharge', valueBar: 0.75, circuitBar: 0, drainOpen: true }] });
   expect(d.hypotheses[0]!.faults).toEqual(['vessel-undersized']);
+});
+
+it('a vessel that keeps the pressure a bar under the relief on every run is hardly too small, whatever its sheet says', () => {
+  const c = resolveCircuit(sheet(5)), says = [1.6, 1.9, 2.2, 2.5, 2.8, 3.1].map((peak) => smallDespite(peak, c));
+  expect(says[0]).toBeLessThan(0.2);
+  for (let i = 1; i < says.length; i++) expect(says[i]!).toBeGreaterThanOrEqual(says[i - 1]!);
+  expect(says.at(-1)).toBe(1);
+  expect(smallDespite(null, c)).toBe(1);
 });

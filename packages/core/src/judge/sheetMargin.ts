@@ -47,3 +47,14 @@ export function knownToSheet(c: ResolvedCircuit): number {
 }
 /** Under this it is not worth a look. */
 const LEAST_TIMES = 0.1;
+
+/** How far under its relief a circuit may come to a stop, hot, where its vessel is too small, and from where on that is hardly so, bar; and how often it is then. Common practice. */
+const TOO_NEAR_BAR = 0.45, FAR_BELOW_BAR = 1.1, SMALL_YET_FAR = 0.1;
+
+/** How far a log that came to its hottest speaks for a vessel that is too small: one that leaves the pressure far below the relief does its work, whatever the sheet says.
+ *  @param usualPeakGaugeBar how high a run of every day comes; null where no log was heated */
+export function smallDespite(usualPeakGaugeBar: number | null, c: ResolvedCircuit): number {
+  if (usualPeakGaugeBar === null) return 1;
+  const marginBar = c.reliefSetGaugeBar - usualPeakGaugeBar;
+  return Math.pow(SMALL_YET_FAR, Math.min(1, Math.max(0, (marginBar - TOO_NEAR_BAR) / (FAR_BELOW_BAR - TOO_NEAR_BAR))));
+}

@@ -57,7 +57,7 @@ const STORIES: [string, Told, FaultId[]][] = [
   ['a feed set to 25 psi', { circuit: FED, findings: [{ test: 'idle-cold-pressure', valueBar: 1.75, idleHours: 10 }, { test: 'fill-isolated-watch', startBar: 1.75, endBar: 1.75, minutes: 60, heating: false }, pre(0.83)] }, ['reducing-valve-set-high']],
   ['a feed that gives nothing', { circuit: FED, complaint: ['no-heat', 'locks-out'], findings: [{ test: 'idle-cold-pressure', valueBar: 0.2, idleHours: 3 }, second(0.2), { test: 'visible-leak', outcome: 'none' }, { test: 'discharge-pipe', outcome: 'dry' }] }, ['feed-starved']],
   ['a unit whose pump does not start', { circuit: PLANT, complaint: ['locks-out'], findings: [{ test: 'idle-cold-pressure', valueBar: 1.1, idleHours: 12 }, second(1.1), { test: 'visible-leak', outcome: 'none' }] }, ['pressurisation-unit-fault']],
-  ['a unit whose pump does not stop', { circuit: PLANT, complaint: ['locks-out'], logs: [idle([2.6, 2.6, 2.7, 2.7, 2.8], 10)], findings: [{ test: 'fill-isolated-watch', startBar: 2, endBar: 2, minutes: 60, heating: false }] }, ['pressurisation-unit-fault']],
+  ['a unit that pumps past its limit', { circuit: PLANT, complaint: ['locks-out'], logs: [idle([2.8, 2.8, 2.8, 2.8, 2.7], 10)], findings: [{ test: 'fill-isolated-watch', startBar: 2.7, endBar: 2.7, minutes: 60, heating: false }] }, ['pressurisation-unit-fault']],
   ['a plant room’s vessel without gas', { circuit: PLANT, complaint: ['gauge-climbs-hot', 'drips-outside'], findings: [pre(0.1), { test: 'gas-valve-press', outcome: 'nothing' }] }, ['vessel-undercharged']],
 ];
 

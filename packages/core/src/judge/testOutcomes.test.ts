@@ -16,7 +16,7 @@ const c = resolveCircuit(SHEET);
 const drawsOf = (faults: FaultId[]) => fitLogs(parameterSpace(logModelOf(faults), SHEET, c, []), [], c.atmosphericBar, { seed: 7 }).draws.slice(0, 12).map((d) => d.v);
 const SETS: FaultId[][] = [...applicableFaults(SHEET).map((id): FaultId[] => [id]), ['fill-loop-passing', 'relief-valve-passing'], ['relief-valve-passing', 'vessel-undercharged']];
 const proposed = TEST_IDS.filter((id) => testRow(id).plant === 'sealed');
-const at = (topGaugeBar: number): Logged => ({ peakGaugeBar: topGaugeBar, topGaugeBar, coldGaugeBar: 1.2, hottestC: null });
+const at = (topGaugeBar: number): Logged => ({ peakGaugeBar: topGaugeBar, usualPeakGaugeBar: topGaugeBar, topGaugeBar, coldGaugeBar: 1.2, hottestC: null });
 
 it.each(SETS.map((s) => [s.join(' + '), s] as const))('what a test would show is a distribution, with %s', (_name, faults) => {
   for (const v of drawsOf(faults))

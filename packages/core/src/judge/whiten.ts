@@ -18,6 +18,8 @@ export function whiten(track: LogTrack, residual: Float64Array, perKelvin: Float
     }
     const stiff = perKelvin[i]! * track.temperatureErrorK[i]!;
     const size = Math.sqrt(track.modelErrorBar[i]! * track.modelErrorBar[i]! + stiff * stiff);
+    const jump = track.jumpBar[i]! / size;
+    variance += jump * jump;
     const read = perKelvin[i]! * track.readErrorK * track.warmth[i]!;
     const total = size * size * variance + track.variance[i]! + read * read;
     const innovation = residual[i]! - size * mean;

@@ -1,0 +1,37 @@
+import { resolveCircuit } from '../circuit/resolveCircuit';
+import { meanTemperatures } from './meanTemperatures';
+
+const C = resolveCircuit({ kind: 'sealed-hot-water', waterVolumeL: 95, heatOutputKw: 24, reliefValve: { setBar: 3 }, maxFlowC: 70 });
+const MINUTES = [0, 5, 10, 20, 30, 45, 60];
+const read = (flowC: (number | null)[], events: { tS: number; kind: 'heat-on' | 'heat-off' }[]) => meanTemperatures({ tS: MINUTES.map((m) => 60 * m), gaugeBar: MINUTES.map(() => 1.2), flowC, returnC: MINUTES.map(() => null) }, events, C);
+const ON = { tS: 300, kind: 'heat-on' as const }, OFF = { tS: 1500, kind: 'heat-off' as const };
+
+it('a temperature that was not read between two lies between them', () => {
+  const { meanC, guessedK } = read([18, 18, null, 60, 66, 50, 40], [ON]);
+  expect(meanC[2]!).toBeGreaterThan(meanC[1]!);
+  expect(meanC[2]!).toBeLessThan(meanC[3]!);
+  expect(guessedK.every((k) => k === 0)).toBe(true);
+});
+
+it('what stopped being read cools once the heat is off, and is doubted by part of what it may have cooled', () => {
+  const { meanC, guessedK } = read([18, 18, 40, 60, null, null, null], [ON, OFF]);
+  for (let i = 4; i < 7; i++) { expect(meanC[i]!).toBeLessThan(meanC[i - 1]!); expect(guessedK[i]!).toBeGreaterThan(guessedK[i - 1]!); }
+  expect(meanC[6]!).toBeGreaterThan(18);
+  // 95 L at 24 kW cool by half in about twenty minutes (a time constant of half an hour: common practice).
+  expect(meanC[6]!).toBeLessThan(40);
+});
+
+it('and stands where it was last read while nothing says that the heat went off, doubted by what was left to its limit', () => {
+  const on = read([18, 18, 40, 50, null, null, null], [ON]), unsaid = read([18, 18, 40, 50, null, null, null], []);
+  expect(on.meanC[6]).toBe(on.meanC[3]);
+  expect(on.guessedK[6]!).toBeGreaterThan(3);
+  expect(unsaid.meanC[6]).toBe(unsaid.meanC[3]);
+  expect(unsaid.guessedK[6]).toBe(0);
+});
+
+it('stays level until the heat is switched, whichever way', () => {
+  const gap = [18, null, null, 60, null, 40, 30], { meanC } = read(gap, [{ tS: 600, kind: 'heat-on' }, { tS: 1800, kind: 'heat-off' }]);
+  expect(meanC[1]).toBe(meanC[0]);
+  expect(meanC[2]).toBe(meanC[0]);
+  expect(meanC[4]).toBe(meanC[3]);
+});
