@@ -12,6 +12,9 @@ import { BEYOND } from './overheat';
 import { OUTCOME_TABLES } from './outcomeTable';
 import type { TestId } from './tests';
 
+/** Faults behind which a test does not see the charge, whatever it is. */
+const CHARGE_HIDDEN = { precharge: ['vessel-diaphragm-failed', 'vessel-connection-blocked', 'vessel-isolated'], 'draw-off': ['vessel-connection-blocked', 'vessel-isolated'] } as const satisfies Partial<Record<TestId, readonly FaultId[]>>;
+
 /** Probabilities of a test's outcomes when it takes so many minutes, coarsely binned where it gives a number, under a set of faults and a draw, beside what
  *  was logged. Null for tests that are not proposed. The bins are only for choosing a test; its likelihood is worked out in full once it is done. */
 export function testOutcomes(test: TestId, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit, minutes: number, logged: Logged = NOTHING_LOGGED): number[] | null {
@@ -20,11 +23,11 @@ export function testOutcomes(test: TestId, faults: readonly FaultId[], v: Float6
   const target = c.prechargeGaugeBar;
   switch (test) {
     case 'precharge': {
-      if (is('vessel-diaphragm-failed')) return split(0.05, 0.2, [0.1, target - 0.12, target + 0.2]);
-      if (is('vessel-connection-blocked', 'vessel-isolated')) return split(target + 0.15, 0.3, [0.1, target - 0.12, target + 0.2]);
-      return split(Math.max(0, charge), 0.06, [0.1, target - 0.12, target + 0.2]);
+      const cuts = [0.1, target - 0.12, target + 0.2];
+      if (is(...CHARGE_HIDDEN.precharge)) return is('vessel-diaphragm-failed') ? split(0.05, 0.2, cuts) : split(target + 0.15, 0.3, cuts);
+      return split(Math.max(0, charge), 0.06, cuts);
     }
-    case 'draw-off': return split(is('vessel-connection-blocked', 'vessel-isolated') ? -0.95 : charge, 0.12, [-0.5, target - 0.15, target + 0.25]);
+    case 'draw-off': return split(is(...CHARGE_HIDDEN['draw-off']) ? -0.95 : charge, 0.12, [-0.5, target - 0.15, target + 0.25]);
     case 'idle-cold-pressure': {
       const low = c.fillGaugeBar - 0.35, high = c.fillGaugeBar + 0.45;
       const mass = (a: number, b: number) => { let s = 0; for (let k = 0; k < 12; k++) s += coldLevelDensity(a + ((b - a) * (k + 0.5)) / 12, faults, c); return (s * (b - a)) / 12; };
@@ -55,8 +58,7 @@ export function testOutcomes(test: TestId, faults: readonly FaultId[], v: Float6
 /** Whether a test's outcomes hang on the circuit's parameters, or only on which faults there are: then one draw will do for all. */
 export function outcomesHangOnDraw(test: TestId, faults: readonly FaultId[]): boolean {
   switch (test) {
-    case 'precharge': return !has(faults, 'vessel-diaphragm-failed', 'vessel-connection-blocked', 'vessel-isolated');
-    case 'draw-off': return !has(faults, 'vessel-connection-blocked', 'vessel-isolated');
+    case 'precharge': case 'draw-off': return !has(faults, ...CHARGE_HIDDEN[test]);
     case 'fill-disconnected-watch': case 'fill-isolated-watch': case 'coil-isolated-watch': case 'cold-main-off-watch': case 'second-gauge': return true;
     default: return OUTCOME_TABLES[test] !== undefined && hangsOnDraw({ test, outcome: 'any' }, faults);
   }

@@ -28,6 +28,8 @@ it('stands the visits newest first, each with what was found, left and done', ()
   expect(view.visits.map((v) => [v.when, v.cold, v.charge, v.work])).toEqual([['10 Feb 2026', '1.0 bar', '–', 'no work'], ['10 Feb 2025', '1.1 bar', '0.2 bar → 0.75 bar', 'vessel recharged']]);
   expect(view.coldTrace.map((p) => Math.round(p.day))).toEqual([0, 365]);
   expect(view.coldTrace.map((p) => p.bar)).toEqual([1.1, 1]);
+  // Found and left stand on the one day, one after the other.
+  expect(view.chargeTrace).toEqual([{ day: 0, bar: 0.2 }, { day: 0, bar: 0.75 }]);
 });
 
 it('says how fast the charge falls between a charge that was set and the next that was read, and when it will be too low', () => {
