@@ -19,6 +19,9 @@ const normalFrom = (slot: number, mean: number, sd: number, least: number, start
   return { slot, of: (z) => mean + sd * normalQuantile(cut + (1 - cut) * normalCdf(z)), starts };
 };
 const logNormal = (slot: number, median: number, sd: number): FreeParameter => ({ slot, of: (z) => median * Math.exp(sd * z), starts: [0] });
+/** How much faster a circuit warms or cools than its sheet says: mostly by less than the spread, now and then by far more, since an output on a sheet may be another circuit's and half of the emitters shut. */
+const tempo = (slot: number, sd: number): FreeParameter => ({ slot, of: (z) => Math.exp(sd * z * (1 + FAR_TEMPO * z * z)), starts: [0] });
+const FAR_TEMPO = 0.1;
 const uniform = (slot: number, least: number, most: number, starts = [-1, 0.6]): FreeParameter => ({ slot, of: (z) => least + (most - least) * normalCdf(z), starts });
 /** Holes, L/h at one bar: they spread over decades, the usual size in the middle, those that let water out more widely. Common practice. */
 const INFLOW_SPREAD = 1.5, OUTFLOW_SPREAD = 1.7;
@@ -106,7 +109,7 @@ function earlyLift(c: ResolvedCircuit, tracks: LogTrack[]): FreeParameter[] {
 
 function thermal(tracks: LogTrack[]): FreeParameter[] {
   const poorest = tracks.some((t) => t.temperatures === 'none') ? 'none' : tracks.some((t) => t.temperatures === 'flow') ? 'flow' : 'both';
-  if (poorest === 'none') return [normal(SLOT.share, 0.85, 0.13, 0.2), logNormal(SLOT.lagS, 150, 0.8), logNormal(SLOT.heatTempo, 1, 0.45), logNormal(SLOT.coolTempo, 1, 0.55)];
+  if (poorest === 'none') return [normal(SLOT.share, 0.85, 0.13, 0.2), logNormal(SLOT.lagS, 150, 0.8), tempo(SLOT.heatTempo, 0.45), tempo(SLOT.coolTempo, 0.55)];
   return [normal(SLOT.share, poorest === 'both' ? 0.92 : 0.9, poorest === 'both' ? 0.09 : 0.11, 0.4), logNormal(SLOT.lagS, poorest === 'both' ? 90 : 150, 0.95)];
 }
 
