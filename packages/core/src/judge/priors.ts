@@ -54,7 +54,7 @@ const EXCLUSIVE: FaultId[][] = [
 
 export interface WeightedSet { faults: FaultId[]; weight: number }
 
-export interface PriorInput { circuit: CircuitSheet; complaint?: Complaint[]; alreadyDone?: { part: ReplaceablePart }[]; findings?: Pick<Finding, 'test'>[] }
+export interface PriorInput { circuit: CircuitSheet; complaint?: Complaint[]; alreadyDone?: { part: ReplaceablePart }[]; findings?: Pick<Finding, 'test' | 'count'>[] }
 
 /** Fault sets worth judging with their prior shares, which sum to 1: each fault alone, and the pairs that can occur together. */
 export function weightedSets(input: PriorInput): WeightedSet[] {
@@ -63,7 +63,7 @@ export function weightedSets(input: PriorInput): WeightedSet[] {
   // What the sheet alone says of a vessel that is too small makes it no likelier that something else is wrong beside it.
   const beside = (id: FaultId) => Math.min(weights.get(id)!, id === 'vessel-undersized' ? faultRow(id).weight : Infinity);
   const total = ids.reduce((sum, id) => sum + beside(id), 0);
-  const sets: WeightedSet[] = ids.map((id) => ({ faults: [id], weight: (weights.get(id)! / total) * complaintFactor([id], input.complaint) }));
+  const sets: WeightedSet[] = ids.map((id) => ({ faults: [id], weight: (weights.get(id)! / total) * complaintFactor([id], input) }));
   const several = ids.filter((id) => id !== 'none');
   for (let i = 0; i < several.length; i++)
     for (let j = i + 1; j < several.length; j++) {
@@ -73,7 +73,7 @@ export function weightedSets(input: PriorInput): WeightedSet[] {
       // What moves no water and what moves the pressure are two jobs, unless one brings the other about.
       if (!coupled && faultRow(a).plant !== faultRow(b).plant) continue;
       const factor = coupled?.factor ?? PAIR_FACTOR;
-      sets.push({ faults: [a, b].sort(), weight: factor * (beside(a) / total) * (beside(b) / total) * complaintFactor([a, b], input.complaint) });
+      sets.push({ faults: [a, b].sort(), weight: factor * (beside(a) / total) * (beside(b) / total) * complaintFactor([a, b], input) });
     }
   const sum = sets.reduce((s, x) => s + x.weight, 0);
   return sets.map((s) => ({ faults: s.faults, weight: s.weight / sum }));
@@ -84,8 +84,8 @@ const PAIR_FACTOR = 0.15;
 
 /** What the complaint makes of a set: each complaint needs one fault of it that explains it, and speaks against a set only where none does. Several
  *  complaints are one story told several ways: together they count for less than each alone would add up to. */
-function complaintFactor(faults: FaultId[], complaint: Complaint[] = []): number {
-  if (complaint.length === 0) return faults[0] === 'none' ? NO_COMPLAINT : 1;
+function complaintFactor(faults: FaultId[], { complaint = [], findings = [] }: PriorInput): number {
+  if (complaint.length === 0) return faults[0] === 'none' && !findings.some(({ test, count }) => test === 'top-ups-per-month' && count !== undefined && count >= OFTEN_TOPPED_UP) ? NO_COMPLAINT : 1;
   const product = complaint.reduce((p, c) => p * Math.max(...faults.map((f) => COMPLAINT_ROWS[c].favours.reduce((q, [favoured, factor]) => (favoured.includes(f) ? q * factor : q), 1))), 1);
   return Math.pow(product, COMPLAINT_WEIGHT * complaint.length ** -0.4);
 }
@@ -93,8 +93,9 @@ function complaintFactor(faults: FaultId[], complaint: Complaint[] = []): number
 /** Complaints are told roughly, and not always of what is wrong now: this power takes the edge off them. */
 const COMPLAINT_WEIGHT = 0.75;
 
-/** A visit without any complaint is often a routine one. Common practice. */
-const NO_COMPLAINT = 1.6;
+/** A visit without any complaint is often a routine one, unless somebody says that he has to top it up all the time. Common practice. */
+const OFTEN_TOPPED_UP = 3;
+const NO_COMPLAINT = 1.85;
 
 function singleWeight(id: FaultId, { circuit, complaint = [], alreadyDone = [], findings = [] }: PriorInput): number {
   let weight: number = faultRow(id).weight;
