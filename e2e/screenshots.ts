@@ -20,6 +20,7 @@ async function main() {
   // Once the oldest open job has its verdict, all have.
   await shoot('jobs-phone', {}, async (page) => { await page.getByRole('link', { name: /18 Sluice Row/ }).getByText(/Next:|To be sure:/).waitFor({ timeout: 120_000 }); });
   await shoot('circuits-phone', {}, async (page) => { await page.getByRole('link', { name: 'Circuits' }).click(); await page.getByRole('link', { name: /9 Ropewalk/ }).waitFor(); });
+  await shoot('history-phone', {}, async (page) => { await page.goto(`${jumper.base}/circuits`); await page.getByRole('link', { name: /9 Ropewalk/ }).click(); await page.getByRole('list', { name: 'Visits' }).waitFor(); });
   await shoot('bench-phone', {}, bench('7 Quarry Steps'));
   await shoot('bench-phone-dark', { dark: true }, bench('7 Quarry Steps'));
   await shoot('bench-wide', wide, bench('7 Quarry Steps'));
