@@ -6,7 +6,7 @@ import { fluidGrowth } from '../water/fluid';
 import type { BlindHeat } from './blindHeat';
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import { pumpRuns } from './pumpRuns';
-import { BY_HAND, BY_SENSOR, EVENT_OFF_S, meanTemperatures, smoothIdle, type MeanTemperatures, type TemperaturesRead } from './meanTemperatures';
+import { EVENT_OFF_S, meanTemperatures, type MeanTemperatures, type TemperaturesRead } from './meanTemperatures';
 
 /** A reduced log laid out for the forward kernel: plain arrays, one entry a point. */
 export interface LogTrack {
@@ -59,6 +59,7 @@ export const topGaugeBar = (tracks: readonly LogTrack[]): number | null => (trac
 export const lowGaugeBar = (tracks: readonly LogTrack[]): number | null => (tracks.length ? Math.min(...tracks.map((t) => Math.min(...t.gaugeBar))) : null);
 
 const UNKNOWN_WATER: ReadonlySet<string> = new Set(['top-up', 'vented', 'drained', 'fill-opened']);
+
 /** The model is wrong in the same way for a while: at least so long, and in a log of days for a share of it. */
 const LEAST_ERROR_S = 900, ERROR_SPAN_SHARE = 1 / 12;
 
@@ -74,8 +75,7 @@ function informativePoints(log: PressureLog, events: LogEvent[], circuit: Resolv
   const r = long ? reduceLog(log, MOST_BLOCKS) : reduceLog(log);
   const n = r.tS.length;
   if (n < 2) return null;
-  const means = meanTemperatures(r, events, circuit);
-  if (means.source !== 'none') smoothIdle(r.tS, means.meanC, events, bySensor(log) ? BY_SENSOR : BY_HAND);
+  const means = meanTemperatures(r, events, circuit, bySensor(log));
   // A run of minutes is seen in the blocks only: between the ends of slices it would be a slow rise.
   const runsS = pumpRuns(r.gaugeBar, r.tS, means.meanC, circuit).map((i) => r.tS[i]!);
   const kept = long ? keepPeaks(r.gaugeBar, DAY_SLICES) : [...Array(n).keys()];

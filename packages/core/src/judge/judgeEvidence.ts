@@ -14,7 +14,7 @@ import { fitterOf, HASTY_LENDING, LENDING, type Fitter } from './fitter';
 import { QUICK, THOROUGH, type Effort, type LogFit } from './LogFit';
 import type { Logged } from './Logged';
 import { catchHint } from './reliefCatch';
-import { logModelOf, movesAs, type LogModel } from './logModel';
+import { logModelOf, movesAs, waysParted, type LogModel } from './logModel';
 import { layOutLog, lowGaugeBar, seenStepBar, topGaugeBar, type LogTrack } from './LogTrack';
 import { mergedWhereStraight } from './mergeStraight';
 import type { Draw, JudgedSet } from './JudgedSet';
@@ -78,7 +78,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const feedMayBeShut = circuit.fedByItself && (lowGaugeBar(tracks) ?? Infinity) < heldFromGaugeBar(circuit) - FELL_BAR;
   const easedHot = tracks.some((t) => t.easedHotBar > 0), letGoLow = tracks.some((t) => t.letGoLow);
   const staysBelow = smallDespite(usualPeakGaugeBar, circuit), smallBySheet = knownToSheet(circuit), readings = logs.map((l) => readLog(l, circuit.gaugeStepBar)), creepBarPerH = quickestCreep(readings);
-  const feedUnsaid = evidence.circuit.fill === undefined && tracks.length > 0;
+  const parted = waysParted(tracks), feedUnsaid = evidence.circuit.fill === undefined && tracks.length > 0;
   /** Other ways in which a hypothesis may hold too, and how often it does: one that speaks of its own faults, and one of a feed that the sheet does not name. */
   const otherWaysOf = (model: LogModel, faults: readonly FaultId[], care: boolean): { model: LogModel; share: number }[] => {
     const own = ownWayOf(model, faults);
@@ -127,7 +127,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
     const { findingEvidence, draws } = weighFindings(evidence.findings, faults, logDraws, seen, logged);
     // What the fit cannot be split into (its parameters' own cost, the cold level) is shared out evenly.
     const unsplit = (logEvidence - fit.trackLikelihoods.reduce((a, b) => a + b, 0)) / Math.max(1, tracks.length);
-    return { faults, prior: weight, movesAs: movesAs(model, tracks), probability: 0, logEvidence, logParts: fit.trackLikelihoods.map((l) => l + unsplit), findingEvidence, draws, fit };
+    return { faults, prior: weight, movesAs: movesAs(model, parted), probability: 0, logEvidence, logParts: fit.trackLikelihoods.map((l) => l + unsplit), findingEvidence, draws, fit };
   });
   let before: Fitter | null = null;
   const hints = hintsOf(evidence.findings, seen, logged);

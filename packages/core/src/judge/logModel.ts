@@ -48,12 +48,15 @@ export function logModelOf(faults: readonly FaultId[]): LogModel {
 
 export const logModelKey = (m: LogModel): string => [m.gas, m.inflow, m.outflow, m.lift, m.gauge, m.feed, m.air ? 'air' : '', m.heat === 'none' ? 'unheated' : ''].join('/');
 
-/** The same for models that the tracks cannot tell apart: where nothing was ever shut off, what comes in or goes out does so alike whichever way it takes. */
-export function movesAs(m: LogModel, tracks: readonly Pick<LogTrack, 'fillOn' | 'coilOn' | 'boilerOn'>[]): string {
-  const parted = (one: (t: Pick<LogTrack, 'fillOn' | 'coilOn' | 'boilerOn'>) => Uint8Array, other: (t: Pick<LogTrack, 'fillOn' | 'coilOn' | 'boilerOn'>) => Uint8Array | null) => tracks.some((t) => one(t).some((on, i) => on !== (other(t)?.[i] ?? 1)));
-  const inflow = m.inflow === 'coil' && !parted((t) => t.coilOn, (t) => t.fillOn) ? 'fill' : m.inflow, outflow = m.outflow === 'boiler' && !parted((t) => t.boilerOn, () => null) ? 'circuit' : m.outflow;
-  return logModelKey({ ...m, inflow, outflow });
-}
+/** Which ways some tracks can tell apart, because one was shut off while the other stayed open: the feed's from the coil's, and the boiler's from the circuit's. */
+export interface WaysParted { inflow: boolean; outflow: boolean }
+export const waysParted = (tracks: readonly Pick<LogTrack, 'fillOn' | 'coilOn' | 'boilerOn'>[]): WaysParted => ({
+  inflow: tracks.some((t) => t.coilOn.some((on, i) => on !== t.fillOn[i])), outflow: tracks.some((t) => t.boilerOn.includes(0)),
+});
+
+/** The same for models that no track can tell apart: what comes in or goes out does so alike, whichever way it takes. */
+export const movesAs = (m: LogModel, parted: WaysParted): string =>
+  logModelKey({ ...m, inflow: m.inflow === 'coil' && !parted.inflow ? 'fill' : m.inflow, outflow: m.outflow === 'boiler' && !parted.outflow ? 'circuit' : m.outflow });
 
 /** In how many ways two models differ. */
 export const waysApart = (a: LogModel, b: LogModel): number => (Object.keys(RIGHT) as (keyof LogModel)[]).filter((k) => a[k] !== b[k]).length;

@@ -3,7 +3,7 @@ import { meanTemperatures } from './meanTemperatures';
 
 const C = resolveCircuit({ kind: 'sealed-hot-water', waterVolumeL: 95, heatOutputKw: 24, reliefValve: { setBar: 3 }, maxFlowC: 70 });
 const MINUTES = [0, 5, 10, 20, 30, 45, 60];
-const read = (flowC: (number | null)[], events: { tS: number; kind: 'heat-on' | 'heat-off' }[]) => meanTemperatures({ tS: MINUTES.map((m) => 60 * m), gaugeBar: MINUTES.map(() => 1.2), flowC, returnC: MINUTES.map(() => null) }, events, C);
+const read = (flowC: (number | null)[], events: { tS: number; kind: 'heat-on' | 'heat-off' }[]) => meanTemperatures({ tS: MINUTES.map((m) => 60 * m), gaugeBar: MINUTES.map(() => 1.2), flowC, returnC: MINUTES.map(() => null) }, events, C, false);
 const ON = { tS: 300, kind: 'heat-on' as const }, OFF = { tS: 1500, kind: 'heat-off' as const };
 
 it('a temperature that was not read between two lies between them', () => {

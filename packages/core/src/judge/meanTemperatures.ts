@@ -18,8 +18,9 @@ export interface MeanTemperatures {
   /** When heat was switched, where that is all that is known. */
   heat: BlindHeat | null;
 }
+interface HeatSwitch { tS: number; on: boolean }
 /** What a log says of its heat, and how the circuit takes it: its limit, °C, and how fast it cools. */
-interface HeatTold { switches: { tS: number; on: boolean }[]; limitC: number; coolingS: number }
+interface HeatTold { switches: HeatSwitch[]; limitC: number; coolingS: number }
 
 /** How fast a circuit warms and cools by its content and its boiler. */
 function paceOf(c: ResolvedCircuit): { kPerS: number; coolingS: number } {
@@ -28,26 +29,31 @@ function paceOf(c: ResolvedCircuit): { kPerS: number; coolingS: number } {
 }
 
 /** Mean water temperature at each point: from flow and return, from the flow with the usual drop, or — with none read — a step to the
- *  greatest flow temperature while the heat is on, which the kernel's lag then softens. */
-export function meanTemperatures(r: Pick<ReducedLog, 'tS' | 'gaugeBar' | 'flowC' | 'returnC'>, events: LogEvent[], circuit: ResolvedCircuit): MeanTemperatures {
-  const n = r.tS.length, pace = paceOf(circuit), told: HeatTold = { switches: events.filter(isHeatSwitch).map((e) => ({ tS: e.tS, on: e.kind === 'heat-on' })), limitC: circuit.maxFlowC, coolingS: pace.coolingS };
-  const flow = fillGaps(r.tS, r.flowC, told), ret = fillGaps(r.tS, r.returnC, told);
-  const clamp = (c: number) => Math.min(150, Math.max(1, c));
-  if (flow && ret) return { meanC: flow.valuesC.map((f, i) => clamp((f + ret.valuesC[i]!) / 2)), guessedK: flow.guessedK.map((k, i) => (k + ret.guessedK[i]!) / 2), source: 'flow-and-return', heat: null };
-  const coldest = flow ? Math.min(...flow.valuesC) : 0;
-  if (flow) return { meanC: flow.valuesC.map((f) => clamp(f - Math.min(HEATED.dropK / 2, (f - coldest) / 3))), guessedK: flow.guessedK, source: 'flow', heat: null };
+ *  greatest flow temperature while the heat is on, which the kernel's lag then softens.
+ *  @param bySensor read by a logger, whose idle readings scatter less than a hand's */
+export function meanTemperatures(r: Pick<ReducedLog, 'tS' | 'gaugeBar' | 'flowC' | 'returnC'>, events: LogEvent[], circuit: ResolvedCircuit, bySensor: boolean): MeanTemperatures {
+  const switches = events.filter(isHeatSwitch).map((e): HeatSwitch => ({ tS: e.tS, on: e.kind === 'heat-on' })), pace = paceOf(circuit);
+  const told: HeatTold = { switches, limitC: circuit.maxFlowC, coolingS: pace.coolingS }, flow = fillGaps(r.tS, r.flowC, told), ret = fillGaps(r.tS, r.returnC, told);
+  const clamp = (c: number) => Math.min(150, Math.max(1, c)), read = (meanC: number[], guessedK: number[], source: TemperaturesRead): MeanTemperatures => {
+    smoothIdle(r.tS, meanC, switches, bySensor ? BY_SENSOR : BY_HAND);
+    return { meanC, guessedK, source, heat: null };
+  };
+  if (flow && ret) return read(flow.valuesC.map((f, i) => clamp((f + ret.valuesC[i]!) / 2)), flow.guessedK.map((k, i) => (k + ret.guessedK[i]!) / 2), 'flow-and-return');
+  if (flow) {
+    const coldest = Math.min(...flow.valuesC);
+    return read(flow.valuesC.map((f) => clamp(f - Math.min(HEATED.dropK / 2, (f - coldest) / 3))), flow.guessedK, 'flow');
+  }
   const hotC = circuit.maxFlowC - HEATED.dropK / 2;
-  const heat: BlindHeat = { switchS: switchTimes(r.tS, r.gaugeBar, events, circuit), coldC: NO_TEMPERATURE_COLD_C, hotC, ...pace, growthAt: growthTable(circuit.fluid, NO_TEMPERATURE_COLD_C, hotC) };
-  const meanC = new Float64Array(n);
-  blindMeanC(heat, r.tS, n, 1, 1, meanC);
+  const heat: BlindHeat = { switchS: switchTimes(r.tS, r.gaugeBar, switches, circuit), coldC: NO_TEMPERATURE_COLD_C, hotC, ...pace, growthAt: growthTable(circuit.fluid, NO_TEMPERATURE_COLD_C, hotC) };
+  const meanC = new Float64Array(r.tS.length);
+  blindMeanC(heat, r.tS, r.tS.length, 1, 1, meanC);
   return { meanC: [...meanC], guessedK: r.tS.map(() => 0), source: 'none', heat };
 }
 
 /** When the heat went on and off in turn. Where nobody wrote down that it was heated, a clear rise says so, up to its peak; a steady gauge does not. */
-function switchTimes(tS: number[], gaugeBar: number[], events: LogEvent[], circuit: ResolvedCircuit): number[] {
-  const switches = events.filter(isHeatSwitch);
+function switchTimes(tS: number[], gaugeBar: number[], switches: HeatSwitch[], circuit: ResolvedCircuit): number[] {
   // Who says on twice has not switched it twice.
-  if (switches.length) return switches.filter((s, i) => s.kind !== (switches[i - 1]?.kind ?? 'heat-off')).map((s) => s.tS);
+  if (switches.length) return switches.filter((s, i) => s.on !== (switches[i - 1]?.on ?? false)).map((s) => s.tS);
   const peak = gaugeBar.reduce((best, p, i, all) => (p > all[best]! ? i : best), 0);
   return gaugeBar[peak]! - gaugeBar[0]! > Math.max(0.25, 2.5 * circuit.gaugeStepBar) ? [tS[0]!, tS[peak]!] : [];
 }
@@ -55,16 +61,15 @@ function switchTimes(tS: number[], gaugeBar: number[], events: LogEvent[], circu
 /** Times of events are off by so much. */
 export const EVENT_OFF_S = 60;
 /** How far temperatures of an idle circuit scatter round what it does, at most, and what they were rounded to, K. */
-export const BY_HAND = { scatterK: 2.5, roundedK: 0.5 }, BY_SENSOR = { scatterK: 0.6, roundedK: 0.1 };
+const BY_HAND = { scatterK: 2.5, roundedK: 0.5 }, BY_SENSOR = { scatterK: 0.6, roundedK: 0.1 };
 /** So many of its own errors a slope of idle readings must be to be believed. */
 const SLOPE_SURE = 3;
 
 /** While nothing is heated the water's mean goes in a straight line at most, whatever is read off the pipes: a kelvin too much there would move a stiff
  *  circuit far. Only the stretch before the heat comes on, or all of a log in which it never does; left alone where the readings are no line. */
-export function smoothIdle(tS: number[], meanC: number[], events: LogEvent[], { scatterK, roundedK }: { scatterK: number; roundedK: number }): void {
-  const heat = events.filter(isHeatSwitch);
-  if (heat[0]?.kind === 'heat-off') return;
-  const untilS = heat[0] ? heat[0].tS - EVENT_OFF_S : Infinity;
+function smoothIdle(tS: number[], meanC: number[], [first]: HeatSwitch[], { scatterK, roundedK }: { scatterK: number; roundedK: number }): void {
+  if (first && !first.on) return;
+  const untilS = first ? first.tS - EVENT_OFF_S : Infinity;
   let n = 0;
   while (n < meanC.length && tS[n]! <= untilS) n++;
   if (n < 2) return;

@@ -94,8 +94,7 @@ function complaintFactor(faults: FaultId[], { complaint = [], findings = [] }: P
 const COMPLAINT_WEIGHT = 0.75;
 
 /** A visit without any complaint is often a routine one, unless somebody says that he has to top it up all the time. Common practice. */
-const OFTEN_TOPPED_UP = 3;
-const NO_COMPLAINT = 1.85;
+const NO_COMPLAINT = 1.85, OFTEN_TOPPED_UP = 3;
 
 function singleWeight(id: FaultId, { circuit, complaint = [], alreadyDone = [], findings = [] }: PriorInput): number {
   let weight: number = faultRow(id).weight;

@@ -1,9 +1,9 @@
 import type { FaultId } from './faults';
 import type { JudgedSet } from './JudgedSet';
-import { logModelOf, movesAs } from './logModel';
+import { logModelOf, movesAs, waysParted } from './logModel';
 import { beforeFindings, withProbabilities } from './probabilities';
 
-const set = (faults: FaultId[], prior: number, logEvidence: number, findingEvidence: number[] = []): JudgedSet => ({ faults, prior, movesAs: movesAs(logModelOf(faults), []), probability: 0, logEvidence, logParts: [], findingEvidence, draws: [], fit: {} as never });
+const set = (faults: FaultId[], prior: number, logEvidence: number, findingEvidence: number[] = []): JudgedSet => ({ faults, prior, movesAs: movesAs(logModelOf(faults), waysParted([])), probability: 0, logEvidence, logParts: [], findingEvidence, draws: [], fit: {} as never });
 const shareOf = (sets: JudgedSet[], ...faults: FaultId[]) => sets.find((s) => s.faults.join() === faults.join())!.probability;
 
 /** A vessel that is flat for one of four reasons, nothing wrong, and a flat vessel with a passing relief. */
@@ -53,7 +53,7 @@ it('two cold levels of circuits that move alike stay held apart: there the log d
 
 it('a way in is told from another, and one out, only by a log in which one of them was shut off', () => {
   const on = Uint8Array.of(1, 1, 1), shut = Uint8Array.of(1, 0, 0), open = { fillOn: on, coilOn: on, boilerOn: on };
-  const alike = (tracks: Parameters<typeof movesAs>[1], a: FaultId, b: FaultId) => movesAs(logModelOf([a]), tracks) === movesAs(logModelOf([b]), tracks);
+  const alike = (tracks: Parameters<typeof waysParted>[0], a: FaultId, b: FaultId) => movesAs(logModelOf([a]), waysParted(tracks)) === movesAs(logModelOf([b]), waysParted(tracks));
   for (const tracks of [[], [open], [open, { ...open, fillOn: shut, coilOn: shut }]]) {
     expect(alike(tracks, 'fill-loop-passing', 'dhw-plate-perforated')).toBe(true);
     expect(alike(tracks, 'circuit-leak', 'boiler-exchanger-leak')).toBe(true);

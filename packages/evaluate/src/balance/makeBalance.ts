@@ -1,6 +1,6 @@
-import type { WrittenFinding } from '../truth/Doing';
 import type { Tier, TruthCase } from '../truth/makeCase';
 import { seeded, type Random } from '../truth/random';
+import { differs, fillLast, untilItShows, type Maker } from '../truth/untilItShows';
 import { BALANCE_FAULTS, faultsMet, pairsMet } from './balanceFaults';
 import { balanceFinding, FOUND_BY, SOON_DONE } from './balanceFindings';
 import { balanceLog, toStep } from './balanceLog';
@@ -9,41 +9,27 @@ import { runBalance, type BalanceRun } from './runBalance';
 
 /** Tiers that the third maker knows: one log, or one and findings. */
 export const BALANCE_TIERS: readonly Tier[] = ['hand', 'logger', 'findings', 'pair'];
-const MOST_TRIES = 400, LEAST_SHOWN_BAR = 0.25;
+const MAKER: Maker = { name: 'balance', tiers: BALANCE_TIERS, keys: { seed: 7919, tier: 1_299_709, attempt: 15_485_863 } }, LEAST_SHOWN_BAR = 0.25;
 
 /** One made-up visit by the third maker. Every fault shows: in the log, or in a finding that would have come out otherwise. The same tier and seed give the same visit.
  *  @param leastShownBar by how much a log must differ from the same visit without the fault, bar
  *  @throws {RangeError} for a tier of several logs, which this maker does not know */
-export function makeBalance(tier: Tier, seed: number, leastShownBar = LEAST_SHOWN_BAR): TruthCase {
-  if (!BALANCE_TIERS.includes(tier)) throw new RangeError(`the third maker makes no visits of tier ${tier}`);
-  for (let attempt = 0; attempt < MOST_TRIES; attempt++) {
-    const made = tryBalance(tier, seed * 7919 + BALANCE_TIERS.indexOf(tier) * 1_299_709 + attempt * 15_485_863, leastShownBar);
-    if (made) return { ...made, case: { ...made.case, id: `balance-${tier}-${seed}` } };
-  }
-  throw new RangeError(`no visit of tier ${tier} shows its faults by ${leastShownBar} bar`);
-}
+export const makeBalance = (tier: Tier, seed: number, leastShownBar = LEAST_SHOWN_BAR): TruthCase => untilItShows(MAKER, tier, seed, (key) => tryBalance(tier, key, leastShownBar));
 
 function tryBalance(tier: Tier, key: number, leastShownBar: number): TruthCase | null {
   const r = seeded(key), sound = balancePlant(r), byHand = tier !== 'logger', faults = tier === 'pair' ? r.weighted(pairsMet(sound)) : [r.weighted(faultsMet(sound))];
-  const broken = faults.map((f) => ({ f, size: r.uniform(), seed: Math.floor(r.uniform(1, 1e9)) })), levelLast = [...broken].sort((a, b) => Number(a.f.startsWith('fill-pressure')) - Number(b.f.startsWith('fill-pressure')));
+  const broken = fillLast(faults.map((f) => ({ f, size: r.uniform(), seed: Math.floor(r.uniform(1, 1e9)) })));
   const plantWithout = (left: string | null): BalancePlant => {
     const p = structuredClone(sound);
-    for (const { f, size, seed } of levelLast) if (f !== left) BALANCE_FAULTS[f]!(p, size, seeded(seed));
+    for (const { f, size, seed } of broken) if (f !== left) BALANCE_FAULTS[f]!(p, size, seeded(seed));
     p.coldBar = Math.max(0.1, Math.min(Math.max(p.coldBar, p.feed?.fromBar ?? 0), p.relief.liftBar - 0.1));
     return p;
   };
   const plant = plantWithout(null), run = runOf(plant, r), writing = Math.floor(r.uniform(1, 1e9));
-  const trace = runBalance(plant, run), log = balanceLog(plant, trace, run, byHand, seeded(writing)), tests = tier === 'findings' || tier === 'pair' ? testsOf(faults, r) : [];
-  const findingsOf = (p: BalancePlant, lifted: boolean) => tests.map((test, i) => balanceFinding(test, p, lifted, seeded(writing + 31 * (i + 1))));
-  const findings = findingsOf(plant, trace.lifted);
-  const shows = (fault: string): boolean => {
-    if (fault === 'none') return true;
-    const without = plantWithout(fault), other = runBalance(without, run), told = findingsOf(without, other.lifted);
-    if (findings.some((f, i) => f !== null && comesOutOtherwise(f, told[i] ?? null, plant.gauge.stepBar))) return true;
-    const written = balanceLog(without, other, run, byHand, seeded(writing)).samples.pressureBar;
-    return log.samples.pressureBar.some((bar, i) => Math.abs((bar ?? 0) - (written[i] ?? 0)) >= Math.max(leastShownBar, 1.5 * plant.gauge.stepBar));
-  };
-  if (!faults.every(shows)) return null;
+  const tests = tier === 'findings' || tier === 'pair' ? testsOf(faults, r) : [];
+  const visitTo = (p: BalancePlant) => { const trace = runBalance(p, run); return { trace, log: balanceLog(p, trace, run, byHand, seeded(writing)), findings: tests.map((test, i) => balanceFinding(test, p, trace.lifted, seeded(writing + 31 * (i + 1)))) }; };
+  const visit = visitTo(plant), { trace, log, findings } = visit, { stepBar } = plant.gauge, leastBar = Math.max(leastShownBar, 1.5 * stepBar);
+  if (!faults.every((f) => f === 'none' || differs(visit, visitTo(plantWithout(f)), leastBar, (name) => SPEAKS_FROM[name] ?? Math.max(0.12, 1.2 * stepBar)))) return null;
   const measured = r.chance(0.3), alreadyDone = r.chance(0.12) ? [{ part: r.pick(['vessel', 'relief-valve', 'pressure-sensor', 'fill-loop', 'gauge']) }] : [], complaint = complaintsOf(plant, trace.lifted, r);
   return {
     tier, case: { format: 'jumper-case', version: 1, id: '', ...(complaint.length ? { complaint } : {}), ...(alreadyDone.length ? { alreadyDone } : {}), circuit: sheetOf(sound, plant, byHand, measured, r), logs: [log], findings: findings.filter((f) => f !== null) },
@@ -53,7 +39,6 @@ function tryBalance(tier: Tier, key: number, leastShownBar: number): TruthCase |
 
 /** By how much each number has to differ to speak of a fault. */
 const SPEAKS_FROM: Record<string, number> = { volumeMl: 30, count: 2, volumeL: 0.7, flowC: 7, returnC: Infinity, minutes: Infinity, idleHours: Infinity, minutesFiring: Infinity, circuitBar: Infinity };
-const comesOutOtherwise = (a: WrittenFinding, b: WrittenFinding | null, stepBar: number): boolean => b === null || a.outcome !== b.outcome || Object.keys(a).some((k) => typeof a[k] === 'number' && Math.abs(a[k] - Number(b[k] ?? 0)) > (SPEAKS_FROM[k] ?? Math.max(0.12, 1.2 * stepBar)));
 
 function testsOf(faults: string[], r: Random): string[] {
   const chosen = new Set(faults.flatMap((f) => (FOUND_BY[f] && r.chance(0.9) ? [r.pick(FOUND_BY[f])] : [])));

@@ -1,6 +1,6 @@
-import type { WrittenFinding } from '../truth/Doing';
 import type { Tier, TruthCase } from '../truth/makeCase';
 import { seeded, type Random } from '../truth/random';
+import { differs, fillLast, untilItShows, type Maker } from '../truth/untilItShows';
 import { runSketch, type SketchSchedule } from './runSketch';
 import { BESIDES, sketchFinding, SPEAKS_OF } from './sketchFindings';
 import { faultsOf, pairsOf, SKETCH_FAULTS } from './sketchFaults';
@@ -9,44 +9,28 @@ import { rounded, sketchLog } from './sketchReadings';
 
 /** Tiers that this maker knows: one log, or one and findings. */
 export const SKETCH_TIERS: readonly Tier[] = ['hand', 'logger', 'findings', 'pair'];
-const MOST_TRIES = 400, LEAST_SHOWN_BAR = 0.25;
+const MAKER: Maker = { name: 'sketch', tiers: SKETCH_TIERS, keys: { seed: 6151, tier: 98_317, attempt: 12_582_917 } }, LEAST_SHOWN_BAR = 0.25;
 
 /** One made-up visit by the second maker. Every fault shows: in the log, or in a finding that would have come out otherwise. The same tier and seed give the same visit.
  *  @param leastShownBar by how much a log must differ from the same visit without the fault, bar
  *  @throws {RangeError} for a tier of several logs, which this maker does not know */
-export function makeSketch(tier: Tier, seed: number, leastShownBar = LEAST_SHOWN_BAR): TruthCase {
-  if (!SKETCH_TIERS.includes(tier)) throw new RangeError(`the second maker makes no visits of tier ${tier}`);
-  for (let attempt = 0; attempt < MOST_TRIES; attempt++) {
-    const made = trySketch(tier, seed * 6151 + SKETCH_TIERS.indexOf(tier) * 98_317 + attempt * 12_582_917, leastShownBar);
-    if (made) return { ...made, case: { ...made.case, id: `sketch-${tier}-${seed}` } };
-  }
-  throw new RangeError(`no visit of tier ${tier} shows its faults by ${leastShownBar} bar`);
-}
+export const makeSketch = (tier: Tier, seed: number, leastShownBar = LEAST_SHOWN_BAR): TruthCase => untilItShows(MAKER, tier, seed, (key) => trySketch(tier, key, leastShownBar));
 
 function trySketch(tier: Tier, key: number, leastShownBar: number): TruthCase | null {
   const r = seeded(key), sound = sketchPlant(r), byHand = tier !== 'logger';
   const faults = tier === 'pair' ? r.pick(pairsOf(sound)) : [r.pick(faultsOf(sound))];
-  const broken = faults.map((f) => ({ f, severity: r.uniform(), seed: Math.floor(r.uniform(1, 1e9)) }));
+  const broken = fillLast(faults.map((f) => ({ f, severity: r.uniform(), seed: Math.floor(r.uniform(1, 1e9)) })));
   const plantWithout = (left: string | null): SketchPlant => {
     const p = structuredClone(sound);
-    // Where the fill was set is the last word on the pressure.
-    for (const { f, severity, seed } of [...broken].sort((a, b) => Number(a.f.startsWith('fill-pressure')) - Number(b.f.startsWith('fill-pressure')))) if (f !== left) SKETCH_FAULTS[f]!(p, severity, seeded(seed));
+    for (const { f, severity, seed } of broken) if (f !== left) SKETCH_FAULTS[f]!(p, severity, seeded(seed));
     p.coldBar = Math.min(Math.max(p.coldBar, p.setBar ?? 0, p.pumpsFromBar ?? 0), p.reliefBar - 0.1);
     return p;
   };
   const plant = plantWithout(null), schedule = scheduleOf(plant, r), writing = Math.floor(r.uniform(1, 1e9));
-  const trace = runSketch(plant, schedule), log = sketchLog(plant, trace, schedule, byHand, seeded(writing));
   const tests = tier === 'findings' || tier === 'pair' ? testsOf(faults, r) : [];
-  const findingsOf = (p: SketchPlant, lifted: boolean) => tests.map((test, i) => sketchFinding(test, p, lifted, seeded(writing + 7 * (i + 1))));
-  const findings = findingsOf(plant, trace.lifted);
-  const shows = (fault: string): boolean => {
-    if (fault === 'none') return true;
-    const without = plantWithout(fault), other = runSketch(without, schedule), told = findingsOf(without, other.lifted);
-    if (findings.some((f, i) => f !== null && differs(f, told[i] ?? null, plant.stepBar))) return true;
-    const written = sketchLog(without, other, schedule, byHand, seeded(writing)).samples.pressureBar;
-    return log.samples.pressureBar.some((bar, i) => Math.abs((bar ?? 0) - (written[i] ?? 0)) >= Math.max(leastShownBar, 1.5 * plant.stepBar));
-  };
-  if (!faults.every(shows)) return null;
+  const visitTo = (p: SketchPlant) => { const trace = runSketch(p, schedule); return { trace, log: sketchLog(p, trace, schedule, byHand, seeded(writing)), findings: tests.map((test, i) => sketchFinding(test, p, trace.lifted, seeded(writing + 7 * (i + 1)))) }; };
+  const visit = visitTo(plant), { trace, log, findings } = visit, { stepBar } = plant, leastBar = Math.max(leastShownBar, 1.5 * stepBar);
+  if (!faults.every((f) => f === 'none' || differs(visit, visitTo(plantWithout(f)), leastBar, (name) => LEAST[name] ?? Math.max(0.15, 1.5 * stepBar)))) return null;
   const { sheet, contentMeasured } = sheetOf(sound, plant, byHand, r);
   return {
     tier, case: { format: 'jumper-case', version: 1, id: '', circuit: sheet, logs: [log], findings: findings.filter((f) => f !== null) },
@@ -56,9 +40,6 @@ function trySketch(tier: Tier, key: number, leastShownBar: number): TruthCase | 
 
 /** By how much a number has to differ to speak of a fault; minutes and places never do. */
 const LEAST: Record<string, number> = { volumeMl: 30, count: 2, volumeL: 0.7, flowC: 8, returnC: 8, minutes: Infinity, idleHours: Infinity, minutesFiring: Infinity };
-function differs(a: WrittenFinding, b: WrittenFinding | null, stepBar: number): boolean {
-  return b === null || a.outcome !== b.outcome || Object.keys(a).some((k) => typeof a[k] === 'number' && Math.abs(a[k] - Number(b[k] ?? 0)) > (LEAST[k] ?? Math.max(0.15, 1.5 * stepBar)));
-}
 
 function testsOf(faults: string[], r: Random): string[] {
   const chosen = new Set(faults.flatMap((f) => (r.chance(0.85) && SPEAKS_OF[f]!.length ? [r.pick(SPEAKS_OF[f]!)] : [])));
