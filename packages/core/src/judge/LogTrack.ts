@@ -49,6 +49,8 @@ export interface LogTrack {
   /** How far the pressure fell back from a peak while the water stayed hot, quickly or slowly, bar; 0 where it did not. */
   easedHotBar: number;
   temperatures: TemperaturesRead;
+  /** Mean water temperature at the first point, °C. */
+  firstC: number;
   /** Span of mean water temperature, K. */
   spanK: number;
 }
@@ -98,7 +100,7 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
     variance: new Float64Array(n), growth: new Float64Array(n), blind: means.heat, heatGuessed: means.heat !== null && means.heat.switchS.length > 0 && !events.some(isHeatSwitch), starts: new Uint8Array(n),
     fillOn: new Uint8Array(n).fill(1), coilOn: new Uint8Array(n).fill(1), boilerOn: new Uint8Array(n).fill(1), drawnL: new Float64Array(n),
     modelErrorBar: new Float64Array(n), warmth: new Float64Array(n), modelErrorS: Math.max(LEAST_ERROR_S, ERROR_SPAN_SHARE * (r.tS[n - 1]! - r.tS[0]!)), temperatureErrorK: new Float64Array(n), errorKept: new Float64Array(n), jumpBar: new Float64Array(n), meanGaugeBar: observed.reduce((a, b) => a + b, 0) / n,
-    letGoLow: false, easedHotBar: easedHotBar(observed, means.meanC, step), temperatures: means.source, readErrorK: means.source === 'none' || !bySensor(log) ? 0 : READ_SENSOR_K, spanK: Math.max(...means.meanC) - Math.min(...means.meanC),
+    letGoLow: false, easedHotBar: easedHotBar(observed, means.meanC, step), temperatures: means.source, readErrorK: means.source === 'none' || !bySensor(log) ? 0 : READ_SENSOR_K, firstC: means.meanC[0]!, spanK: Math.max(...means.meanC) - Math.min(...means.meanC),
   };
   // A person reads a needle between two marks, and not always with the same care.
   const handBar = bySensor(log) ? 0 : READING_SHARE * circuit.gaugeStepBar;
@@ -115,7 +117,7 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
   for (const runS of runsS) track.starts[track.tS.findIndex((t) => t >= runS)] = 1;
   // A needle sticks. A sensor does not, but one that rounds coarsely is off to one side until the next step.
   const stuckBar = bySensor(log) ? STAIR_SHARE * step : STICTION_SHARE * circuit.gaugeStepBar;
-  const switchS = events.filter(isHeatSwitch).map((e) => e.tS);
+  const switches = events.filter(isHeatSwitch), switchS = switches.map((e) => e.tS);
   for (const s of switchS) {
     const near = [...track.tS.keys()].filter((i) => i > 0 && s > track.tS[i - 1]! - EVENT_OFF_S && s <= track.tS[i]! + EVENT_OFF_S);
     for (const i of near) track.jumpBar[i] = PUMP_JUMP_BAR / Math.sqrt(near.length);
@@ -130,8 +132,14 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
     const warmBar = (means.source === 'none' || !bySensor(log) ? WARM_ERROR_ROUGH : WARM_ERROR) * rangeBar * track.warmth[i]!;
     track.modelErrorBar[i] = IDLE_ERROR_BAR + stuckBar + Math.max(warmBar, MOVED_ERROR * Math.abs(track.gaugeBar[i]! - began));
   }
-  allowForRelief(track, means.meanC, circuit.reliefSetGaugeBar, step);
+  allowForRelief(track, means.meanC, circuit.reliefSetGaugeBar, step, heatIsOff);
   return track;
+
+  /** Whether the heat is off at a point: as was written down, else as the temperatures say before it and after. */
+  function heatIsOff(i: number): boolean {
+    if (switches.length) return (switches.findLast((e) => e.tS <= track.tS[i]!)?.kind ?? (switches[0]!.kind === 'heat-on' ? 'heat-off' : 'heat-on')) === 'heat-off';
+    return means.meanC[i]! < means.meanC[i - 1]! && (i + 1 >= n || means.meanC[i + 1]! < means.meanC[i]!);
+  }
 
   /** How fast the mean temperature goes round a point, K/s; not what it does after the heat was switched, well after the point. */
   function paceAt(i: number): number {
@@ -233,17 +241,22 @@ function easedHotBar(gaugeBar: number[], meanC: number[], stepBar: number): numb
   return most > least ? most : 0;
 }
 
-/** How much a relief lets go cannot be foretold: near it readings count for little, and after it the water begins anew. */
-function allowForRelief(track: LogTrack, meanC: number[], reliefSetGaugeBar: number, stepBar: number): void {
+/** Whatever a relief lets go, it shuts before so little is left of the pressure that it let go from; and from here on water has cooled, K. */
+const SHUTS_AT_LEAST = 0.7, COOLED_K = 0.3;
+
+/** How much a relief lets go cannot be foretold: near it readings count for little, and after it the water begins anew. Where the heat is off already, and the pressure falls farther than a relief lets it,
+ *  the cooling did it, and the fall is for the circuit to explain: one without its vessel loses all at once. The water begins anew before it, where a relief had been at work. */
+function allowForRelief(track: LogTrack, meanC: number[], reliefSetGaugeBar: number, stepBar: number, heatIsOff: (i: number) => boolean): void {
   const near = NEAR_RELIEF * reliefSetGaugeBar;
   const coldestC = Math.min(...meanC);
   let blowing = false;
   for (let i = 1; i < track.n; i++) {
     const before = track.gaugeBar[i - 1]!, now = track.gaugeBar[i]!;
     if (now >= near) blowing = true;
+    const cools = heatIsOff(i) && meanC[i]! < meanC[i - 1]! - COOLED_K && now < SHUTS_AT_LEAST * before;
     if (blowing && now >= STILL_BLOWS * reliefSetGaugeBar) track.variance[i]! += (SAW_SHARE * reliefSetGaugeBar) ** 2;
-    if (blowing && before >= STILL_BLOWS * reliefSetGaugeBar && now < STILL_BLOWS * reliefSetGaugeBar) { track.starts[i] = 1; blowing = false; }
-    const mayLift = before >= DROP_FROM_SHARE * reliefSetGaugeBar && meanC[i - 1]! - coldestC > WARM_K;
+    if (blowing && before >= STILL_BLOWS * reliefSetGaugeBar && now < STILL_BLOWS * reliefSetGaugeBar) { track.starts[cools ? i - 1 : i] = 1; blowing = false; }
+    const mayLift = !cools && before >= DROP_FROM_SHARE * reliefSetGaugeBar && meanC[i - 1]! - coldestC > WARM_K;
     if (mayLift && !(blowing && now >= STILL_BLOWS * reliefSetGaugeBar) && before - now > Math.max(DROP_BAR, 2.5 * stepBar) && meanC[i - 1]! - meanC[i]! < DROP_COOLING_K) {
       track.starts[i] = 1;
       track.letGoLow ||= before < near;

@@ -2,7 +2,7 @@ import { fluidGrowth } from '../water/fluid';
 import { blindGrowth, blindMeanC, growthTable, type BlindHeat } from './blindHeat';
 
 const tS = Array.from({ length: 40 }, (_, i) => 120 * i);
-const heat: BlindHeat = { switchS: [0, 18 * 120], coldC: 18, hotC: 65, kPerS: 0.04, coolingS: 5000, growthAt: growthTable('water', 18, 65) };
+const heat: BlindHeat = { switchS: [0, 18 * 120], beginsHot: false, coldC: 18, hotC: 65, kPerS: 0.04, coolingS: 5000, growthAt: growthTable('water', 18, 65) };
 const meanC = (heatTempo: number, coolTempo: number) => { const out = new Float64Array(tS.length); blindMeanC(heat, tS, tS.length, heatTempo, coolTempo, out); return out; };
 
 it('warms at the boiler’s pace, stops at its limit, and cools towards the room', () => {
@@ -32,4 +32,16 @@ it('is as warm at a time however few points there are before it, wherever in a g
   for (const end of [100, 900, 1700, 2600, 4000]) expect(at([0, end])).toBeCloseTo(at(tS.filter((t) => t < end).concat(end)), 9);
   expect(at([0, 100])).toBe(18);
   expect(at([0, 2700])).toBeGreaterThan(at([0, 2500]));
+});
+
+it('begins warm, and cools, where the heat was on before; the slower it warms, the less warm it had become', () => {
+  const cooling: BlindHeat = { ...heat, switchS: [300], beginsHot: true };
+  const at = (tempo: number) => { const out = new Float64Array(tS.length); blindMeanC(cooling, tS, tS.length, tempo, 1, out); return out; };
+  const c = at(1);
+  expect(c[0]!).toBeGreaterThan(50);
+  expect(at(1)[1]!).toBeGreaterThanOrEqual(c[0]!);
+  for (let i = 4; i < c.length; i++) expect(c[i]!).toBeLessThan(c[i - 1]!);
+  expect(at(0.3)[0]!).toBeLessThan(c[0]!);
+  // Whatever the tempo, hardly above the boiler's limit.
+  expect(at(40)[0]!).toBeLessThan(heat.hotC + 5);
 });

@@ -41,13 +41,18 @@ export function estimates(judged: Judged, testsDone: ReadonlySet<string>): Judge
 /** Whether the readings differ by more than their own rounding. */
 const moved = (t: LogTrack, stepBar: number): boolean => Math.max(...t.gaugeBar) - Math.min(...t.gaugeBar) > Math.max(0.03, 0.75 * stepBar);
 
+/** So little of all weight moves no interval's end: of ten thousand draws, most weigh less. */
+const LEAST_WEIGHT = 1e-7;
+
 function interval(sets: JudgedSet[], of: (v: Float64Array, set: JudgedSet) => number | null): Interval | null {
   const values: { x: number; w: number }[] = [];
   for (const s of sets) {
     if (s.probability < 1e-4) continue;
     for (const d of s.draws) {
+      const w = s.probability * d.weight;
+      if (w < LEAST_WEIGHT) continue;
       const x = of(d.v, s);
-      if (x !== null && d.weight > 0) values.push({ x, w: s.probability * d.weight });
+      if (x !== null) values.push({ x, w });
     }
   }
   if (values.length < 10) return null;

@@ -6,6 +6,7 @@ import { FAULT_IDS, type FaultId } from './faults';
 import { EMPTY_GAUGE_BAR, type Finding } from './Finding';
 import type { Evidence, Judged } from './judgeEvidence';
 import type { JudgedSet } from './JudgedSet';
+import type { LogTrack } from './LogTrack';
 import { OUTCOME_TABLES } from './outcomeTable';
 import { testRow } from './tests';
 
@@ -24,7 +25,7 @@ export function because(judged: Judged, evidence: Evidence, marginals: Partial<R
     }
   };
   judged.trackLog.forEach((at, k) =>
-    weigh(`log:${evidence.logIndices[at]!}`, (s) => s.logParts[k]!, (s) => Math.log(s.prior) + sum(s.logParts.slice(0, k)), logSentence(judged, at, judged.tracks[k]!.easedHotBar)),
+    weigh(`log:${evidence.logIndices[at]!}`, (s) => s.logParts[k]!, (s) => Math.log(s.prior) + sum(s.logParts.slice(0, k)), logSentence(judged, at, judged.tracks[k]!)),
   );
   evidence.findings.forEach(({ finding, index }, k) =>
     weigh(`finding:${index}`, (s) => s.findingEvidence[k]!, (s) => Math.log(s.prior) + s.logEvidence + sum(s.findingEvidence.slice(0, k)), findingSentence(finding)),
@@ -48,15 +49,19 @@ function bitsFor(sets: JudgedSet[], fault: FaultId, logLikelihood: (s: JudgedSet
 const sum = (x: number[]) => x.reduce((a, b) => a + b, 0);
 const bar = (x: number) => `${x.toFixed(2).replace(/0$/, '')} bar`;
 
-function logSentence(judged: Judged, at: number, easedHotBar: number): string {
-  const log = judged.logs[at]!, f = cycleFeatures(log);
+function logSentence(judged: Judged, at: number, track: LogTrack): string {
+  const log = judged.logs[at]!, f = cycleFeatures(log), lastBar = f.lastBar ?? 0, fellBar = (f.peakBar ?? 0) - lastBar;
+  if (track.blind?.beginsHot) return f.beganHot ? `Fell ${bar(fellBar)} while it cooled; no temperatures were read.` : `Fell ${bar(fellBar)}; neither temperatures nor a word of heat were noted.`;
   if (f.swingBar === null || f.coldBar === null) return 'The log holds too little to show a heat cycle.';
-  if (f.hotC === null || f.coldC === null) return `Rose ${bar(f.swingBar)} from cold to hot; no temperatures were read.`;
+  if (f.hotC === null || f.coldC === null) return `${moved(f.swingBar)} from cold to hot; no temperatures were read.`;
   const read = judged.readings[at]!;
   if (f.hotC - f.coldC < 5) return read.idleCreepBarPerH ? creepSentence(read.idleCreepBarPerH, (log.samples.tS.at(-1)! - log.samples.tS[0]!) / 3600) : `${bar(f.swingBar)} of change with hardly any heat.`;
   const right = expectedPressure({ circuit: judged.circuit, coldGaugeBar: f.coldBar, coldC: f.coldC, flowC: f.hotC, ...(f.hotReturnC !== null ? { returnC: f.hotReturnC } : {}) });
-  return `Rose ${bar(f.swingBar)} from ${f.coldC.toFixed(0)} to ${f.hotC.toFixed(0)} °C; this circuit should rise ${bar(Math.max(0, right.lowGaugeBar - f.coldBar))} to ${bar(Math.max(0, right.highGaugeBar - f.coldBar))}.${read.plateauBar ? ` Held at ${bar(read.plateauBar.value)} while it went on heating, as a relief does.` : easedHotBar > 0 ? ` Fell back ${bar(easedHotBar)} while it stayed hot.` : ''}`;
+  const should = `${bar(Math.max(0, right.lowGaugeBar - f.coldBar))} to ${bar(Math.max(0, right.highGaugeBar - f.coldBar))}`;
+  if (f.beganHot && lastBar === f.coldBar) return `${moved(-f.swingBar)} from ${f.hotC.toFixed(0)} to ${f.coldC.toFixed(0)} °C; this circuit should fall ${should}.`;
+  return `${moved(f.swingBar)} from ${f.coldC.toFixed(0)} to ${f.hotC.toFixed(0)} °C; this circuit should rise ${should}.${read.plateauBar ? ` Held at ${bar(read.plateauBar.value)} while it went on heating, as a relief does.` : track.easedHotBar > 0 ? ` Fell back ${bar(track.easedHotBar)} while it stayed hot.` : ''}`;
 }
+const moved = (byBar: number): string => `${byBar < 0 ? 'Fell' : 'Rose'} ${bar(Math.abs(byBar))}`;
 
 /** A creep counts where it is more than its own doubt, and makes something over the log's hours; over days it is told by what it made. */
 function creepSentence({ value, sd }: Measured, hours: number): string {

@@ -34,9 +34,14 @@ export function fitterOf(sheet: CircuitSheet, circuit: ResolvedCircuit, tracks: 
     return [...new Set([...(lookedAt.has(key) ? [lookedAt.get(key)!.found] : []), ...best])].map((f) => f.best);
   };
   const bestLooked = Math.max(-Infinity, ...[...lookedAt.values()].map((l) => l.found.logEvidence));
-  /** What was far behind at the first look is looked for once more, but not measured to the last. */
-  const effortFor = (key: string): Effort => (lookedAt.has(key) && lookedAt.get(key)!.found.logEvidence < bestLooked - HOPELESS ? { ...effort, ...BRIEFLY } : effort);
   const fit = (model: LogModel, how: Omit<FitOptions, 'seed' | 'hints'>) => fitLogs(parameterSpace(model, sheet, circuit, tracks), tracks, circuit.atmosphericBar, { ...how, hints, seed: 20_011 + fits.size });
+  /** What was far behind at the first look is looked for once more, but not measured to the last; so is what nobody looked at yet, before pains are taken over it. */
+  const fitWithCare = (key: string, model: LogModel): LogFit => {
+    const borrowed = borrowedFor(key), look = lookedAt.get(key)?.found, hopeless = (found: LogFit) => found.logEvidence < bestLooked - HOPELESS;
+    if (!lookedAt.size || (look && !hopeless(look))) return fit(model, { effort, borrowed });
+    const brief = fit(model, { effort: { ...effort, ...BRIEFLY }, borrowed });
+    return look || hopeless(brief) ? brief : fit(model, { effort, borrowed: [brief.best, ...borrowed] });
+  };
   const lookOver = (models: Iterable<LogModel>) => {
     if (!tracks.length) return;
     for (const model of new Map([...models].map((m) => [logModelKey(sameInLogs(m, tracks)), sameInLogs(m, tracks)])).values()) {
@@ -54,7 +59,7 @@ export function fitterOf(sheet: CircuitSheet, circuit: ResolvedCircuit, tracks: 
     const known = fits.get(logModelKey(wanted));
     if (known) return known;
     const model = sameInLogs(wanted, tracks), key = logModelKey(model);
-    if (!fits.has(key)) { fits.set(key, fit(model, { effort: effortFor(key), borrowed: borrowedFor(key) })); fitted.set(key, model); }
+    if (!fits.has(key)) { fits.set(key, fitWithCare(key, model)); fitted.set(key, model); }
     asked.set(logModelKey(wanted), wanted);
     return keep(wanted, fits.get(key)!);
   };
@@ -68,7 +73,9 @@ export function fitterOf(sheet: CircuitSheet, circuit: ResolvedCircuit, tracks: 
     for (const [key, { model, found }] of before) {
       const outdo = lenders.filter((o) => waysApart(o.model, model) === 1 && o.found.logEvidence > found.logEvidence + outdoneBy).sort((a, b) => b.found.logEvidence - a.found.logEvidence);
       if (!outdo.length) continue;
-      const again = fit(model, { effort: how, borrowed: [found.best, ...outdo.slice(0, LENDERS).map((o) => o.found.best)], worthFrom: { peak: found.peak + LENT_GAIN, evidence: found.logEvidence + LENT_GAIN } });
+      // Neither is it worth measuring where it stays next to nothing.
+      const gain = Math.max(LENT_GAIN, best - HOPELESS - found.logEvidence);
+      const again = fit(model, { effort: how, borrowed: [found.best, ...outdo.slice(0, LENDERS).map((o) => o.found.best)], worthFrom: { peak: found.peak + gain, evidence: found.logEvidence + gain } });
       if (again.logEvidence <= found.logEvidence) continue;
       fits.set(key, again);
       better = true;
@@ -100,7 +107,7 @@ const HOLE_WORTH = 0.4;
 const WELL_SAMPLED = 25;
 
 /** By how much a place that was lent has to be better to be measured, in nats. */
-const LENT_GAIN = 0.2;
+const LENT_GAIN = 1;
 /** A model that is behind another by so much, in nats, that only a better place to start would help, and how it is then fitted: where the fits were made with care, and at a hasty look. */
 export interface Lending { how: Effort; outdoneBy: number }
 export const LENDING: Lending = { how: LENT, outdoneBy: 2.5 }, HASTY_LENDING: Lending = { how: LENT_QUICKLY, outdoneBy: 6 };

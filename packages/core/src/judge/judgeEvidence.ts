@@ -2,11 +2,12 @@ import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { atGaugeLevel, heldFromGaugeBar, resolveCircuit, type ResolvedCircuit } from '../circuit/resolveCircuit';
 import type { PressureLog } from '../log/PressureLog';
 import { readLog, type LogReading } from '../log/readLog';
-import { cycleFeatures, HEATED_K, type CycleFeatures } from '../log/cycleFeatures';
+import { COLD_BELOW_C, cycleFeatures, HEATED_K, type CycleFeatures } from '../log/cycleFeatures';
 import { has } from './faultGroups';
 import type { FaultId } from './faults';
 import type { Finding } from './Finding';
 import { coldLevelDensity, levelHangsOnDraw } from './coldLevel';
+import { hotLevelDensity } from './hotLevel';
 import { findingLikelihood, hangsOnDraw } from './findingLikelihood';
 import { earlyLiftShare } from './earlyLiftShare';
 import { expectedNumber, foretold } from './findingNumbers';
@@ -67,12 +68,12 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const laidOut = logs.map((l) => layOutLog(l, { ...circuit, maxFlowC: Math.max(circuit.maxFlowC, ...flowsC) }));
   const tracks = laidOut.filter((t): t is LogTrack => t !== null).map(mergedWhereStraight), trackLog = laidOut.flatMap((t, i) => (t ? [i] : []));
   const features = logs.map(cycleFeatures), liftsSoLow = earlyLiftShare(features, circuit);
-  const found = foundColdBar(features[0]), overnight = evidence.findings.find((f) => f.finding.test === 'idle-cold-pressure')?.finding.valueBar;
+  const found = tracks[0]?.blind?.beginsHot ? null : foundColdBar(features[0]), overnight = evidence.findings.find((f) => f.finding.test === 'idle-cold-pressure')?.finding.valueBar;
   const hottest = Math.max(...features.map((f) => f.hottestC ?? -Infinity));
   const peakGaugeBar = topGaugeBar(tracks.filter((t) => t.spanK > HEATED_K && !t.heatGuessed)), usualPeakGaugeBar = usualPeakBar(peakGaugeBar, features, circuit);
   const logged: Logged = { peakGaugeBar, usualPeakGaugeBar, topGaugeBar: overnight === undefined ? topGaugeBar(tracks) : Math.max(overnight, topGaugeBar(tracks) ?? 0), coldGaugeBar: found ?? overnight ?? null, hottestC: hottest > -Infinity ? hottest : null };
   // How high it stands cold speaks by itself, unless a night's cold pressure was read.
-  const cold = overnight === undefined ? found : null;
+  const cold = overnight === undefined ? found : null, beganHot = overnight === undefined && found === null && tracks[0] !== undefined;
   const toTheRelief = logged.peakGaugeBar !== null && logged.peakGaugeBar > circuit.reliefSetGaugeBar - AT_RELIEF_BAR;
   // Where the pressure fell below what the feed holds, either nothing feeds it or the feed stands shut, as many keep it.
   const feedMayBeShut = circuit.fedByItself && (lowGaugeBar(tracks) ?? Infinity) < heldFromGaugeBar(circuit) - FELL_BAR;
@@ -93,7 +94,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const ownWayOf = (model: LogModel, faults: readonly FaultId[]): { model: LogModel; share: number } | null => {
     if (faults.includes('pressurisation-unit-fault')) return { model: { ...model, feed: 'high' }, share: OVERRUN_SHARE };
     if (model.gas === 'small' && tracks.length && smallBySheet > 0) return { model: { ...model, gas: 'right' }, share: smallBySheet };
-    if (tracks.every((t) => t.heatGuessed) && tracks.length) return { model: { ...model, heat: 'none' }, share: UNHEATED_SHARE };
+    if (tracks.every((t) => t.heatGuessed) && tracks.length) return { model: { ...model, heat: 'none' }, share: tracks.every((t) => t.blind?.beginsHot) ? FELL_UNHEATED_SHARE : UNHEATED_SHARE };
     if (tracks.length && model.gauge === 'off') return { model: { ...model, gauge: 'stuck' }, share: STUCK_SHARE };
     if (feedMayBeShut && model.feed === 'right') return { model: { ...model, feed: 'dead' }, share: SHUT_FEED_SHARE };
     return null;
@@ -111,6 +112,11 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
     if (cold !== null) {
       // Where the gauge may lie, how high it stands cold says by how much; where the feed is set high, it says to what.
       const level = levelHangsOnDraw(cold, faults, seen) ? reweighted(logDraws, (v) => coldLevelDensity(cold, faults, seen, v)) : { draws: logDraws, likelihood: coldLevelDensity(cold, faults, seen) };
+      logEvidence += Math.log(level.likelihood);
+      logDraws = level.draws;
+    }
+    if (beganHot) {
+      const level = reweighted(logDraws, (v) => hotLevelDensity(tracks[0]!, faults, seen, v));
       logEvidence += Math.log(level.likelihood);
       logDraws = level.draws;
     }
@@ -167,9 +173,6 @@ function letsGoLow(faults: readonly FaultId[]): number {
   return faults.includes('gauge-misreading') ? LETS_GO_BY_A_LYING_GAUGE : LET_OUT_UNSAID;
 }
 
-/** A log that begins warmer than this says nothing of the cold pressure. */
-const COLD_BELOW_C = 40;
-
 /** The pressure that the circuit was found at, cold; what it went to afterwards, before it was heated, is the log's to explain. */
 function foundColdBar(first: CycleFeatures | undefined): number | null {
   if (!first || (first.coldC ?? 20) >= COLD_BELOW_C) return null;
@@ -209,9 +212,9 @@ const eased = (miss: number): number => (Math.abs(miss) <= FURTHEST_HINT ? miss 
 
 /** A feed that lets the pressure fall so far below its limit does not feed, bar. */
 const FELL_BAR = 0.08;
-/** Of units at fault, those that pump past their limit instead of not at all; of misreading gauges, those that stick; of feeds that are in order, those that are kept shut; of rises with neither temperatures nor a word of heat, those that came cold;
+/** Of units at fault, those that pump past their limit instead of not at all; of misreading gauges, those that stick; of feeds that are in order, those that are kept shut; of rises with neither temperatures nor a word of heat, those that came cold, and of falls likewise;
  *  of circuits without their vessel that come near their relief, those that give way before it; of blocked connections, those that still let water by; of circuits whose filling is not on the sheet, those that feed themselves. Common practice. */
-const OVERRUN_SHARE = 0.35, GIVES_WAY_SHARE = 0.2, NARROW_SHARE = 0.25, STUCK_SHARE = 0.3, SHUT_FEED_SHARE = 0.4, UNHEATED_SHARE = 0.5, FED_SHARE = 0.3;
+const OVERRUN_SHARE = 0.35, GIVES_WAY_SHARE = 0.2, NARROW_SHARE = 0.25, STUCK_SHARE = 0.3, SHUT_FEED_SHARE = 0.4, UNHEATED_SHARE = 0.5, FELL_UNHEATED_SHARE = 0.65, FED_SHARE = 0.3;
 
 /** One hypothesis that may hold in two ways: the evidence by their shares, the draws of both. */
 function mixed(one: LogFit, other: LogFit, otherShare: number): LogFit {

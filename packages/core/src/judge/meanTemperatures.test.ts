@@ -35,3 +35,32 @@ it('stays level until the heat is switched, whichever way', () => {
   expect(meanC[2]).toBe(meanC[0]);
   expect(meanC[4]).toBe(meanC[3]);
 });
+
+describe('with no temperature read', () => {
+  const blind = (gaugeBar: number[], events: { tS: number; kind: 'heat-on' | 'heat-off' }[]) => meanTemperatures({ tS: MINUTES.map((m) => 60 * m), gaugeBar, flowC: MINUTES.map(() => null), returnC: MINUTES.map(() => null) }, events, C, false);
+  const LEVEL = MINUTES.map(() => 1.2), FALLS = [2.2, 2.1, 1.9, 1.7, 1.5, 1.4, 1.3];
+
+  it('what is switched off first was on before: it begins hot and cools', () => {
+    const { meanC, heat } = blind(FALLS, [OFF]);
+    expect(heat!.beginsHot).toBe(true);
+    expect(meanC[0]!).toBeGreaterThan(50);
+    expect(meanC[6]!).toBeLessThan(meanC[4]!);
+  });
+
+  it('"heat on" at the first reading only says that it runs, where nothing rises for it', () => {
+    const first = { tS: 0, kind: 'heat-on' as const }, stands = [2.2, 2.2, 2.2, 2.2, 1.7, 1.4, 1.3], rises = [1.2, 1.3, 1.5, 1.8, 1.6, 1.4, 1.3];
+    const hot = blind(stands, [first, OFF]);
+    expect(hot.heat!.beginsHot).toBe(true);
+    expect(hot.heat!.switchS).toEqual([OFF.tS]);
+    expect(blind(rises, [first, OFF]).heat!.beginsHot).toBe(false);
+    expect(blind(stands, [ON, OFF]).heat!.beginsHot).toBe(false);
+  });
+
+  it('a clear fall from the first reading on says so where nobody said a word of heat; a level one does not', () => {
+    expect(blind(FALLS, []).heat!.beginsHot).toBe(true);
+    expect(blind(FALLS, [ON]).heat!.beginsHot).toBe(false);
+    const still = blind(LEVEL, []);
+    expect(still.heat!.beginsHot).toBe(false);
+    expect(Math.max(...still.meanC) - Math.min(...still.meanC)).toBe(0);
+  });
+});

@@ -7,7 +7,7 @@ import { blindMeanC, growthTable, type BlindHeat } from './blindHeat';
 const NO_TEMPERATURE_COLD_C = 18, LEAST_COLD_C = 10;
 /** Metal that is heated with the water, as a share of its heat capacity; share of the boiler's output that warms the circuit, and that the emitters
  *  give at fifty kelvin over the room. Common practice. */
-const METAL = 1.15, WARMS = 0.75, EMITS = 0.6;
+const METAL = 1.15, WARMS = 0.75, EMITS = 0.45;
 
 export type TemperaturesRead = 'flow-and-return' | 'flow' | 'none';
 export interface MeanTemperatures {
@@ -44,19 +44,34 @@ export function meanTemperatures(r: Pick<ReducedLog, 'tS' | 'gaugeBar' | 'flowC'
     return read(flow.valuesC.map((f) => clamp(f - Math.min(HEATED.dropK / 2, (f - coldest) / 3))), flow.guessedK, 'flow');
   }
   const hotC = circuit.maxFlowC - HEATED.dropK / 2;
-  const heat: BlindHeat = { switchS: switchTimes(r.tS, r.gaugeBar, switches, circuit), coldC: NO_TEMPERATURE_COLD_C, hotC, ...pace, growthAt: growthTable(circuit.fluid, NO_TEMPERATURE_COLD_C, hotC) };
+  const heat: BlindHeat = { ...heatSwitched(r.tS, r.gaugeBar, switches, circuit), coldC: NO_TEMPERATURE_COLD_C, hotC, ...pace, growthAt: growthTable(circuit.fluid, NO_TEMPERATURE_COLD_C, hotC) };
   const meanC = new Float64Array(r.tS.length);
   blindMeanC(heat, r.tS, r.tS.length, 1, 1, meanC);
   return { meanC: [...meanC], guessedK: r.tS.map(() => 0), source: 'none', heat };
 }
 
-/** When the heat went on and off in turn. Where nobody wrote down that it was heated, a clear rise says so, up to its peak; a steady gauge does not. */
-function switchTimes(tS: number[], gaugeBar: number[], switches: HeatSwitch[], circuit: ResolvedCircuit): number[] {
-  // Who says on twice has not switched it twice.
-  if (switches.length) return switches.filter((s, i) => s.on !== (switches[i - 1]?.on ?? false)).map((s) => s.tS);
-  const peak = gaugeBar.reduce((best, p, i, all) => (p > all[best]! ? i : best), 0);
-  return gaugeBar[peak]! - gaugeBar[0]! > Math.max(0.25, 2.5 * circuit.gaugeStepBar) ? [tS[0]!, tS[peak]!] : [];
+/** When the heat went on and off in turn, and whether it was on before. Where nobody wrote down that it was heated, a clear rise says so, up to its peak, and a clear fall from the first reading on
+ *  that it had been; a steady gauge does not. */
+function heatSwitched(tS: number[], gaugeBar: number[], switches: HeatSwitch[], circuit: ResolvedCircuit): Pick<BlindHeat, 'switchS' | 'beginsHot'> {
+  if (switches.length) {
+    // Who says on twice has not switched it twice; what is switched off first was on.
+    const beginsHot = !switches[0]!.on || wasHotAlready(tS, gaugeBar, switches, circuit);
+    return { switchS: switches.filter((s, i) => s.on !== (switches[i - 1]?.on ?? beginsHot)).map((s) => s.tS), beginsHot };
+  }
+  const clearBar = Math.max(0.25, 2.5 * circuit.gaugeStepBar), peak = gaugeBar.reduce((best, p, i, all) => (p > all[best]! ? i : best), 0);
+  if (gaugeBar[peak]! - gaugeBar[0]! > clearBar) return { switchS: [tS[0]!, tS[peak]!], beginsHot: false };
+  return gaugeBar[0]! - gaugeBar.at(-1)! > clearBar ? { switchS: [tS[peak]!], beginsHot: true } : { switchS: [], beginsHot: false };
 }
+
+/** "Heat on" as the first word of a log may only say that the boiler was running: where the pressure does not rise for it, the water was hot already. */
+function wasHotAlready(tS: number[], gaugeBar: number[], switches: HeatSwitch[], circuit: ResolvedCircuit): boolean {
+  const untilS = switches.find((s) => !s.on)?.tS ?? tS.at(-1)!;
+  if (switches[0]!.tS > tS[0]! + EVENT_OFF_S || untilS - switches[0]!.tS < WOULD_RISE_S) return false;
+  const highest = Math.max(...gaugeBar.filter((_, i) => tS[i]! <= untilS + EVENT_OFF_S));
+  return highest - gaugeBar[0]! < Math.max(RISES_BAR, circuit.gaugeStepBar);
+}
+/** Whatever is heated from cold rises by more than this within so long. Common practice. */
+const RISES_BAR = 0.08, WOULD_RISE_S = 600;
 
 /** Times of events are off by so much. */
 export const EVENT_OFF_S = 60;

@@ -41,12 +41,22 @@ export function priorMode(n: number): Mode {
 /** A proposal round the weighted mean of draws, with their spread a little widened. The weights are softened, so that one lucky draw does not
  *  become the whole picture; null where the spread cannot be inverted. */
 export function adaptedPart(at: Float64Array[], weights: number[], n: number, share: number): ProposalPart | null {
-  const soft = weights.map((w) => Math.sqrt(w));
-  const sum = soft.reduce((a, b) => a + b, 0);
+  const soft = Float64Array.from(weights, Math.sqrt), off = new Float64Array(n);
+  let sum = 0;
+  for (let k = 0; k < at.length; k++) sum += soft[k]!;
   const mean = new Float64Array(n), cov = new Float64Array(n * n);
-  at.forEach((z, k) => { for (let i = 0; i < n; i++) mean[i]! += (soft[k]! / sum) * z[i]!; });
-  at.forEach((z, k) => { for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) cov[i * n + j]! += (soft[k]! / sum) * (z[i]! - mean[i]!) * (z[j]! - mean[j]!); });
-  for (let i = 0; i < n; i++) cov[i * n + i]! += 1e-3;
+  for (let k = 0; k < at.length; k++) for (let i = 0; i < n; i++) mean[i]! += (soft[k]! / sum) * at[k]![i]!;
+  for (let k = 0; k < at.length; k++) {
+    const share = soft[k]! / sum;
+    for (let i = 0; i < n; i++) {
+      off[i] = at[k]![i]! - mean[i]!;
+      for (let j = 0; j <= i; j++) cov[i * n + j]! += share * off[i]! * off[j]!;
+    }
+  }
+  for (let i = 0; i < n; i++) {
+    cov[i * n + i]! += 1e-3;
+    for (let j = 0; j < i; j++) cov[j * n + i] = cov[i * n + j]!;
+  }
   const c = cholesky(cov, n);
   if (!c) return null;
   const precision = new Float64Array(n * n), column = new Float64Array(n);

@@ -1,10 +1,15 @@
-import type { PressureLog } from './PressureLog';
+import { isHeatSwitch, type PressureLog } from './PressureLog';
 
 /** A log that spans less than this, K, is no heat cycle. */
 export const HEATED_K = 15;
 
+/** From here on a circuit's flow is no cold one's, °C. */
+export const COLD_BELOW_C = 40;
+
 /** What a person would read off a log. Fields are null where the log does not hold them. */
 export interface CycleFeatures {
+  /** The heat was on before the log began, as its first temperature or its first word of the heat says. */
+  beganHot: boolean;
   firstBar: number | null;
   firstC: number | null;
   lastBar: number | null;
@@ -19,10 +24,11 @@ export interface CycleFeatures {
   hottestC: number | null;
 }
 
-/** Cold is the last reading at or before heat-on (else the first); hot the highest after it, until water was let in or out by hand. */
+/** Cold is the last reading at or before heat-on (else the first); hot the highest after it, until water was let in or out by hand. A log that began hot and only cools has them the other way
+ *  round: the highest, and the last. */
 export function cycleFeatures(log: PressureLog): CycleFeatures {
   const { tS, pressureBar, flowC, returnC } = log.samples;
-  const heatOn = log.events?.find((e) => e.kind === 'heat-on')?.tS;
+  const heatOn = log.events?.find((e) => e.kind === 'heat-on')?.tS, wasOn = log.events?.find(isHeatSwitch)?.kind === 'heat-off';
   let cold = -1, hot = -1, first = -1, last = -1, heatedFrom = Infinity, hottestC: number | null = null;
   const disturbed = log.events?.find((e) => e.tS > (heatOn ?? 0) && ['top-up', 'vented', 'drained', 'drawn-off', 'vessel-recharged'].includes(e.kind))?.tS ?? Infinity;
   for (let i = 0; i < tS.length; i++) {
@@ -37,11 +43,17 @@ export function cycleFeatures(log: PressureLog): CycleFeatures {
     else if (i !== cold && tS[i]! < disturbed && (hot < 0 || p > pressureBar[hot]!)) hot = i;
   }
   const at = (i: number, of?: (number | null)[]) => (i < 0 ? null : (of?.[i] ?? null));
+  const beganHot = first >= 0 && (flowC?.[first] ?? null) !== null ? flowC![first]! >= COLD_BELOW_C : wasOn;
+  if (beganHot && heatOn === undefined) {
+    cold = last;
+    hot = pressureBar.reduce<number>((best, p, i) => (p !== null && tS[i]! < disturbed && (best < 0 || p > pressureBar[best]!) ? i : best), -1);
+    heatedFrom = -1;
+  }
   // Before the heat a circuit stands at one temperature: the return will do for the flow, and nothing that was read once it was heated.
   const cool = (i: number) => at(i, flowC) ?? at(i, returnC) ?? nearest(i, flowC, i < heatedFrom ? heatedFrom : Infinity);
   const coldBar = at(cold, pressureBar), hotBar = at(hot, pressureBar);
   return {
-    firstBar: at(first, pressureBar), firstC: cool(first), lastBar: at(last, pressureBar), peakBar: hotBar ?? coldBar,
+    beganHot, firstBar: at(first, pressureBar), firstC: cool(first), lastBar: at(last, pressureBar), peakBar: hotBar ?? coldBar,
     coldBar, coldC: cool(cold), hotBar, hotC: nearest(hot, flowC), hotReturnC: at(hot, returnC),
     swingBar: coldBar !== null && hotBar !== null ? hotBar - coldBar : null, hottestC,
   };
@@ -53,4 +65,10 @@ function nearest(i: number, of?: (number | null)[], before = Infinity): number |
   for (let k = i; k >= 0; k--) if (of[k] !== null && of[k] !== undefined) return of[k]!;
   for (let k = i + 1; k < of.length && k < before; k++) if (of[k] !== null && of[k] !== undefined) return of[k]!;
   return null;
+}
+
+/** The pressure that a log shows the circuit cold at, gauge bar; null where it shows none: one that was found hot and has not come down to cold. */
+export function coldPressureOf(log: PressureLog): number | null {
+  const f = cycleFeatures(log);
+  return (f.coldC ?? (f.beganHot ? COLD_BELOW_C : 0)) >= COLD_BELOW_C ? null : f.coldBar;
 }

@@ -80,7 +80,7 @@ function Bench({ parts, after }: { parts: JobParts; after?: string }) {
   useShortcuts({ '?': () => setHelp(!help), n: () => { if (next) router.navigate(`/jobs/${jobId}/test/${next}` as never); } });
 
   const dock = (
-    <Dock jobId={jobId} lastBar={view.lastBar} lastAtMs={view.lastAtMs} lastC={view.lastC} startBar={1} narrow={wide} heatOn={view.heatOn} reliefBar={view.figure.reliefBar} units={units} forbids={state.forbids}
+    <Dock jobId={jobId} lastBar={view.lastBar} lastAtMs={view.lastAtMs} lastC={view.lastC} startBar={1} narrow={wide} heatOn={view.heatOn} heatUnsaid={view.heatUnsaid} reliefBar={view.figure.reliefBar} units={units} forbids={state.forbids}
       {...(file.circuit.gauge?.resolutionBar ? { resolutionBar: file.circuit.gauge.resolutionBar } : {})}
       onAdd={(body) => { setLogIndex(null); return add(body); }} onUndo={takeBack} />
   );

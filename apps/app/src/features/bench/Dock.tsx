@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { positionRow, type EventKind, type PositionId } from '@jumper/core';
+import { COLD_BELOW_C, positionRow, type EventKind, type PositionId } from '@jumper/core';
 import type { FactBody } from '@jumper/contract';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
@@ -16,14 +16,14 @@ import { Stepper } from './Stepper';
 import { useShortcuts } from './useShortcuts';
 
 interface Props {
-  jobId: string; lastBar: number | null; lastAtMs: number | null; lastC: number | null; startBar: number; heatOn: boolean; narrow: boolean; reliefBar: number; resolutionBar?: number; units: Units;
+  jobId: string; lastBar: number | null; lastAtMs: number | null; lastC: number | null; startBar: number; heatOn: boolean; heatUnsaid: boolean; narrow: boolean; reliefBar: number; resolutionBar?: number; units: Units;
   /** What must be put back before the boiler may fire. */
   forbids: PositionId[];
   onAdd: (body: FactBody) => Promise<string>; onUndo: (id: string) => void;
 }
 
 /** Belongs to the thumb: value, Log, and the events as one-touch keys. Two touches log a reading. */
-export function Dock({ jobId, lastBar, lastAtMs, lastC, startBar, heatOn, narrow, reliefBar, resolutionBar, units, forbids, onAdd, onUndo }: Props) {
+export function Dock({ jobId, lastBar, lastAtMs, lastC, startBar, heatOn, heatUnsaid, narrow, reliefBar, resolutionBar, units, forbids, onAdd, onUndo }: Props) {
   const [nudgedBar, setNudgedBar] = useState<number | null>(null);
   const [typed, setTyped] = useState<string | null>(null);
   const [question, setQuestion] = useState<Exclude<PressureCheck, { kind: 'ok' }> | null>(null);
@@ -33,6 +33,8 @@ export function Dock({ jobId, lastBar, lastAtMs, lastC, startBar, heatOn, narrow
   const [more, setMore] = useState(false);
   const [refused, setRefused] = useState(false);
   const bar = nudgedBar ?? lastBar ?? startBar;
+  // What is found hot has been heated: the next thing that anybody does is to switch it off.
+  const heatKey: EventKind = heatOn || (heatUnsaid && lastC !== null && lastC >= COLD_BELOW_C) ? 'heat-off' : 'heat-on';
 
   const nudge = (direction: 1 | -1) => {
     const step = nudgeBar(units.pressure, resolutionBar);
@@ -76,21 +78,17 @@ export function Dock({ jobId, lastBar, lastAtMs, lastC, startBar, heatOn, narrow
     return { ...(flow.celsius !== null ? { flowC: flow.celsius } : {}), ...(ret.celsius !== null ? { returnC: ret.celsius } : {}) };
   };
 
-  const event = async (kind: EventKind) => {
-    if (kind === 'heat-on' && forbids.length > 0) return setRefused(true);
-    setRefused(false);
-    const id = await onAdd({ kind: 'event', at: new Date().toISOString(), event: kind });
-    setUndo({ id, text: `${EVENT_TITLES[kind]} noted` });
-  };
-
-  const noteMore = async (body: Extract<FactBody, { kind: 'event' }>, said: string) => {
-    setUndo({ id: await onAdd(body), text: said });
+  const note = async (body: Extract<FactBody, { kind: 'event' }>, said: string) => {
     setMore(false);
+    if (body.event === 'heat-on' && forbids.length > 0) return setRefused(true);
+    setRefused(false);
+    setUndo({ id: await onAdd(body), text: said });
   };
+  const event = (kind: EventKind) => note({ kind: 'event', at: new Date().toISOString(), event: kind }, `${EVENT_TITLES[kind]} noted`);
 
   useShortcuts({
     ...Object.fromEntries([...'0123456789'].map((digit) => [digit, () => setTyped((typed ?? '') + digit)])),
-    l: () => setTyped(''), Enter: () => void press(), '+': () => nudge(1), '-': () => nudge(-1), h: () => void event(heatOn ? 'heat-off' : 'heat-on'), t: () => void event('top-up'),
+    l: () => setTyped(''), Enter: () => void press(), '+': () => nudge(1), '-': () => nudge(-1), h: () => void event(heatKey), t: () => void event('top-up'),
     c: () => setTemperatures(temperatures ?? { flow: '', ret: '' }), z: () => { if (undo) { onUndo(undo.id); setUndo(null); } },
     Escape: () => { setTyped(null); setNudgedBar(null); setQuestion(null); setTemperatures(null); setMore(false); },
   });
@@ -118,13 +116,13 @@ export function Dock({ jobId, lastBar, lastAtMs, lastC, startBar, heatOn, narrow
           <View className="flex-1"><Field label="Return, if read" unit={units.temperature} numeric value={temperatures.ret} onChange={(ret) => setTemperatures({ ...temperatures, ret })} problem={temperatureProblem?.field === 'ret' ? temperatureProblem.message : null} onSubmit={press} /></View>
         </View>
       ) : null}
-      {more ? <MoreEvents jobId={jobId} onEvent={(body, said) => void noteMore(body, said)} onClose={() => setMore(false)} /> : null}
+      {more ? <MoreEvents jobId={jobId} otherHeat={!heatUnsaid ? null : heatKey === 'heat-on' ? 'heat-off' : 'heat-on'} onEvent={(body, said) => void note(body, said)} onClose={() => setMore(false)} /> : null}
       <View className={narrow ? 'gap-2' : 'flex-row gap-2'}>
         <Stepper name="Pressure" alone={narrow} shown={pressureNumber(bar, units.pressure)} unit={units.pressure} typed={typed} onNudge={nudge} onType={(t) => { setTyped(t); setQuestion(null); }} onSubmit={press} />
         <Button label="Log" kind="main" className={narrow ? 'min-h-[56px]' : 'min-h-[60px] w-[96px]'} onPress={press} />
       </View>
       <View className={`flex-row gap-2 ${narrow ? 'flex-wrap' : ''}`}>
-        <Key label={heatOn ? 'Heat off' : 'Heat on'} className={key} onPress={() => void event(heatOn ? 'heat-off' : 'heat-on')} />
+        <Key label={EVENT_TITLES[heatKey]} className={key} onPress={() => void event(heatKey)} />
         <Key label="Top-up" className={key} onPress={() => void event('top-up')} />
         <Key label="Vented" className={key} onPress={() => void event('vented')} />
         <Key label={temperatureLabel} name={`${temperatureLabel}, temperatures with this reading`} pressed={temperatures !== null} className={key} onPress={() => setTemperatures(temperatures ? null : { flow: '', ret: '' })} />

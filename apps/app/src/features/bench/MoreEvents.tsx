@@ -12,10 +12,15 @@ import { EVENT_TITLES, MORE_EVENTS } from './eventTitles';
 
 const MINUTES = [5, 10, 15, 30];
 
-interface Props { jobId: string; onEvent: (body: Extract<FactBody, { kind: 'event' }>, said: string) => void; onClose: () => void }
+interface Props {
+  jobId: string;
+  /** The switching of the heat that the dock's own key does not offer, where nobody has said yet how it stands. */
+  otherHeat: 'heat-on' | 'heat-off' | null;
+  onEvent: (body: Extract<FactBody, { kind: 'event' }>, said: string) => void; onClose: () => void;
+}
 
 /** What happens less often: valves, a measured draw-off, a note, a timer of one's own. */
-export function MoreEvents({ jobId, onEvent, onClose }: Props) {
+export function MoreEvents({ jobId, otherHeat, onEvent, onClose }: Props) {
   const { height } = useWindowDimensions();
   const [litres, setLitres] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
@@ -30,7 +35,7 @@ export function MoreEvents({ jobId, onEvent, onClose }: Props) {
   return (
     <ScrollView testID="more" style={{ maxHeight: Math.max(200, height - 330) }} contentContainerClassName="gap-3 pb-1">
       <View role="group" aria-label="More events" className="flex-row flex-wrap gap-2">
-        {MORE_EVENTS.map((k) => <Key key={k} label={EVENT_TITLES[k]} className="grow basis-[30%]" onPress={() => onEvent({ kind: 'event', at: at(), event: k }, `${EVENT_TITLES[k]} noted`)} />)}
+        {[...(otherHeat ? [otherHeat] : []), ...MORE_EVENTS].map((k) => <Key key={k} label={EVENT_TITLES[k]} className="grow basis-[30%]" onPress={() => onEvent({ kind: 'event', at: at(), event: k }, `${EVENT_TITLES[k]} noted`)} />)}
       </View>
       <View className="flex-row items-end gap-2">
         <View className="min-w-0 flex-1"><Field label="Drawn off" unit="L" numeric value={litres} onChange={(t) => { setLitres(t); setProblem(null); }} problem={problem} onSubmit={drawOff} /></View>

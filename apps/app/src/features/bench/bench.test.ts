@@ -56,7 +56,38 @@ it('says of a cold circuit that stands too low what it stands under, and what it
   expect(viewOf(cold(1.8)).change).toMatchObject({ tone: 'oxide', text: 'Too high: above the fill, 1.05 bar' });
   expect(viewOf(cold(1.1))).toMatchObject({ change: { tone: 'verdigris' }, right: 'No heat yet: it should stand still' });
   // Warm water has grown, whoever heated it.
-  expect(viewOf(cold(1.8, 55)).change).toMatchObject({ text: expect.stringContaining('since the first reading') });
+  expect(viewOf(cold(1.8, 55)).change).toMatchObject({ text: expect.stringMatching(/^Found hot/) });
+});
+
+describe('a circuit that is found hot', () => {
+  const found = (pressureBar: number[], flowC: number[] | null, events: { tS: number; kind: 'heat-off' | 'heat-on' }[]) => viewOf(caseToRecords(caseFile.parse({ format: 'jumper-case', version: 1, id: 'x', circuit: CIRCUIT, logs: [{ source: 'hand', startedAt: '2026-03-04T09:00:00Z', samples: { tS: pressureBar.map((_, i) => 600 * i), pressureBar, ...(flowC ? { flowC } : {}) }, events }] }), { newId, now: '2026-03-04T10:00:00Z' }));
+  const OFF = [{ tS: 60, kind: 'heat-off' as const }], COOLS = [66, 54, 46, 38, 32];
+
+  it('and falls too far while it cools has risen too far', () => {
+    const view = found([2.8, 2.2, 1.7, 1.2, 0.9], COOLS, OFF);
+    expect(view).toMatchObject({ heatOn: false, heatUnsaid: false, change: { tone: 'oxide', text: '−1.9 since it began to cool, too much' } });
+    expect(view.right).toMatch(/^−0\.\d+ to −0\.\d+ is right here down to 32 °C$/);
+  });
+
+  it('and falls as it should', () => expect(found([1.6, 1.45, 1.35, 1.25, 1.15], COOLS, OFF).change).toMatchObject({ tone: 'verdigris', text: expect.stringMatching(/since it began to cool, as it should$/) }));
+
+  it('has no band to be held against where no temperature was read', () => {
+    const view = found([2.8, 2.2, 1.7, 1.2, 0.9], null, OFF);
+    expect(view.figure.band).toEqual([]);
+    expect(view.change).toMatchObject({ tone: 'ink', text: '−1.9 since it began to cool' });
+  });
+
+  it('is held against a circuit that was filled as wanted, until it has cooled', () => {
+    const high = found([2.4, 2.4], [66, 66], []), right = found([1.6, 1.6], [66, 66], []);
+    expect(high).toMatchObject({ change: { tone: 'oxide', text: 'Found hot, and too high for that' }, right: expect.stringMatching(/^1\.\d+ to 1\.\d+ bar is right here at 66 °C, filled to 1\.05$/) });
+    expect(right).toMatchObject({ change: { tone: 'verdigris' } });
+    expect(right.figure.band.every((b) => b.low > 1.05)).toBe(true);
+  });
+
+  it('and of which nobody has said that the heat is on may be said to be either', () => {
+    expect(found([1.6, 1.6], [66, 66], []).heatUnsaid).toBe(true);
+    expect(found([1.6, 1.6], [66, 66], [{ tS: 0, kind: 'heat-on' }]).heatUnsaid).toBe(false);
+  });
 });
 
 it('shows ladder and band before the first reading', () => {

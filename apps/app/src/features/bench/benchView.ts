@@ -1,5 +1,5 @@
 import { standingFacts, type FactRecord, type JobParts } from '@jumper/contract';
-import { COMPLAINT_ROWS, cycleFeatures, heatIsOn, resolveCircuit, type Case, type Interval, type PressureLog } from '@jumper/core';
+import { COMPLAINT_ROWS, cycleFeatures, HEATED_K, heatIsOn, isHeatSwitch, resolveCircuit, type Case, type Interval, type PressureLog } from '@jumper/core';
 import { figureView, loopView, logHasHeat } from '../figure/figureView';
 import type { FigureView, LoopView } from '../figure/figureModel';
 import { capital } from '../units/words';
@@ -20,6 +20,8 @@ export interface BenchView {
   shown: number;
   /** Of the newest log, which the dock goes on with. */
   heatOn: boolean;
+  /** Nobody has said yet whether the heat is on. */
+  heatUnsaid: boolean;
   lastBar: number | null;
   lastAtMs: number | null;
   lastC: number | null;
@@ -42,23 +44,25 @@ export function benchView(parts: JobParts, file: Case, units: Units, { logIndex 
   const figure = figureView({ log, sheet: file.circuit, circuit, heatOn: heatOn && log === newest, before: runBefore(logs, shown), chargeNow });
   const now = figure.nowBar;
   const hasHeated = log?.events?.some((e) => e.kind === 'heat-on') ?? false;
-  const since = f?.coldBar != null && now !== null && figure.taken > 1 ? now - f.coldBar : null;
-  const band = figure.band.length > 0 && figure.readings.length > 0 ? nearestBand(figure) : null;
-  const tone = since === null || !band || now === null ? 'ink' : now > band.high + 0.08 ? 'oxide' : now < band.low - 0.08 ? 'slate' : 'verdigris';
+  // Of a log that began hot the fall is what counts, and its hottest reading what should stand within the band.
+  const foundHot = f !== null && f.beganHot && !hasHeated, cools = foundHot && (f.hotC === null || f.coldC === null || f.hotC - f.coldC >= HEATED_K), from = cools ? f.hotBar : (f?.coldBar ?? null), judged = cools ? f.hotBar : now;
+  const since = from !== null && now !== null && figure.taken > 1 ? now - from : null;
+  const band = figure.band.length > 0 && figure.readings.length > 0 ? nearestBand(figure, cools ? figure.readings.find((r) => r.bar === from) : undefined) : null;
+  const tone = since === null || !band || judged === null ? 'ink' : judged > band.high + 0.08 ? 'oxide' : judged < band.low - 0.08 ? 'slate' : 'verdigris';
   // Cold and never heated, what it stands at says more than that it stands still.
   const level = now !== null && standsCold(log) && tone !== 'oxide' && tone !== 'slate' ? levelText(now, circuit, units) : null;
   return {
     title: parts.sheet.site,
     subtitle: [parts.job.complaint.length ? capital(parts.job.complaint.map((c) => COMPLAINT_ROWS[c].short).join(', ')) : 'Service visit', parts.sheet.town].filter(Boolean).join(' · '),
     number: now === null ? null : { value: pressureNumber(now, units.pressure), unit: units.pressure },
-    change: level ? { text: level.text, tone: 'oxide' } : since === null ? null : { text: `${signedPressure(since, units.pressure)} since ${hasHeated ? 'heat on' : 'the first reading'}${tone === 'oxide' ? ', too much' : tone === 'slate' ? ', too little' : tone === 'verdigris' ? ', as it should' : ''}`, tone },
+    change: level ? { text: level.text, tone: 'oxide' } : foundHot && !cools && f.hotC !== null ? { text: FOUND_HOT[tone], tone } : since === null ? null : { text: `${signedPressure(since, units.pressure)} since ${hasHeated ? 'heat on' : cools ? 'it began to cool' : 'the first reading'}${tone === 'oxide' ? ', too much' : tone === 'slate' ? ', too little' : tone === 'verdigris' ? ', as it should' : ''}`, tone },
     right: f?.coldBar != null && band && hasHeated
       ? `${signedPressure(Math.max(0, band.low - f.coldBar), units.pressure)} to ${signedPressure(Math.max(0, band.high - f.coldBar), units.pressure)} is right here${figure.lastC !== null ? ` at ${temperatureText(figure.lastC, units.temperature)}` : ''}`
-      : level?.wanted ?? (hasHeated || figure.taken === 0 ? null : 'No heat yet: it should stand still'),
+      : cools ? coolingText(f.coldBar, band, figure.lastC, units) : foundHot ? foundText(band, figure.lastC, circuit.fillGaugeBar, units) : level?.wanted ?? (hasHeated || figure.taken === 0 ? null : 'No heat yet: it should stand still'),
     ruleOfThumb: since !== null && hasHeated ? `Rule of thumb: ${pressureNumber(0.3, units.pressure)} to ${pressureText(0.5, units.pressure)} is ordinary, near ${pressureText(1, units.pressure)} is trouble` : null,
     // What stands at the wrong level has no healthy way to go from there.
     figure: level ? { ...figure, band: [] } : figure, loop: loopView(log, circuit), logs: logs.length > 1 ? logs.map((l, index) => ({ index, label: logLabel(l) })) : [], shown,
-    heatOn, lastBar: lastOf(logs.findLast((l) => lastOf(l.samples.pressureBar) !== null)?.samples.pressureBar), lastAtMs: lastReadingMs(facts), lastC: lastOf(newest?.samples.flowC),
+    heatOn, heatUnsaid: !newest?.events?.some(isHeatSwitch), lastBar: lastOf(logs.findLast((l) => lastOf(l.samples.pressureBar) !== null)?.samples.pressureBar), lastAtMs: lastReadingMs(facts), lastC: lastOf(newest?.samples.flowC),
   };
 }
 
@@ -78,7 +82,22 @@ function logLabel(log: PressureLog): string {
 const lastReadingMs = (facts: FactRecord[]) => { const last = facts.findLast((f) => f.body.kind === 'reading'); return last ? Date.parse(last.body.at) : null; };
 const lastOf = (values: (number | null)[] | undefined) => values?.findLast((v) => v !== null) ?? null;
 
-function nearestBand(figure: FigureView) {
-  const last = figure.readings.at(-1)!.min;
+const FOUND_HOT = { oxide: 'Found hot, and too high for that', slate: 'Found hot, and too low for that', verdigris: 'Found hot, and stands as it should', ink: 'Found hot' };
+
+/** Where it should stand, hot as it is, and from what. */
+function foundText(band: { low: number; high: number } | null, lastC: number | null, fillBar: number, units: Units): string | null {
+  if (!band || lastC === null) return null;
+  return `${pressureNumber(band.low, units.pressure)} to ${pressureText(band.high, units.pressure)} is right here at ${temperatureText(lastC, units.temperature)}, filled to ${pressureNumber(fillBar, units.pressure)}`;
+}
+
+/** How far it should have come down by now. */
+function coolingText(nowBar: number | null, band: { low: number; high: number } | null, lastC: number | null, units: Units): string | null {
+  if (nowBar === null || !band || lastC === null) return null;
+  return `${signedPressure(-Math.max(0, band.low - nowBar), units.pressure)} to ${signedPressure(-Math.max(0, band.high - nowBar), units.pressure)} is right here down to ${temperatureText(lastC, units.temperature)}`;
+}
+
+/** The band at one reading, the last where none is named. */
+function nearestBand(figure: FigureView, reading = figure.readings.at(-1)!) {
+  const last = reading.min;
   return figure.band.reduce((best, b) => (Math.abs(b.min - last) < Math.abs(best.min - last) ? b : best));
 }

@@ -1,10 +1,10 @@
-import { standingLevel, type PressureLog, type ResolvedCircuit } from '@jumper/core';
+import { isHeatSwitch, standingLevel, type PressureLog, type ResolvedCircuit } from '@jumper/core';
 import { pressureText, type Units } from '../units/units';
 
 /** From here on the water has been heated, whoever logged it; what was not read is taken to stand cold. */
 const WARM_C = 35, UNREAD_C = 20;
 /** Neither heated nor warm: what it stands at cold says more than how it moves. */
-export const standsCold = (log: PressureLog | null): boolean => !log?.events?.some((e) => e.kind === 'heat-on') && (log?.samples.flowC?.findLast((c) => c !== null) ?? UNREAD_C) < WARM_C;
+export const standsCold = (log: PressureLog | null): boolean => !log?.events?.some(isHeatSwitch) && (log?.samples.flowC?.findLast((c) => c !== null) ?? UNREAD_C) < WARM_C;
 
 /** What is wrong with where a cold circuit stands, and what to do about it; null where it stands right. */
 export function levelText(gaugeBar: number, c: ResolvedCircuit, units: Units): { text: string; wanted: string } | null {

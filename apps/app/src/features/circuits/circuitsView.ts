@@ -1,5 +1,5 @@
 import { jobToCase, type JobParts } from '@jumper/contract';
-import { cycleFeatures, type CircuitSheet } from '@jumper/core';
+import { coldPressureOf, type CircuitSheet } from '@jumper/core';
 import { groupBy } from '../jobs/jobData';
 import { ago, dueRows, dueText } from '../jobs/jobsView';
 import { pressureNumber, pressureText, type Units } from '../units/units';
@@ -21,7 +21,7 @@ export function circuitRows(jobs: JobParts[], units: Units, nowMs: number): Circ
 
 function coldBarOf(parts: JobParts): number | null {
   const log = jobToCase(parts).logs?.[0];
-  return log ? cycleFeatures(log).coldBar : null;
+  return log ? coldPressureOf(log) : null;
 }
 
 /** What tells one circuit from another: what fires it, and where its relief lifts. */

@@ -62,7 +62,7 @@ export function loopView(log: PressureLog | null, c: ResolvedCircuit): LoopView 
   const temperatures = points.map((p) => p.celsius);
   const fromC = clampC(Math.min(...temperatures)), toC = clampC(Math.max(...temperatures));
   if (toC - fromC < LEAST_LOOP_K) return null;
-  const cold = { gaugeBar: coldPointOf(log, c).gaugeBar, celsius: fromC };
+  const at = coldPointOf(log, c), cold = { gaugeBar: at.gaugeBar, celsius: Math.min(at.celsius, fromC) };
   const band = cold.gaugeBar < -0.9 ? [] : Array.from({ length: 13 }, (_, k) => {
     const celsius = fromC + ((toC - fromC) * k) / 12;
     return { celsius, ...rightAt(c, cold, celsius) };

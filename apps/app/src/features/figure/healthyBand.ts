@@ -1,4 +1,4 @@
-import { cycleFeatures, expectedPressure, type PressureLog, type ResolvedCircuit } from '@jumper/core';
+import { COLD_BELOW_C, cycleFeatures, expectedPressure, HEATED_K, type PressureLog, type ResolvedCircuit } from '@jumper/core';
 import type { FigureView } from './figureModel';
 
 /** Points of the band: forty for a visit; over days so many that a heat-up of an hour is not missed between two. */
@@ -9,15 +9,17 @@ const ENDS_BAND = ['top-up', 'vented', 'drained', 'drawn-off', 'vessel-recharged
 export const clampC = (x: number) => Math.min(150, Math.max(1, x));
 
 export interface ColdPoint { gaugeBar: number; celsius: number }
-/** Where a log starts from cold, or would: one pass over it, so it is asked for once and handed on. */
+/** Where a log starts from cold, or would: one pass over it, so it is asked for once and handed on. A circuit that was found hot and has not cooled yet is held against one that was filled as wanted. */
 export function coldPointOf(log: PressureLog | null, c: ResolvedCircuit): ColdPoint {
-  const f = log ? cycleFeatures(log) : null;
-  return { gaugeBar: f?.coldBar ?? c.fillGaugeBar, celsius: clampC(f?.coldC ?? 15) };
+  const f = log ? cycleFeatures(log) : null, still = f !== null && f.beganHot && (f.coldC ?? 0) >= COLD_BELOW_C && (f.hotC ?? 0) - f.coldC! < HEATED_K;
+  return still ? { gaugeBar: c.fillGaugeBar, celsius: 15 } : { gaugeBar: f?.coldBar ?? c.fillGaugeBar, celsius: clampC(f?.coldC ?? 15) };
 }
 
 /** Where a healthy circuit of this sheet would run: at the temperatures read so far, and, with the heat on, towards the greatest flow temperature. */
 export function healthyBand(log: PressureLog | null, c: ResolvedCircuit, cold: ColdPoint, spanMin: number, heatOn: boolean): FigureView['band'] {
   if (cold.gaugeBar < -0.9 || cold.gaugeBar > 24) return [];
+  // A log that began hot and of which no temperature was read tells nothing of where it should have run.
+  if (log && !log.samples.flowC?.some((t) => t !== null) && cycleFeatures(log).beganHot) return [];
   const flow = flowAt(log, c, heatOn);
   // After water was let in or out by hand the cold point no longer holds: the band ends there.
   const until = (log?.events?.find((e) => ENDS_BAND.includes(e.kind) && e.tS > 0)?.tS ?? Infinity) / 60;

@@ -1,5 +1,5 @@
 import { jobToCase, standingFacts, type JobParts } from '@jumper/contract';
-import { circuitHistory, cycleFeatures, resolveCircuit, type Case, type CircuitSheet, type HistoryPoint } from '@jumper/core';
+import { circuitHistory, coldPressureOf, resolveCircuit, type Case, type CircuitSheet, type HistoryPoint } from '@jumper/core';
 import { REPAIR_TITLES } from '../bench/recordRows';
 import { pressureText, type Units } from '../units/units';
 
@@ -33,7 +33,7 @@ export function historyView(jobs: JobParts[], circuitId: string, units: Units): 
 }
 
 function pointOf(parts: JobParts, file: Case): HistoryPoint {
-  const log = file.logs?.[0], cold = log ? cycleFeatures(log).coldBar : null;
+  const log = file.logs?.[0], cold = log ? coldPressureOf(log) : null;
   const found = file.findings?.findLast((f) => f.test === 'precharge' && f.epoch !== 'after-work' && f.drainOpen === true)?.valueBar;
   const left = file.repairs?.findLast((r) => r.toBar !== undefined)?.toBar;
   const told = file.findings?.findLast((f) => f.test === 'top-ups-per-month')?.count;

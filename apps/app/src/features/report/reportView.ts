@@ -1,5 +1,5 @@
 import { standingFacts, type JobParts } from '@jumper/contract';
-import { COMPLAINT_ROWS, cycleFeatures, faultRow, lowerFirst, PART_KINDS, resolveCircuit, type Case, type Diagnosis, type FaultId, type Finding, type PressureLog } from '@jumper/core';
+import { COMPLAINT_ROWS, coldPressureOf, cycleFeatures, faultRow, lowerFirst, PART_KINDS, resolveCircuit, type Case, type Diagnosis, type FaultId, type Finding, type PressureLog } from '@jumper/core';
 import { findingText } from '../bench/findingText';
 import { REPAIR_TITLES } from '../bench/recordRows';
 import { faultStands, shareText } from '../bench/suspects';
@@ -67,7 +67,7 @@ export function reportView(parts: JobParts, file: Case, diagnosis: Diagnosis | n
 }
 
 const row = (label: string, found: string | null, left: string | null): ReportRow => ({ label, found: found ?? '–', left });
-const coldOf = (log: PressureLog | null) => (log ? cycleFeatures(log).coldBar : null);
+const coldOf = (log: PressureLog | null) => (log ? coldPressureOf(log) : null);
 interface Hot { bar: number; celsius: number | null }
 function hotOf(log: PressureLog | null): Hot | null {
   const f = log ? cycleFeatures(log) : null;

@@ -1,0 +1,69 @@
+import type { CircuitSheet } from '../circuit/CircuitSheet';
+import { resolveCircuit } from '../circuit/resolveCircuit';
+import { simulateCase, type SimulationRequest } from '../simulate/simulateCase';
+import type { Case } from './Case';
+import { diagnose } from './diagnose';
+import type { FaultId } from './faults';
+import { fitterOf } from './fitter';
+import { hotLevelDensity } from './hotLevel';
+import { QUICK } from './LogFit';
+import { logModelOf } from './logModel';
+import { layOutLog } from './LogTrack';
+
+const SHEET: CircuitSheet = {
+  kind: 'sealed-hot-water', waterVolumeL: 100, heatOutputKw: 24, staticHeadM: 4, gauge: { kind: 'dial', resolutionBar: 0.1 }, vessel: { nominalVolumeL: 10, labelPrechargeBar: 0.8 },
+  reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop', mainsBar: 3.5 }, domesticHotWater: { kind: 'plate-exchanger' }, maxFlowC: 75,
+};
+const OFF_S = 3000, SEEN_FROM_S = 2700;
+
+/** Whoever comes to a circuit that runs switches it off and watches it cool: what he then has is the second half of a heat cycle. */
+function cooling(faults: SimulationRequest['faults'], said: { temperatures: boolean; heat: boolean }): Case {
+  const { log } = simulateCase({ circuit: SHEET, faults, schedule: { startC: 18, durationS: 9000, stepS: 300, heat: [{ onS: 600, offS: OFF_S, maxC: 70 }], actions: [] }, gauge: { resolutionBar: 0.1 }, seed: 3 });
+  const s = log.samples, kept = s.tS.flatMap((t, i) => (t >= SEEN_FROM_S ? [i] : [])), of = <T>(x: T[]) => kept.map((i) => x[i]!);
+  return {
+    format: 'jumper-case', version: 1, id: 'cooling', circuit: SHEET,
+    logs: [{ source: 'hand', samples: { tS: of(s.tS).map((t) => t - SEEN_FROM_S), pressureBar: of(s.pressureBar), ...(said.temperatures ? { flowC: of(s.flowC!), returnC: of(s.returnC!) } : {}) }, events: said.heat ? [{ tS: OFF_S - SEEN_FROM_S, kind: 'heat-off' }] : [] }],
+  };
+}
+const shareOf = (c: Case, ...any: FaultId[]) => diagnose(c).hypotheses.filter((h) => h.faults.some((f) => any.includes(f))).reduce((a, h) => a + h.probability, 0);
+const SAID = { temperatures: true, heat: true }, BLIND = { temperatures: false, heat: true }, NOTHING = { temperatures: false, heat: false };
+const LITTLE_GAS: FaultId[] = ['vessel-undercharged', 'vessel-diaphragm-failed', 'vessel-isolated', 'vessel-connection-blocked', 'vessel-undersized'];
+
+describe('a circuit that is found hot and watched while it cools', () => {
+  it.each([['with temperatures', SAID], ['with a word of the heat', BLIND], ['with nothing but the pressure', NOTHING]])('and is in order is not called leaky, %s', (_, said) => {
+    const d = diagnose(cooling([], said));
+    expect(d.hypotheses[0]!.faults).toEqual(['none']);
+    expect(d.hypotheses[0]!.probability).toBeGreaterThan(0.5);
+  });
+
+  it.each([['with temperatures', SAID], ['with a word of the heat', BLIND], ['with nothing but the pressure', NOTHING]])('and falls by two bars and a half has little gas, %s', (_, said) => {
+    expect(shareOf(cooling([{ id: 'vessel-undercharged', severity: 0.9 }], said), ...LITTLE_GAS)).toBeGreaterThan(0.85);
+  });
+
+  it('that loses all its pressure at once has hardly any gas: no relief let it go', () => {
+    for (const said of [SAID, BLIND, NOTHING]) {
+      const c = cooling([{ id: 'vessel-isolated', severity: 1 }], said);
+      expect(shareOf(c, ...LITTLE_GAS)).toBeGreaterThan(0.75);
+      expect(shareOf(c, 'vessel-isolated', 'vessel-connection-blocked')).toBeGreaterThan(0.5);
+      expect(shareOf(c, 'relief-valve-lifts-early')).toBeLessThan(0.1);
+    }
+  });
+
+  it('says that it fell, and how far it should', () => {
+    expect(diagnose(cooling([], SAID)).because.find((b) => b.evidence === 'log:0')!.text).toMatch(/^Fell 0\.\d+ bar from \d+ to \d+ °C; this circuit should fall 0\.\d+ bar to 0\.\d+ bar\.$/);
+    expect(diagnose(cooling([], BLIND)).because.find((b) => b.evidence === 'log:0')!.text).toMatch(/^Fell 0\.\d+ bar while it cooled; no temperatures were read\.$/);
+    expect(diagnose(cooling([], NOTHING)).because.find((b) => b.evidence === 'log:0')!.text).toMatch(/^Fell 0\.\d+ bar; neither temperatures nor a word of heat were noted\.$/);
+  });
+});
+
+it('a first reading that comes from an ordinary cold pressure is likelier than one that comes from none', () => {
+  const circuit = resolveCircuit(SHEET), faults: FaultId[] = ['none'];
+  const densityAt = (firstBar: number) => {
+    const log = { source: 'hand' as const, samples: { tS: [0, 600, 1200, 1800], pressureBar: [0, 0.1, 0.2, 0.3].map((down) => firstBar - down), flowC: [66, 55, 45, 38], returnC: [60, 52, 44, 37] }, events: [{ tS: 0, kind: 'heat-off' as const }] };
+    const track = layOutLog(log, circuit)!, fit = fitterOf(SHEET, circuit, [track], [], QUICK, new Map()).fitOf(logModelOf(faults));
+    return hotLevelDensity(track, faults, circuit, fit.best);
+  };
+  // 1.5 bar at 63 °C comes from about 1.15 bar; 2.3 from two, and 0.6 from next to nothing.
+  expect(densityAt(1.5)).toBeGreaterThan(3 * densityAt(2.3));
+  expect(densityAt(1.5)).toBeGreaterThan(3 * densityAt(0.6));
+});
