@@ -1,3 +1,4 @@
+import './engineFlags';
 import { closeSync, openSync, readdirSync, writeSync } from 'node:fs';
 import { join } from 'node:path';
 import { asCase, caseFile, problemLine } from '@jumper/contract';

@@ -61,7 +61,7 @@ it('a first reading that comes from an ordinary cold pressure is likelier than o
   const densityAt = (firstBar: number) => {
     const log = { source: 'hand' as const, samples: { tS: [0, 600, 1200, 1800], pressureBar: [0, 0.1, 0.2, 0.3].map((down) => firstBar - down), flowC: [66, 55, 45, 38], returnC: [60, 52, 44, 37] }, events: [{ tS: 0, kind: 'heat-off' as const }] };
     const track = layOutLog(log, circuit)!, fit = fitterOf(SHEET, circuit, [track], [], QUICK, new Map()).fitOf(logModelOf(faults));
-    return hotLevelDensity(track, faults, circuit, fit.best);
+    return hotLevelDensity(track, faults, circuit)(fit.best);
   };
   // 1.5 bar at 63 °C comes from about 1.15 bar; 2.3 from two, and 0.6 from next to nothing.
   expect(densityAt(1.5)).toBeGreaterThan(3 * densityAt(2.3));

@@ -116,7 +116,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
       logDraws = level.draws;
     }
     if (beganHot) {
-      const level = reweighted(logDraws, (v) => hotLevelDensity(tracks[0]!, faults, seen, v));
+      const level = reweighted(logDraws, hotLevelDensity(tracks[0]!, faults, seen));
       logEvidence += Math.log(level.likelihood);
       logDraws = level.draws;
     }

@@ -47,13 +47,16 @@ describe('with no temperature read', () => {
     expect(meanC[6]!).toBeLessThan(meanC[4]!);
   });
 
-  it('"heat on" at the first reading only says that it runs, where nothing rises for it', () => {
+  it('"heat on" at the first reading only says that it runs, where nothing rises for it and it falls afterwards', () => {
     const first = { tS: 0, kind: 'heat-on' as const }, stands = [2.2, 2.2, 2.2, 2.2, 1.7, 1.4, 1.3], rises = [1.2, 1.3, 1.5, 1.8, 1.6, 1.4, 1.3];
     const hot = blind(stands, [first, OFF]);
     expect(hot.heat!.beginsHot).toBe(true);
     expect(hot.heat!.switchS).toEqual([OFF.tS]);
     expect(blind(rises, [first, OFF]).heat!.beginsHot).toBe(false);
     expect(blind(stands, [ON, OFF]).heat!.beginsHot).toBe(false);
+    // What loses as much as grows stands still while it is heated, too.
+    expect(blind(stands.map(() => 1.2), [first, OFF]).heat!.beginsHot).toBe(false);
+    expect(blind(stands, [first]).heat!.beginsHot).toBe(false);
   });
 
   it('a clear fall from the first reading on says so where nobody said a word of heat; a level one does not', () => {

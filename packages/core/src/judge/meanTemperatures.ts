@@ -58,18 +58,20 @@ function heatSwitched(tS: number[], gaugeBar: number[], switches: HeatSwitch[], 
     const beginsHot = !switches[0]!.on || wasHotAlready(tS, gaugeBar, switches, circuit);
     return { switchS: switches.filter((s, i) => s.on !== (switches[i - 1]?.on ?? beginsHot)).map((s) => s.tS), beginsHot };
   }
-  const clearBar = Math.max(0.25, 2.5 * circuit.gaugeStepBar), peak = gaugeBar.reduce((best, p, i, all) => (p > all[best]! ? i : best), 0);
-  if (gaugeBar[peak]! - gaugeBar[0]! > clearBar) return { switchS: [tS[0]!, tS[peak]!], beginsHot: false };
-  return gaugeBar[0]! - gaugeBar.at(-1)! > clearBar ? { switchS: [tS[peak]!], beginsHot: true } : { switchS: [], beginsHot: false };
+  const peak = gaugeBar.reduce((best, p, i, all) => (p > all[best]! ? i : best), 0);
+  if (gaugeBar[peak]! - gaugeBar[0]! > clearBar(circuit)) return { switchS: [tS[0]!, tS[peak]!], beginsHot: false };
+  return gaugeBar[0]! - gaugeBar.at(-1)! > clearBar(circuit) ? { switchS: [tS[peak]!], beginsHot: true } : { switchS: [], beginsHot: false };
 }
 
-/** "Heat on" as the first word of a log may only say that the boiler was running: where the pressure does not rise for it, the water was hot already. */
+/** "Heat on" as the first word of a log may only say that the boiler was running: where the pressure does not rise for it, and falls once the heat is off, the water was hot already. */
 function wasHotAlready(tS: number[], gaugeBar: number[], switches: HeatSwitch[], circuit: ResolvedCircuit): boolean {
-  const untilS = switches.find((s) => !s.on)?.tS ?? tS.at(-1)!;
-  if (switches[0]!.tS > tS[0]! + EVENT_OFF_S || untilS - switches[0]!.tS < WOULD_RISE_S) return false;
-  const highest = Math.max(...gaugeBar.filter((_, i) => tS[i]! <= untilS + EVENT_OFF_S));
-  return highest - gaugeBar[0]! < Math.max(RISES_BAR, circuit.gaugeStepBar);
+  const off = switches.find((s) => !s.on);
+  if (!off || switches[0]!.tS > tS[0]! + EVENT_OFF_S || off.tS - switches[0]!.tS < WOULD_RISE_S) return false;
+  const heated = gaugeBar.filter((_, i) => tS[i]! <= off.tS + EVENT_OFF_S), cooled = gaugeBar.slice(heated.length);
+  return Math.max(...heated) - gaugeBar[0]! < Math.max(RISES_BAR, circuit.gaugeStepBar) && heated.at(-1)! - Math.min(...cooled) > clearBar(circuit);
 }
+/** What no reading makes by mistake, bar. */
+const clearBar = (circuit: ResolvedCircuit): number => Math.max(0.25, 2.5 * circuit.gaugeStepBar);
 /** Whatever is heated from cold rises by more than this within so long. Common practice. */
 const RISES_BAR = 0.08, WOULD_RISE_S = 600;
 
