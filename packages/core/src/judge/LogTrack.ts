@@ -1,4 +1,5 @@
 import { isHeatSwitch, type LogEvent, type PressureLog } from '../log/PressureLog';
+import { stepsWhereSeen } from './stepsWhereSeen';
 import { keepPeaks } from '../log/keepPeaks';
 import { reduceLog, type ReducedLog } from '../log/reduceLog';
 import { unsaidTopUps } from '../log/unsaidTopUps';
@@ -19,8 +20,10 @@ export interface LogTrack {
   growth: Float64Array;
   /** Set where no temperature was read: growth then hangs on the tempos. */
   blind: BlindHeat | null;
-  /** Nobody read a temperature or said that heat was on: that it was is a guess from the rise. */
+  /** Nobody read a temperature or said that heat was on: that it was is a guess from the rise or the fall. */
   heatGuessed: boolean;
+  /** But other things were written down: somebody watched what the water does. */
+  watched: boolean;
   /** First point of a stretch in which no unknown water was let in or out by hand. */
   starts: Uint8Array;
   fillOn: Uint8Array;
@@ -62,6 +65,9 @@ export const lowGaugeBar = (tracks: readonly LogTrack[]): number | null => (trac
 
 const UNKNOWN_WATER: ReadonlySet<string> = new Set(['top-up', 'vented', 'drained', 'fill-opened']);
 
+/** Whoever shuts something off watches the water, and lets the boiler be. */
+const SHUTS: ReadonlySet<string> = new Set(['cold-main-closed', 'fill-closed', 'fill-disconnected', 'coil-isolated', 'boiler-isolated']);
+
 /** The model is wrong in the same way for a while: at least so long, and in a log of days for a share of it. */
 const LEAST_ERROR_S = 900, ERROR_SPAN_SHARE = 1 / 12;
 
@@ -88,16 +94,16 @@ function informativePoints(log: PressureLog, events: LogEvent[], circuit: Resolv
 /** Lays out a log; null when it holds fewer than two pressures. */
 export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack | null {
   const step = readingStepBar(log, circuit.gaugeStepBar);
-  const events = [...(log.events ?? []), ...unsaidTopUps(log, step)].sort((a, b) => a.tS - b.tS);
-  const informative = informativePoints(log, events, circuit);
+  const noted = [...(log.events ?? []), ...unsaidTopUps(log, step)].sort((a, b) => a.tS - b.tS);
+  const informative = informativePoints(log, noted, circuit);
   if (!informative) return null;
   const { r, means, runsS } = informative;
   const n = r.tS.length;
-  const observed = r.gaugeBar;
+  const observed = r.gaugeBar, { events, underWay } = stepsWhereSeen(noted, r.tS, observed, step);
   const rangeBar = Math.max(...observed) - Math.min(...observed);
   const track: LogTrack = {
     n, tS: Float64Array.from(r.tS), gaugeBar: Float64Array.from(observed),
-    variance: new Float64Array(n), growth: new Float64Array(n), blind: means.heat, heatGuessed: means.heat !== null && means.heat.switchS.length > 0 && !events.some(isHeatSwitch), starts: new Uint8Array(n),
+    variance: new Float64Array(n), growth: new Float64Array(n), blind: means.heat, heatGuessed: means.heat !== null && means.heat.switchS.length > 0 && !events.some(isHeatSwitch), watched: events.some((e) => SHUTS.has(e.kind)), starts: new Uint8Array(n),
     fillOn: new Uint8Array(n).fill(1), coilOn: new Uint8Array(n).fill(1), boilerOn: new Uint8Array(n).fill(1), drawnL: new Float64Array(n),
     modelErrorBar: new Float64Array(n), warmth: new Float64Array(n), modelErrorS: Math.max(LEAST_ERROR_S, ERROR_SPAN_SHARE * (r.tS[n - 1]! - r.tS[0]!)), temperatureErrorK: new Float64Array(n), errorKept: new Float64Array(n), jumpBar: new Float64Array(n), meanGaugeBar: observed.reduce((a, b) => a + b, 0) / n,
     letGoLow: false, easedHotBar: easedHotBar(observed, means.meanC, step), temperatures: means.source, readErrorK: means.source === 'none' || !bySensor(log) ? 0 : READ_SENSOR_K, firstC: means.meanC[0]!, spanK: Math.max(...means.meanC) - Math.min(...means.meanC),
@@ -132,6 +138,7 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
     const warmBar = (means.source === 'none' || !bySensor(log) ? WARM_ERROR_ROUGH : WARM_ERROR) * rangeBar * track.warmth[i]!;
     track.modelErrorBar[i] = IDLE_ERROR_BAR + stuckBar + Math.max(warmBar, MOVED_ERROR * Math.abs(track.gaugeBar[i]! - began));
   }
+  for (const i of underWay) track.variance[i]! += rangeBar * rangeBar;
   allowForRelief(track, means.meanC, circuit.reliefSetGaugeBar, step, heatIsOff);
   return track;
 
@@ -245,7 +252,7 @@ function easedHotBar(gaugeBar: number[], meanC: number[], stepBar: number): numb
 const SHUTS_AT_LEAST = 0.7, COOLED_K = 0.3;
 
 /** How much a relief lets go cannot be foretold: near it readings count for little, and after it the water begins anew. Where the heat is off already, and the pressure falls farther than a relief lets it,
- *  the cooling did it, and the fall is for the circuit to explain: one without its vessel loses all at once. The water begins anew before it, where a relief had been at work. */
+ *  the cooling did it, and the fall is for the circuit to explain: one without its vessel loses all at once. The water begins anew before it, where a relief had been at work and what took it there is seen. */
 function allowForRelief(track: LogTrack, meanC: number[], reliefSetGaugeBar: number, stepBar: number, heatIsOff: (i: number) => boolean): void {
   const near = NEAR_RELIEF * reliefSetGaugeBar;
   const coldestC = Math.min(...meanC);
@@ -255,7 +262,7 @@ function allowForRelief(track: LogTrack, meanC: number[], reliefSetGaugeBar: num
     if (now >= near) blowing = true;
     const cools = heatIsOff(i) && meanC[i]! < meanC[i - 1]! - COOLED_K && now < SHUTS_AT_LEAST * before;
     if (blowing && now >= STILL_BLOWS * reliefSetGaugeBar) track.variance[i]! += (SAW_SHARE * reliefSetGaugeBar) ** 2;
-    if (blowing && before >= STILL_BLOWS * reliefSetGaugeBar && now < STILL_BLOWS * reliefSetGaugeBar) { track.starts[cools ? i - 1 : i] = 1; blowing = false; }
+    if (blowing && before >= STILL_BLOWS * reliefSetGaugeBar && now < STILL_BLOWS * reliefSetGaugeBar) { track.starts[cools && i > 1 && track.gaugeBar[i - 2]! >= STILL_BLOWS * reliefSetGaugeBar ? i - 1 : i] = 1; blowing = false; }
     const mayLift = !cools && before >= DROP_FROM_SHARE * reliefSetGaugeBar && meanC[i - 1]! - coldestC > WARM_K;
     if (mayLift && !(blowing && now >= STILL_BLOWS * reliefSetGaugeBar) && before - now > Math.max(DROP_BAR, 2.5 * stepBar) && meanC[i - 1]! - meanC[i]! < DROP_COOLING_K) {
       track.starts[i] = 1;

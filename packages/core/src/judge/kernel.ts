@@ -101,6 +101,8 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
     if (track.drawnL[i]! > 0) {
       water -= track.drawnL[i]!;
       P = curve.pressureAt(water + content * lagged - behindL);
+      // An open drain draws nothing below the outside's pressure.
+      if (P < atmosphericBar) { P = atmosphericBar; water = curve.excessAt(P) + behindL - content * lagged; }
     }
     const shown = stuck > 0 ? first + (1 - stuck) * (P - first) : P;
     const gauge = shown - atmosphericBar + v[12]!;
