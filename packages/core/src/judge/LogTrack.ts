@@ -1,4 +1,4 @@
-import { isHeatSwitch, type LogEvent, type PressureLog } from '../log/PressureLog';
+import { EVENT_OFF_S, isHeatSwitch, type LogEvent, type PressureLog } from '../log/PressureLog';
 import { stepsWhereSeen } from './stepsWhereSeen';
 import { keepPeaks } from '../log/keepPeaks';
 import { reduceLog, type ReducedLog } from '../log/reduceLog';
@@ -7,7 +7,7 @@ import { fluidGrowth } from '../water/fluid';
 import type { BlindHeat } from './blindHeat';
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import { pumpRuns } from './pumpRuns';
-import { EVENT_OFF_S, meanTemperatures, type MeanTemperatures, type TemperaturesRead } from './meanTemperatures';
+import { meanTemperatures, type MeanTemperatures, type TemperaturesRead } from './meanTemperatures';
 
 /** A reduced log laid out for the forward kernel: plain arrays, one entry a point. */
 export interface LogTrack {
@@ -75,31 +75,31 @@ const LEAST_ERROR_S = 900, ERROR_SPAN_SHARE = 1 / 12;
  *  that every heat cycle's cold and hot ends stay what they were. */
 const A_VISIT_S = 6 * 3600, MOST_BLOCKS = 3000, DAY_SLICES = 25;
 
-interface Informative { r: ReducedLog; means: MeanTemperatures; /** When a unit's pump had lifted the pressure, s. */ runsS: number[] }
+interface Informative { r: ReducedLog; means: MeanTemperatures; events: LogEvent[]; /** Points read while water ran in or out. */ underWay: number[]; /** When a unit's pump had lifted the pressure, s. */ runsS: number[] }
 
-function informativePoints(log: PressureLog, events: LogEvent[], circuit: ResolvedCircuit): Informative | null {
+function informativePoints(log: PressureLog, stepBar: number, circuit: ResolvedCircuit): Informative | null {
   const { tS } = log.samples;
   const long = (tS.at(-1) ?? 0) - (tS[0] ?? 0) > A_VISIT_S && tS.length > 4 * DAY_SLICES;
   const r = long ? reduceLog(log, MOST_BLOCKS) : reduceLog(log);
   const n = r.tS.length;
   if (n < 2) return null;
+  const { events, underWay } = stepsWhereSeen([...(log.events ?? []), ...unsaidTopUps(log, stepBar)].sort((a, b) => a.tS - b.tS), r.tS, r.gaugeBar, stepBar);
   const means = meanTemperatures(r, events, circuit, bySensor(log));
   // A run of minutes is seen in the blocks only: between the ends of slices it would be a slow rise.
   const runsS = pumpRuns(r.gaugeBar, r.tS, means.meanC, circuit).map((i) => r.tS[i]!);
   const kept = long ? keepPeaks(r.gaugeBar, DAY_SLICES) : [...Array(n).keys()];
   const of = <T>(values: T[]) => kept.map((i) => values[i]!);
-  return { r: { tS: of(r.tS), gaugeBar: of(r.gaugeBar), count: of(r.count), flowC: of(r.flowC), returnC: of(r.returnC) }, means: { ...means, meanC: of(means.meanC), guessedK: of(means.guessedK) }, runsS };
+  return { r: { tS: of(r.tS), gaugeBar: of(r.gaugeBar), count: of(r.count), flowC: of(r.flowC), returnC: of(r.returnC) }, means: { ...means, meanC: of(means.meanC), guessedK: of(means.guessedK) }, events, underWay: underWay.map((i) => kept.indexOf(i)).filter((i) => i >= 0), runsS };
 }
 
 /** Lays out a log; null when it holds fewer than two pressures. */
 export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack | null {
   const step = readingStepBar(log, circuit.gaugeStepBar);
-  const noted = [...(log.events ?? []), ...unsaidTopUps(log, step)].sort((a, b) => a.tS - b.tS);
-  const informative = informativePoints(log, noted, circuit);
+  const informative = informativePoints(log, step, circuit);
   if (!informative) return null;
-  const { r, means, runsS } = informative;
+  const { r, means, events, underWay, runsS } = informative;
   const n = r.tS.length;
-  const observed = r.gaugeBar, { events, underWay } = stepsWhereSeen(noted, r.tS, observed, step);
+  const observed = r.gaugeBar;
   const rangeBar = Math.max(...observed) - Math.min(...observed);
   const track: LogTrack = {
     n, tS: Float64Array.from(r.tS), gaugeBar: Float64Array.from(observed),
@@ -251,6 +251,17 @@ function easedHotBar(gaugeBar: number[], meanC: number[], stepBar: number): numb
 /** Whatever a relief lets go, it shuts before so little is left of the pressure that it let go from; and from here on water has cooled, K. */
 const SHUTS_AT_LEAST = 0.7, COOLED_K = 0.3;
 
+/** So quickly a circuit without its vessel loses its pressure once it cools, s. Common practice: within minutes. */
+const FALLS_WITHIN_S = 600;
+
+/** Whether the fall that a point belongs to goes farther in a few minutes than a relief lets it. */
+function fallsFar({ gaugeBar, tS, n }: LogTrack, i: number): boolean {
+  let top = i - 1, low = i;
+  while (top > 0 && gaugeBar[top - 1]! >= gaugeBar[top]! && tS[i - 1]! - tS[top - 1]! <= FALLS_WITHIN_S) top--;
+  while (low + 1 < n && gaugeBar[low + 1]! <= gaugeBar[low]! && tS[low + 1]! - tS[i - 1]! <= FALLS_WITHIN_S) low++;
+  return gaugeBar[low]! < SHUTS_AT_LEAST * gaugeBar[top]!;
+}
+
 /** How much a relief lets go cannot be foretold: near it readings count for little, and after it the water begins anew. Where the heat is off already, and the pressure falls farther than a relief lets it,
  *  the cooling did it, and the fall is for the circuit to explain: one without its vessel loses all at once. The water begins anew before it, where a relief had been at work and what took it there is seen. */
 function allowForRelief(track: LogTrack, meanC: number[], reliefSetGaugeBar: number, stepBar: number, heatIsOff: (i: number) => boolean): void {
@@ -260,7 +271,7 @@ function allowForRelief(track: LogTrack, meanC: number[], reliefSetGaugeBar: num
   for (let i = 1; i < track.n; i++) {
     const before = track.gaugeBar[i - 1]!, now = track.gaugeBar[i]!;
     if (now >= near) blowing = true;
-    const cools = heatIsOff(i) && meanC[i]! < meanC[i - 1]! - COOLED_K && now < SHUTS_AT_LEAST * before;
+    const cools = heatIsOff(i) && meanC[i]! < meanC[i - 1]! - COOLED_K && fallsFar(track, i);
     if (blowing && now >= STILL_BLOWS * reliefSetGaugeBar) track.variance[i]! += (SAW_SHARE * reliefSetGaugeBar) ** 2;
     if (blowing && before >= STILL_BLOWS * reliefSetGaugeBar && now < STILL_BLOWS * reliefSetGaugeBar) { track.starts[cools && i > 1 && track.gaugeBar[i - 2]! >= STILL_BLOWS * reliefSetGaugeBar ? i - 1 : i] = 1; blowing = false; }
     const mayLift = !cools && before >= DROP_FROM_SHARE * reliefSetGaugeBar && meanC[i - 1]! - coldestC > WARM_K;

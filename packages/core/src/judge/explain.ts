@@ -50,7 +50,7 @@ const sum = (x: number[]) => x.reduce((a, b) => a + b, 0);
 const bar = (x: number) => `${x.toFixed(2).replace(/0$/, '')} bar`;
 
 function logSentence(judged: Judged, at: number, track: LogTrack): string {
-  const log = judged.logs[at]!, f = cycleFeatures(log), lastBar = f.lastBar ?? 0, fellBar = (f.peakBar ?? 0) - lastBar;
+  const log = judged.logs[at]!, f = cycleFeatures(log), lastBar = f.lastBar ?? 0, fellBar = Math.max(f.peakBar ?? 0, f.firstBar ?? 0) - lastBar;
   if (track.blind?.beginsHot) return track.heatGuessed ? `Fell ${bar(fellBar)}; neither temperatures nor a word of heat were noted.` : `Fell ${bar(fellBar)} while it cooled; no temperatures were read.`;
   if (f.swingBar === null || f.coldBar === null) return 'The log holds too little to show a heat cycle.';
   if (f.hotC === null || f.coldC === null) return `${moved(f.swingBar)} from cold to hot; no temperatures were read.`;

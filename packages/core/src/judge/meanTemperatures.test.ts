@@ -1,4 +1,5 @@
 import { resolveCircuit } from '../circuit/resolveCircuit';
+import type { LogEvent } from '../log/PressureLog';
 import { meanTemperatures } from './meanTemperatures';
 
 const C = resolveCircuit({ kind: 'sealed-hot-water', waterVolumeL: 95, heatOutputKw: 24, reliefValve: { setBar: 3 }, maxFlowC: 70 });
@@ -37,7 +38,7 @@ it('stays level until the heat is switched, whichever way', () => {
 });
 
 describe('with no temperature read', () => {
-  const blind = (gaugeBar: number[], events: { tS: number; kind: 'heat-on' | 'heat-off' }[]) => meanTemperatures({ tS: MINUTES.map((m) => 60 * m), gaugeBar, flowC: MINUTES.map(() => null), returnC: MINUTES.map(() => null) }, events, C, false);
+  const blind = (gaugeBar: number[], events: LogEvent[]) => meanTemperatures({ tS: MINUTES.map((m) => 60 * m), gaugeBar, flowC: MINUTES.map(() => null), returnC: MINUTES.map(() => null) }, events, C, false);
   const LEVEL = MINUTES.map(() => 1.2), FALLS = [2.2, 2.1, 1.9, 1.7, 1.5, 1.4, 1.3];
 
   it('what is switched off first was on before: it begins hot and cools', () => {
@@ -62,6 +63,12 @@ describe('with no temperature read', () => {
   it('a clear fall from the first reading on says so where nobody said a word of heat; a level one does not', () => {
     expect(blind(FALLS, []).heat!.beginsHot).toBe(true);
     expect(blind(FALLS, [ON]).heat!.beginsHot).toBe(false);
+    const swings = blind([1, 2.4, 1.1, 2.5, 1, 2.4, 1], []);
+    expect(swings.heat).toMatchObject({ beginsHot: false, switchS: MINUTES.slice(0, 6).map((m) => 60 * m) });
+    expect(swings.meanC[1]!).toBeGreaterThan(swings.meanC[2]!);
+    expect(blind([1, 1, 1.5, 2, 2.2, 2.2, 1.6], []).heat).toMatchObject({ beginsHot: false, switchS: [300, 2700] });
+    // What was topped up had not been heated.
+    expect(blind([1.5, 1.45, 0.7, 1.5, 1.45, 1.4, 1.4], [{ tS: 1200, kind: 'top-up' }]).heat!.switchS).toEqual([300]);
     const still = blind(LEVEL, []);
     expect(still.heat!.beginsHot).toBe(false);
     expect(Math.max(...still.meanC) - Math.min(...still.meanC)).toBe(0);

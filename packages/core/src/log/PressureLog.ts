@@ -35,3 +35,6 @@ export interface PressureLog {
 
 /** As-found state is what is diagnosed; what was measured after the work proves it. */
 export type Epoch = 'as-found' | 'after-work';
+
+/** Times of events are noted to about a minute, s. Common practice. */
+export const EVENT_OFF_S = 60;
