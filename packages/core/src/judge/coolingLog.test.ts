@@ -36,12 +36,6 @@ describe('a circuit that is found hot and watched while it cools', () => {
     expect(d.hypotheses[0]!.probability).toBeGreaterThan(0.5);
   });
 
-  it('with nothing but the pressure noted, may be leaky or may have cooled', () => {
-    const share = shareOf(cooling([], NOTHING), 'none');
-    expect(share).toBeGreaterThan(0.02);
-    expect(share).toBeLessThan(0.8);
-  });
-
   it.each([['with temperatures', SAID], ['with a word of the heat', BLIND], ['with nothing but the pressure', NOTHING]])('and falls by two bars and a half has little gas, %s', (_, said) => {
     expect(shareOf(cooling([{ id: 'vessel-undercharged', severity: 0.9 }], said), ...LITTLE_GAS)).toBeGreaterThan(0.85);
   });

@@ -25,7 +25,9 @@ export function hotLevelDensity(track: LogTrack, faults: readonly FaultId[], c: 
     const P = v[SLOT.start]! - v[SLOT.offset]! + c.atmosphericBar, coldAt = (hot: number) => Math.max(0, curve.pressureAt(curve.excessAt(hot) - grownL) - c.atmosphericBar);
     const cold = coldAt(P);
     if (P > v[SLOT.lift]! + c.atmosphericBar - NEAR_LIFT_BAR) return levels.above(cold, v) / NEAR_LIFT_BAR + LEAST_DENSITY;
-    return Math.max(LEAST_PER_BAR, (coldAt(P + STEP_BAR) - cold) / STEP_BAR) * levels.at(cold, v) + LEAST_DENSITY;
+    // What has come down to nothing has come down to it from wherever it was.
+    const perBar = cold > 0 ? Math.max(LEAST_PER_BAR, (coldAt(P + STEP_BAR) - cold) / STEP_BAR) : 1;
+    return perBar * levels.at(cold, v) + LEAST_DENSITY;
   };
 }
 

@@ -68,7 +68,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const laidOut = logs.map((l) => layOutLog(l, { ...circuit, maxFlowC: Math.max(circuit.maxFlowC, ...flowsC) }));
   const tracks = laidOut.filter((t): t is LogTrack => t !== null).map(mergedWhereStraight), trackLog = laidOut.flatMap((t, i) => (t ? [i] : []));
   const features = logs.map(cycleFeatures), liftsSoLow = earlyLiftShare(features, circuit);
-  const found = tracks[0]?.blind?.beginsHot ? null : foundColdBar(features[0]), overnight = evidence.findings.find((f) => f.finding.test === 'idle-cold-pressure')?.finding.valueBar;
+  const found = tracks[0]?.blind?.beginsHot && tracks[0].spanK > 0 ? null : foundColdBar(features[0]), overnight = evidence.findings.find((f) => f.finding.test === 'idle-cold-pressure')?.finding.valueBar;
   const hottest = Math.max(...features.map((f) => f.hottestC ?? -Infinity));
   const peakGaugeBar = topGaugeBar(tracks.filter((t) => t.spanK > HEATED_K && !t.heatGuessed)), usualPeakGaugeBar = usualPeakBar(peakGaugeBar, features, circuit);
   const logged: Logged = { peakGaugeBar, usualPeakGaugeBar, topGaugeBar: overnight === undefined ? topGaugeBar(tracks) : Math.max(overnight, topGaugeBar(tracks) ?? 0), coldGaugeBar: found ?? overnight ?? null, hottestC: hottest > -Infinity ? hottest : null };
@@ -83,7 +83,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   /** Other ways in which a hypothesis may hold too, and how often it does: one that speaks of its own faults, and one of a feed that the sheet does not name. */
   const otherWaysOf = (model: LogModel, faults: readonly FaultId[], care: boolean): { model: LogModel; share: number }[] => {
     const own = ownWayOf(model, faults);
-    return [...(own ? [own] : []), ...(care && model.gas === 'cut-off' ? almostCutOff(model, faults) : []), ...(feedUnsaid && model.feed === 'right' ? [{ model: { ...model, feed: 'unsaid' as const }, share: FED_SHARE }] : [])];
+    return [...(own ? [own] : []), ...(own?.model.heat === 'none' && feedMayBeShut && model.feed === 'right' ? [{ model: { ...own.model, feed: 'dead' as const }, share: SHUT_FEED_SHARE }] : []), ...(care && model.gas === 'cut-off' ? almostCutOff(model, faults) : []), ...(feedUnsaid && model.feed === 'right' ? [{ model: { ...model, feed: 'unsaid' as const }, share: FED_SHARE }] : [])];
   };
   const waysOf = (faults: readonly FaultId[], care: boolean): LogModel[] => { const model = logModelOf(faults); return [model, ...otherWaysOf(model, faults, care).map((way) => way.model)]; };
   /** A circuit without its vessel may give way before its relief lifts; and a port that is nearly blocked lets the pressure stand high as long as the water grows, and fall back while it is hot. */
@@ -214,7 +214,7 @@ const eased = (miss: number): number => (Math.abs(miss) <= FURTHEST_HINT ? miss 
 const FELL_BAR = 0.08;
 /** Of units at fault, those that pump past their limit instead of not at all; of misreading gauges, those that stick; of feeds that are in order, those that are kept shut; of rises with neither temperatures nor a word of heat, those that came cold, of falls likewise, of either where something was shut off to watch it, and of rises and falls in turn;
  *  of circuits without their vessel that come near their relief, those that give way before it; of blocked connections, those that still let water by; of circuits whose filling is not on the sheet, those that feed themselves. Common practice. */
-const OVERRUN_SHARE = 0.35, GIVES_WAY_SHARE = 0.2, NARROW_SHARE = 0.25, STUCK_SHARE = 0.3, SHUT_FEED_SHARE = 0.4, UNHEATED_SHARE = 0.5, FELL_UNHEATED_SHARE = 0.9, WATCHED_UNHEATED_SHARE = 0.92, SWINGS_UNHEATED_SHARE = 0.05, FED_SHARE = 0.3;
+const OVERRUN_SHARE = 0.35, GIVES_WAY_SHARE = 0.2, NARROW_SHARE = 0.25, STUCK_SHARE = 0.3, SHUT_FEED_SHARE = 0.4, UNHEATED_SHARE = 0.5, FELL_UNHEATED_SHARE = 0.9, WATCHED_UNHEATED_SHARE = 0.98, SWINGS_UNHEATED_SHARE = 0.05, FED_SHARE = 0.3;
 
 function unheatedShare(tracks: readonly LogTrack[]): number {
   if (tracks.some((t) => t.watched)) return WATCHED_UNHEATED_SHARE;

@@ -47,8 +47,10 @@ export function meanTemperatures(r: Pick<ReducedLog, 'tS' | 'gaugeBar' | 'flowC'
   }
   const hotC = circuit.maxFlowC - HEATED.dropK / 2;
   const heat: BlindHeat = { ...heatSwitched(r.tS, withoutSteps(r, events), switches, circuit), coldC: NO_TEMPERATURE_COLD_C, hotC, ...pace, growthAt: growthTable(circuit.fluid, NO_TEMPERATURE_COLD_C, hotC) };
-  const meanC = new Float64Array(r.tS.length);
-  blindMeanC(heat, r.tS, r.tS.length, 1, 1, meanC);
+  const meanC = new Float64Array(r.tS.length).fill(NO_TEMPERATURE_COLD_C);
+  // One fall of which nobody said a word is mostly a leak's, and is read as one; that it cooled is left for the kernel to try.
+  const fell = !switches.length && heat.beginsHot && heat.switchS.length === 1;
+  if (!fell) blindMeanC(heat, r.tS, r.tS.length, 1, 1, meanC);
   return { meanC: [...meanC], guessedK: r.tS.map(() => 0), source: 'none', heat };
 }
 
