@@ -1,9 +1,9 @@
 import { HEATED } from '../circuit/expectedPressure';
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import { EVENT_OFF_S, isHeatSwitch, type LogEvent } from '../log/PressureLog';
-import { MOVES_WATER } from './stepsWhereSeen';
 import type { ReducedLog } from '../log/reduceLog';
 import { blindMeanC, growthTable, type BlindHeat } from './blindHeat';
+import { asSwitch, heatSwitched, type HeatSwitch } from './heatSwitched';
 
 const NO_TEMPERATURE_COLD_C = 18, LEAST_COLD_C = 10;
 /** Metal that is heated with the water, as a share of its heat capacity; share of the boiler's output that warms the circuit, and that the emitters
@@ -19,7 +19,6 @@ export interface MeanTemperatures {
   /** When heat was switched, where that is all that is known. */
   heat: BlindHeat | null;
 }
-interface HeatSwitch { tS: number; on: boolean }
 /** What a log says of its heat, and how the circuit takes it: its limit, °C, and how fast it cools. */
 interface HeatTold { switches: HeatSwitch[]; limitC: number; coolingS: number }
 
@@ -34,7 +33,7 @@ function paceOf(c: ResolvedCircuit): { kPerS: number; coolingS: number } {
  *  @param events those that moved water at the readings that show it
  *  @param bySensor read by a logger, whose idle readings scatter less than a hand's */
 export function meanTemperatures(r: Pick<ReducedLog, 'tS' | 'gaugeBar' | 'flowC' | 'returnC'>, events: LogEvent[], circuit: ResolvedCircuit, bySensor: boolean): MeanTemperatures {
-  const switches = events.filter(isHeatSwitch).map((e): HeatSwitch => ({ tS: e.tS, on: e.kind === 'heat-on' })), pace = paceOf(circuit);
+  const switches = events.filter(isHeatSwitch).map(asSwitch), pace = paceOf(circuit);
   const told: HeatTold = { switches, limitC: circuit.maxFlowC, coolingS: pace.coolingS }, flow = fillGaps(r.tS, r.flowC, told), ret = fillGaps(r.tS, r.returnC, told);
   const clamp = (c: number) => Math.min(150, Math.max(1, c)), read = (meanC: number[], guessedK: number[], source: TemperaturesRead): MeanTemperatures => {
     smoothIdle(r.tS, meanC, switches, bySensor ? BY_SENSOR : BY_HAND);
@@ -46,59 +45,13 @@ export function meanTemperatures(r: Pick<ReducedLog, 'tS' | 'gaugeBar' | 'flowC'
     return read(flow.valuesC.map((f) => clamp(f - Math.min(HEATED.dropK / 2, (f - coldest) / 3))), flow.guessedK, 'flow');
   }
   const hotC = circuit.maxFlowC - HEATED.dropK / 2;
-  const heat: BlindHeat = { ...heatSwitched(r.tS, withoutSteps(r, events), switches, circuit), coldC: NO_TEMPERATURE_COLD_C, hotC, ...pace, growthAt: growthTable(circuit.fluid, NO_TEMPERATURE_COLD_C, hotC) };
+  const heat: BlindHeat = { ...heatSwitched(r, events, circuit), coldC: NO_TEMPERATURE_COLD_C, hotC, ...pace, growthAt: growthTable(circuit.fluid, NO_TEMPERATURE_COLD_C, hotC) };
   const meanC = new Float64Array(r.tS.length).fill(NO_TEMPERATURE_COLD_C);
   // One fall of which nobody said a word is mostly a leak's, and is read as one; that it cooled is left for the kernel to try.
   const fell = !switches.length && heat.beginsHot && heat.switchS.length === 1;
   if (!fell) blindMeanC(heat, r.tS, r.tS.length, 1, 1, meanC);
   return { meanC: [...meanC], guessedK: r.tS.map(() => 0), source: 'none', heat };
 }
-
-/** When the heat went on and off in turn, and whether it was on before. Where nobody wrote down that it was heated, clear rises and falls in turn say so: on from each foot to the peak above it; a log that falls first had been heated. A
- *  steady gauge says nothing. */
-function heatSwitched(tS: number[], gaugeBar: number[], switches: HeatSwitch[], circuit: ResolvedCircuit): Pick<BlindHeat, 'switchS' | 'beginsHot'> {
-  if (switches.length) {
-    // Who says on twice has not switched it twice; what is switched off first was on.
-    const beginsHot = !switches[0]!.on || wasHotAlready(tS, gaugeBar, switches, circuit);
-    return { switchS: switches.filter((s, i) => s.on !== (switches[i - 1]?.on ?? beginsHot)).map((s) => s.tS), beginsHot };
-  }
-  const turns = turningPoints(gaugeBar, clearBar(circuit));
-  return { switchS: turns.map((i) => tS[i]!), beginsHot: turns.length > 0 && gaugeBar[turns[0]!]! > gaugeBar.at(turns[1] ?? -1)! };
-}
-
-/** The pressure less what was let in or out by hand at once: that is no heat's doing. */
-function withoutSteps({ tS, gaugeBar }: Pick<ReducedLog, 'tS' | 'gaugeBar'>, events: LogEvent[]): number[] {
-  const moved = new Set(events.filter((e) => MOVES_WATER(e.kind)).map((e) => tS.findIndex((t) => t >= e.tS)));
-  let by = 0;
-  return gaugeBar.map((bar, i) => { if (i > 0 && moved.has(i)) by += bar - gaugeBar[i - 1]!; return bar - by; });
-}
-
-/** Where the pressure turns: places from each of which it goes the other way, by a clear step at least, to the next, and from the last to the end or beyond. Empty where it never moves so far. */
-function turningPoints(gaugeBar: number[], clear: number): number[] {
-  const turns: number[] = [];
-  let low = 0, high = 0, way = 0;
-  gaugeBar.forEach((bar, i) => {
-    if (bar <= gaugeBar[low]!) low = i;
-    if (bar >= gaugeBar[high]!) high = i;
-    if (way >= 0 && gaugeBar[high]! - bar > clear) { turns.push(high); way = -1; low = i; high = i; }
-    else if (way <= 0 && bar - gaugeBar[low]! > clear) { turns.push(low); way = 1; low = i; high = i; }
-    if (way > 0) low = i;
-    if (way < 0) high = i;
-  });
-  return turns;
-}
-
-/** "Heat on" as the first word of a log may only say that the boiler was running: where the pressure does not rise for it, and falls once the heat is off, the water was hot already. */
-function wasHotAlready(tS: number[], gaugeBar: number[], switches: HeatSwitch[], circuit: ResolvedCircuit): boolean {
-  const off = switches.find((s) => !s.on);
-  if (!off || switches[0]!.tS > tS[0]! + EVENT_OFF_S || off.tS - switches[0]!.tS < WOULD_RISE_S) return false;
-  const heated = gaugeBar.filter((_, i) => tS[i]! <= off.tS + EVENT_OFF_S), cooled = gaugeBar.slice(heated.length);
-  return Math.max(...heated) - gaugeBar[0]! < Math.max(RISES_BAR, circuit.gaugeStepBar) && heated.at(-1)! - Math.min(...cooled) > clearBar(circuit);
-}
-/** What no reading makes by mistake, bar. */
-const clearBar = (circuit: ResolvedCircuit): number => Math.max(0.25, 2.5 * circuit.gaugeStepBar);
-/** Whatever is heated from cold rises by more than this within so long. Common practice. */
-const RISES_BAR = 0.08, WOULD_RISE_S = 600;
 
 /** How far temperatures of an idle circuit scatter round what it does, at most, and what they were rounded to, K. */
 const BY_HAND = { scatterK: 2.5, roundedK: 0.5 }, BY_SENSOR = { scatterK: 0.6, roundedK: 0.1 };

@@ -1,0 +1,55 @@
+import type { LogTrack } from './LogTrack';
+
+/** From this share of the relief's set pressure on it may be blowing; while it does, the pressure saws between its lift and its seat. */
+const NEAR_RELIEF = 0.88, SAW_SHARE = 0.06, STILL_BLOWS = 0.8;
+/** A fall between two readings that no cooling explains, from warm and from where a relief may lift, however early: it let go. Cold, or from lower down, the water is
+ *  leaving by another way, and a vessel that runs empty on it lets the pressure fall all at once. */
+const DROP_BAR = 0.22, DROP_COOLING_K = 4, DROP_FROM_SHARE = 0.4, WARM_K = 5;
+
+/** A fall from a peak counts from here, bar, as long as the water has cooled no more than so, K, and was so far above its coldest. */
+const EASED_BAR = 0.12, STILL_HOT_K = 2, HOT_ABOVE_K = 8;
+
+/** How far the pressure fell back from a peak while the water stayed hot, bar; 0 where it did not. */
+export function easedHotBar(gaugeBar: number[], meanC: number[], stepBar: number): number {
+  const coldestC = Math.min(...meanC), least = Math.max(EASED_BAR, 1.5 * stepBar);
+  let peak = 0, most = 0;
+  gaugeBar.forEach((bar, i) => {
+    if (bar >= gaugeBar[peak]!) peak = i;
+    if (meanC[peak]! - coldestC > HOT_ABOVE_K && meanC[i]! > meanC[peak]! - STILL_HOT_K) most = Math.max(most, gaugeBar[peak]! - bar);
+  });
+  return most > least ? most : 0;
+}
+
+/** Whatever a relief lets go, it shuts before so little is left of the pressure that it let go from; and from here on water has cooled, K. */
+const SHUTS_AT_LEAST = 0.7, COOLED_K = 0.3;
+
+/** So quickly a circuit without its vessel loses its pressure once it cools, s. Common practice: within minutes. */
+const FALLS_WITHIN_S = 600;
+
+/** Whether the fall that a point belongs to goes farther in a few minutes than a relief lets it. */
+function fallsFar({ gaugeBar, tS, n }: LogTrack, i: number): boolean {
+  let top = i - 1, low = i;
+  while (top > 0 && gaugeBar[top - 1]! >= gaugeBar[top]! && tS[i - 1]! - tS[top - 1]! <= FALLS_WITHIN_S) top--;
+  while (low + 1 < n && gaugeBar[low + 1]! <= gaugeBar[low]! && tS[low + 1]! - tS[i - 1]! <= FALLS_WITHIN_S) low++;
+  return gaugeBar[low]! < SHUTS_AT_LEAST * gaugeBar[top]!;
+}
+
+/** How much a relief lets go cannot be foretold: near it readings count for little, and after it the water begins anew. Where the heat is off already, and the pressure falls farther than a relief lets it,
+ *  the cooling did it, and the fall is for the circuit to explain: one without its vessel loses all at once. The water begins anew before it, where a relief had been at work and what took it there is seen. */
+export function allowForRelief(track: LogTrack, meanC: number[], reliefSetGaugeBar: number, stepBar: number, heatIsOff: (i: number) => boolean): void {
+  const near = NEAR_RELIEF * reliefSetGaugeBar;
+  const coldestC = Math.min(...meanC);
+  let blowing = false;
+  for (let i = 1; i < track.n; i++) {
+    const before = track.gaugeBar[i - 1]!, now = track.gaugeBar[i]!;
+    if (now >= near) blowing = true;
+    const cools = heatIsOff(i) && meanC[i]! < meanC[i - 1]! - COOLED_K && fallsFar(track, i);
+    if (blowing && now >= STILL_BLOWS * reliefSetGaugeBar) track.variance[i]! += (SAW_SHARE * reliefSetGaugeBar) ** 2;
+    if (blowing && before >= STILL_BLOWS * reliefSetGaugeBar && now < STILL_BLOWS * reliefSetGaugeBar) { track.starts[cools && i > 1 && track.gaugeBar[i - 2]! >= STILL_BLOWS * reliefSetGaugeBar ? i - 1 : i] = 1; blowing = false; }
+    const mayLift = !cools && before >= DROP_FROM_SHARE * reliefSetGaugeBar && meanC[i - 1]! - coldestC > WARM_K;
+    if (mayLift && !(blowing && now >= STILL_BLOWS * reliefSetGaugeBar) && before - now > Math.max(DROP_BAR, 2.5 * stepBar) && meanC[i - 1]! - meanC[i]! < DROP_COOLING_K) {
+      track.starts[i] = 1;
+      track.letGoLow ||= before < near;
+    }
+  }
+}
