@@ -78,6 +78,7 @@ describe('a circuit that is found hot', () => {
   });
 
   it('is held against a circuit that was filled as wanted, until it has cooled', () => {
+    expect(found([2.4], [66], [])).toMatchObject({ change: { tone: 'oxide' } });
     const high = found([2.4, 2.4], [66, 66], []), right = found([1.6, 1.6], [66, 66], []);
     expect(high).toMatchObject({ change: { tone: 'oxide', text: 'Found hot, and too high for that' }, right: expect.stringMatching(/^1\.\d+ to 1\.\d+ bar is right here at 66 °C, filled to 1\.05$/) });
     expect(right).toMatchObject({ change: { tone: 'verdigris' } });

@@ -48,7 +48,7 @@ export function benchView(parts: JobParts, file: Case, units: Units, { logIndex 
   const foundHot = f !== null && f.beganHot && !hasHeated, cools = foundHot && (f.hotC === null || f.coldC === null || f.hotC - f.coldC >= HEATED_K), from = cools ? f.hotBar : (f?.coldBar ?? null), judged = cools ? f.hotBar : now;
   const since = from !== null && now !== null && figure.taken > 1 ? now - from : null;
   const band = figure.band.length > 0 && figure.readings.length > 0 ? nearestBand(figure, cools ? figure.readings.find((r) => r.bar === from) : undefined) : null;
-  const tone = since === null || !band || judged === null ? 'ink' : judged > band.high + 0.08 ? 'oxide' : judged < band.low - 0.08 ? 'slate' : 'verdigris';
+  const tone = (since === null && !foundHot) || !band || judged === null ? 'ink' : judged > band.high + 0.08 ? 'oxide' : judged < band.low - 0.08 ? 'slate' : 'verdigris';
   // Cold and never heated, what it stands at says more than that it stands still.
   const level = now !== null && standsCold(log) && tone !== 'oxide' && tone !== 'slate' ? levelText(now, circuit, units) : null;
   return {
