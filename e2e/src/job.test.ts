@@ -6,17 +6,23 @@ import { wallBoilerReadings } from './wallBoiler';
 jest.setTimeout(240_000);
 const at = freshDevices();
 
+/** Readings one after another, each so long after the last. */
+async function logEvery(pace: string, readings: [string, number][]) {
+  const { page } = at.device;
+  for (const reading of readings) {
+    await page.clock.fastForward(pace);
+    await logPressure(page, ...reading);
+    await page.getByRole('status').filter({ hasText: `Logged ${reading[0]} bar` }).waitFor();
+  }
+}
+
 async function logRun(prechargeGaugeBar: number) {
   const { page } = at.device;
   const [cold, ...hot] = wallBoilerReadings({ prechargeGaugeBar, durationS: 1200, stepS: 150 });
   await logPressure(page, ...cold!);
   await page.getByRole('button', { name: 'Heat on', exact: true }).click();
   await page.getByRole('button', { name: 'Heat off', exact: true }).waitFor();
-  for (const reading of hot) {
-    await page.clock.fastForward('02:30');
-    await logPressure(page, ...reading);
-    await page.getByRole('status').filter({ hasText: `Logged ${reading[0]} bar` }).waitFor();
-  }
+  await logEvery('02:30', hot);
   await page.getByRole('button', { name: 'Heat off', exact: true }).click();
   await page.getByRole('button', { name: 'Heat on', exact: true }).waitFor();
 }
@@ -96,11 +102,7 @@ it('a circuit that is found hot is switched off and watched while it cools: too 
   await page.getByText('Found hot, and too high for that').waitFor();
   await page.getByRole('button', { name: 'Heat off', exact: true }).click();
   await page.getByRole('button', { name: 'Heat on', exact: true }).waitFor();
-  for (const reading of cooling) {
-    await page.clock.fastForward('10:00');
-    await logPressure(page, ...reading);
-    await page.getByRole('status').filter({ hasText: `Logged ${reading[0]} bar` }).waitFor();
-  }
+  await logEvery('10:00', cooling);
   await page.getByText(/^−\d\.\d+ since it began to cool, too much$/).waitFor();
   expect(await firstSuspect(page)).toMatch(/lost its charge|diaphragm|blocked|shut off/i);
 });

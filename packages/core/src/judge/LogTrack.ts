@@ -1,5 +1,5 @@
-import { EVENT_OFF_S, isHeatSwitch, type LogEvent, type PressureLog } from '../log/PressureLog';
-import { stepsWhereSeen } from './stepsWhereSeen';
+import { EVENT_OFF_S, type LogEvent, type PressureLog } from '../log/PressureLog';
+import { movesWater, stepsWhereSeen } from './stepsWhereSeen';
 import { keepPeaks } from '../log/keepPeaks';
 import { reduceLog, type ReducedLog } from '../log/reduceLog';
 import { unsaidTopUps } from '../log/unsaidTopUps';
@@ -7,6 +7,7 @@ import { fluidGrowth } from '../water/fluid';
 import type { BlindHeat } from './blindHeat';
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import { pumpRuns } from './pumpRuns';
+import { heatSwitches } from './heatSwitched';
 import { allowForRelief, easedHotBar } from './reliefInLog';
 import { meanTemperatures, type MeanTemperatures, type TemperaturesRead } from './meanTemperatures';
 
@@ -64,8 +65,6 @@ export const topGaugeBar = (tracks: readonly LogTrack[]): number | null => (trac
 /** The lowest likewise. */
 export const lowGaugeBar = (tracks: readonly LogTrack[]): number | null => (tracks.length ? Math.min(...tracks.map((t) => Math.min(...t.gaugeBar))) : null);
 
-const UNKNOWN_WATER: ReadonlySet<string> = new Set(['top-up', 'vented', 'drained', 'fill-opened']);
-
 /** Whoever shuts something off watches the water, and lets the boiler be. */
 const SHUTS: ReadonlySet<string> = new Set(['cold-main-closed', 'fill-closed', 'fill-disconnected', 'coil-isolated', 'boiler-isolated']);
 
@@ -102,9 +101,10 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
   const n = r.tS.length;
   const observed = r.gaugeBar;
   const rangeBar = Math.max(...observed) - Math.min(...observed);
+  const switches = heatSwitches(events), switchS = switches.map((s) => s.tS);
   const track: LogTrack = {
     n, tS: Float64Array.from(r.tS), gaugeBar: Float64Array.from(observed),
-    variance: new Float64Array(n), growth: new Float64Array(n), blind: means.heat, heatGuessed: means.heat !== null && means.heat.switchS.length > 0 && !events.some(isHeatSwitch), watched: events.some((e) => SHUTS.has(e.kind)), starts: new Uint8Array(n),
+    variance: new Float64Array(n), growth: new Float64Array(n), blind: means.heat, heatGuessed: means.heat !== null && means.heat.switchS.length > 0 && switches.length === 0, watched: events.some((e) => SHUTS.has(e.kind)), starts: new Uint8Array(n),
     fillOn: new Uint8Array(n).fill(1), coilOn: new Uint8Array(n).fill(1), boilerOn: new Uint8Array(n).fill(1), drawnL: new Float64Array(n),
     modelErrorBar: new Float64Array(n), warmth: new Float64Array(n), modelErrorS: Math.max(LEAST_ERROR_S, ERROR_SPAN_SHARE * (r.tS[n - 1]! - r.tS[0]!)), temperatureErrorK: new Float64Array(n), errorKept: new Float64Array(n), jumpBar: new Float64Array(n), meanGaugeBar: observed.reduce((a, b) => a + b, 0) / n,
     letGoLow: false, easedHotBar: easedHotBar(observed, means.meanC, step), temperatures: means.source, readErrorK: means.source === 'none' || !bySensor(log) ? 0 : READ_SENSOR_K, firstC: means.meanC[0]!, spanK: Math.max(...means.meanC) - Math.min(...means.meanC),
@@ -124,7 +124,6 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
   for (const runS of runsS) track.starts[track.tS.findIndex((t) => t >= runS)] = 1;
   // A needle sticks. A sensor does not, but one that rounds coarsely is off to one side until the next step.
   const stuckBar = bySensor(log) ? STAIR_SHARE * step : STICTION_SHARE * circuit.gaugeStepBar;
-  const switches = events.filter(isHeatSwitch), switchS = switches.map((e) => e.tS);
   for (const s of switchS) {
     const near = [...track.tS.keys()].filter((i) => i > 0 && s > track.tS[i - 1]! - EVENT_OFF_S && s <= track.tS[i]! + EVENT_OFF_S);
     for (const i of near) track.jumpBar[i] = PUMP_JUMP_BAR / Math.sqrt(near.length);
@@ -145,7 +144,9 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
 
   /** Whether the heat is off at a point: as was written down, else as the temperatures say before it and after. */
   function heatIsOff(i: number): boolean {
-    if (switches.length) return (switches.findLast((e) => e.tS <= track.tS[i]!)?.kind ?? (switches[0]!.kind === 'heat-on' ? 'heat-off' : 'heat-on')) === 'heat-off';
+    const last = switches.findLast((s) => s.tS <= track.tS[i]!);
+    if (last) return !last.on;
+    if (switches.length) return switches[0]!.on;
     return means.meanC[i]! < means.meanC[i - 1]! && (i + 1 >= n || means.meanC[i + 1]! < means.meanC[i]!);
   }
 
@@ -156,8 +157,9 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
   }
 
   function apply(e: LogEvent, i: number) {
-    if (UNKNOWN_WATER.has(e.kind)) track.starts[i] = 1;
-    if (e.kind === 'drawn-off') { if (e.volumeL === undefined) track.starts[i] = 1; else track.drawnL[i]! += e.volumeL; }
+    // What was measured is known; whatever else moves water by hand is not.
+    if (e.kind === 'drawn-off' && e.volumeL !== undefined) track.drawnL[i]! += e.volumeL;
+    else if (movesWater(e.kind)) track.starts[i] = 1;
     if (e.kind === 'cold-main-closed') { state.fill = 0; state.coil = 0; }
     if (e.kind === 'cold-main-opened') { state.fill = 1; state.coil = 1; }
     if (e.kind === 'fill-closed' || e.kind === 'fill-disconnected') state.fill = 0;

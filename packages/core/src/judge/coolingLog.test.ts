@@ -1,8 +1,10 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { resolveCircuit } from '../circuit/resolveCircuit';
+import { partOfLog } from '../log/partOfLog';
 import { simulateCase, type SimulationRequest } from '../simulate/simulateCase';
 import type { Case } from './Case';
 import { diagnose } from './diagnose';
+import { LITTLE_GAS } from './faultGroups';
 import type { FaultId } from './faults';
 import { fitterOf } from './fitter';
 import { hotLevelDensity } from './hotLevel';
@@ -19,15 +21,14 @@ const OFF_S = 3000, SEEN_FROM_S = 2700;
 /** Whoever comes to a circuit that runs switches it off and watches it cool: what he then has is the second half of a heat cycle. */
 function cooling(faults: SimulationRequest['faults'], said: { temperatures: boolean; heat: boolean }): Case {
   const { log } = simulateCase({ circuit: SHEET, faults, schedule: { startC: 18, durationS: 9000, stepS: 300, heat: [{ onS: 600, offS: OFF_S, maxC: 70 }], actions: [] }, gauge: { resolutionBar: 0.1 }, seed: 3 });
-  const s = log.samples, kept = s.tS.flatMap((t, i) => (t >= SEEN_FROM_S ? [i] : [])), of = <T>(x: T[]) => kept.map((i) => x[i]!);
+  const { samples: { tS, pressureBar, flowC, returnC }, events } = partOfLog(log, SEEN_FROM_S, Infinity);
   return {
     format: 'jumper-case', version: 1, id: 'cooling', circuit: SHEET,
-    logs: [{ source: 'hand', samples: { tS: of(s.tS).map((t) => t - SEEN_FROM_S), pressureBar: of(s.pressureBar), ...(said.temperatures ? { flowC: of(s.flowC!), returnC: of(s.returnC!) } : {}) }, events: said.heat ? [{ tS: OFF_S - SEEN_FROM_S, kind: 'heat-off' }] : [] }],
+    logs: [{ source: 'hand', samples: { tS, pressureBar, ...(said.temperatures ? { flowC: flowC!, returnC: returnC! } : {}) }, events: said.heat ? events! : [] }],
   };
 }
 const shareOf = (c: Case, ...any: FaultId[]) => diagnose(c).hypotheses.filter((h) => h.faults.some((f) => any.includes(f))).reduce((a, h) => a + h.probability, 0);
 const SAID = { temperatures: true, heat: true }, BLIND = { temperatures: false, heat: true }, NOTHING = { temperatures: false, heat: false };
-const LITTLE_GAS: FaultId[] = ['vessel-undercharged', 'vessel-diaphragm-failed', 'vessel-isolated', 'vessel-connection-blocked', 'vessel-undersized'];
 
 describe('a circuit that is found hot and watched while it cools', () => {
   it.each([['with temperatures', SAID], ['with a word of the heat', BLIND]])('and is in order is not called leaky, %s', (_, said) => {

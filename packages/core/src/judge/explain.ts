@@ -58,7 +58,7 @@ function logSentence(judged: Judged, at: number, track: LogTrack): string {
   if (f.hotC - f.coldC < 5) return read.idleCreepBarPerH ? creepSentence(read.idleCreepBarPerH, (log.samples.tS.at(-1)! - log.samples.tS[0]!) / 3600) : `${bar(f.swingBar)} of change with hardly any heat.`;
   const right = expectedPressure({ circuit: judged.circuit, coldGaugeBar: f.coldBar, coldC: f.coldC, flowC: f.hotC, ...(f.hotReturnC !== null ? { returnC: f.hotReturnC } : {}) });
   const should = `${bar(Math.max(0, right.lowGaugeBar - f.coldBar))} to ${bar(Math.max(0, right.highGaugeBar - f.coldBar))}`;
-  if (f.beganHot && lastBar === f.coldBar) return `${f.swingBar < 0 ? 'Rose' : 'Fell'} ${bar(Math.abs(f.swingBar))} from ${f.hotC.toFixed(0)} to ${f.coldC.toFixed(0)} °C; this circuit should fall ${should}.`;
+  if (f.foundHot) return `${f.swingBar < 0 ? 'Rose' : 'Fell'} ${bar(Math.abs(f.swingBar))} from ${f.hotC.toFixed(0)} to ${f.coldC.toFixed(0)} °C; this circuit should fall ${should}.`;
   return `${moved(f.swingBar)} from ${f.coldC.toFixed(0)} to ${f.hotC.toFixed(0)} °C; this circuit should rise ${should}.${read.plateauBar ? ` Held at ${bar(read.plateauBar.value)} while it went on heating, as a relief does.` : track.easedHotBar > 0 ? ` Fell back ${bar(track.easedHotBar)} while it stayed hot.` : ''}`;
 }
 const moved = (byBar: number): string => `${byBar < 0 ? 'Fell' : 'Rose'} ${bar(Math.abs(byBar))}`;

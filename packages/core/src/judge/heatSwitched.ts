@@ -2,15 +2,15 @@ import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import { EVENT_OFF_S, isHeatSwitch, type LogEvent } from '../log/PressureLog';
 import type { ReducedLog } from '../log/reduceLog';
 import type { BlindHeat } from './blindHeat';
-import { MOVES_WATER } from './stepsWhereSeen';
+import { movesWater } from './stepsWhereSeen';
 
 export interface HeatSwitch { tS: number; on: boolean }
-export const asSwitch = (e: LogEvent): HeatSwitch => ({ tS: e.tS, on: e.kind === 'heat-on' });
+export const heatSwitches = (events: readonly LogEvent[]): HeatSwitch[] => events.filter(isHeatSwitch).map((e) => ({ tS: e.tS, on: e.kind === 'heat-on' }));
 
 /** When the heat went on and off in turn, and whether it was on before. Where nobody wrote down that it was heated, clear rises and falls in turn say so: on from each foot to the peak above it; a log that falls first had been heated. A
  *  steady gauge says nothing. */
 export function heatSwitched(r: Pick<ReducedLog, 'tS' | 'gaugeBar'>, events: LogEvent[], circuit: ResolvedCircuit): Pick<BlindHeat, 'switchS' | 'beginsHot'> {
-  const { tS } = r, gaugeBar = withoutSteps(r, events), switches = events.filter(isHeatSwitch).map(asSwitch);
+  const { tS } = r, gaugeBar = withoutSteps(r, events), switches = heatSwitches(events);
   if (switches.length) {
     // Who says on twice has not switched it twice; what is switched off first was on.
     const beginsHot = !switches[0]!.on || wasHotAlready(tS, gaugeBar, switches, circuit);
@@ -22,7 +22,7 @@ export function heatSwitched(r: Pick<ReducedLog, 'tS' | 'gaugeBar'>, events: Log
 
 /** The pressure less what was let in or out by hand at once: that is no heat's doing. */
 function withoutSteps({ tS, gaugeBar }: Pick<ReducedLog, 'tS' | 'gaugeBar'>, events: LogEvent[]): number[] {
-  const moved = new Set(events.filter((e) => MOVES_WATER(e.kind)).map((e) => tS.findIndex((t) => t >= e.tS)));
+  const moved = new Set(events.filter((e) => movesWater(e.kind)).map((e) => tS.findIndex((t) => t >= e.tS)));
   let by = 0;
   return gaugeBar.map((bar, i) => { if (i > 0 && moved.has(i)) by += bar - gaugeBar[i - 1]!; return bar - by; });
 }

@@ -109,22 +109,16 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
     const model = logModelOf(faults);
     const fit = otherWaysOf(model, faults, care).reduce((all, way) => mixed(all, fitOf(way.model), way.share), fitOf(model));
     let logEvidence = fit.logEvidence, logDraws = fit.draws;
-    if (cold !== null) {
-      // Where the gauge may lie, how high it stands cold says by how much; where the feed is set high, it says to what.
-      const level = levelHangsOnDraw(cold, faults, seen) ? reweighted(logDraws, (v) => coldLevelDensity(cold, faults, seen, v)) : { draws: logDraws, likelihood: coldLevelDensity(cold, faults, seen) };
-      logEvidence += Math.log(level.likelihood);
-      logDraws = level.draws;
-    }
-    if (beganHot) {
-      const level = reweighted(logDraws, hotLevelDensity(tracks[0]!, faults, seen));
-      logEvidence += Math.log(level.likelihood);
-      logDraws = level.draws;
-    }
-    if (faults.includes('fill-bypass-open')) {
-      const opened = reweighted(logDraws, (v) => bypassTimes(v, seen));
-      logEvidence += Math.log(opened.likelihood);
-      logDraws = opened.draws;
-    }
+    const weigh = (likelihoodOf: (v: Float64Array) => number) => {
+      const weighed = reweighted(logDraws, likelihoodOf);
+      logEvidence += Math.log(weighed.likelihood);
+      logDraws = weighed.draws;
+    };
+    // Where the gauge may lie, how high it stands cold says by how much; where the feed is set high, it says to what.
+    if (cold !== null && levelHangsOnDraw(cold, faults, seen)) weigh((v) => coldLevelDensity(cold, faults, seen, v));
+    else if (cold !== null) logEvidence += Math.log(coldLevelDensity(cold, faults, seen));
+    if (beganHot) weigh(hotLevelDensity(tracks[0]!, faults, seen));
+    if (faults.includes('fill-bypass-open')) weigh((v) => bypassTimes(v, seen));
     if (faults.includes('vessel-undersized')) logEvidence += Math.log(staysBelow);
     logEvidence += Math.log(overheatShare(logged.hottestC, circuit, faults));
     if (faults.includes('relief-valve-lifts-early')) logEvidence += Math.log(liftsSoLow);

@@ -2,6 +2,7 @@ import type { CircuitSheet } from '../circuit/CircuitSheet';
 import type { EventKind, LogEvent, PressureLog } from '../log/PressureLog';
 import { simulateCase } from '../simulate/simulateCase';
 import { diagnose } from './diagnose';
+import { LITTLE_GAS } from './faultGroups';
 import type { FaultId } from './faults';
 
 /** What people log is not always one heat cycle with all that belongs to it. Each of these shapes had been misread once. */
@@ -19,7 +20,6 @@ function logOf({ circuit, fault, heat = [], actions, everyS = 300, temperatures 
   return { source: everyS < 60 ? 'logger' : 'hand', samples: { tS, pressureBar, ...(temperatures ? { flowC, returnC } : {}) }, events: log.events!.map((e) => ({ ...e, tS: e.tS + notedS })) };
 }
 const shareOf = (circuit: CircuitSheet, log: PressureLog, ...any: FaultId[]) => diagnose({ format: 'jumper-case', version: 1, id: 'x', circuit, logs: [log] }).hypotheses.filter((h) => h.faults.some((f) => any.includes(f))).reduce((a, h) => a + h.probability, 0);
-const LITTLE_GAS: FaultId[] = ['vessel-undercharged', 'vessel-diaphragm-failed', 'vessel-isolated', 'vessel-connection-blocked', 'vessel-undersized'];
 const at = (tS: number, kind: EventKind, volumeL?: number): LogEvent => ({ tS, kind, ...(volumeL ? { volumeL } : {}) });
 
 it('half a litre that empties the gauge, and noted as the reading before it was taken, is a circuit with hardly any gas in play', () => {

@@ -37,17 +37,21 @@ function fallsFar({ gaugeBar, tS, n }: LogTrack, i: number): boolean {
 /** How much a relief lets go cannot be foretold: near it readings count for little, and after it the water begins anew. Where the heat is off already, and the pressure falls farther than a relief lets it,
  *  the cooling did it, and the fall is for the circuit to explain: one without its vessel loses all at once. The water begins anew before it, where a relief had been at work and what took it there is seen. */
 export function allowForRelief(track: LogTrack, meanC: number[], reliefSetGaugeBar: number, stepBar: number, heatIsOff: (i: number) => boolean): void {
-  const near = NEAR_RELIEF * reliefSetGaugeBar;
+  const near = NEAR_RELIEF * reliefSetGaugeBar, still = STILL_BLOWS * reliefSetGaugeBar;
   const coldestC = Math.min(...meanC);
   let blowing = false;
   for (let i = 1; i < track.n; i++) {
     const before = track.gaugeBar[i - 1]!, now = track.gaugeBar[i]!;
     if (now >= near) blowing = true;
     const cools = heatIsOff(i) && meanC[i]! < meanC[i - 1]! - COOLED_K && fallsFar(track, i);
-    if (blowing && now >= STILL_BLOWS * reliefSetGaugeBar) track.variance[i]! += (SAW_SHARE * reliefSetGaugeBar) ** 2;
-    if (blowing && before >= STILL_BLOWS * reliefSetGaugeBar && now < STILL_BLOWS * reliefSetGaugeBar) { track.starts[cools && i > 1 && track.gaugeBar[i - 2]! >= STILL_BLOWS * reliefSetGaugeBar ? i - 1 : i] = 1; blowing = false; }
+    if (blowing && now >= still) track.variance[i]! += (SAW_SHARE * reliefSetGaugeBar) ** 2;
+    if (blowing && before >= still && now < still) {
+      const stoodBefore = i > 1 && track.gaugeBar[i - 2]! >= still;
+      track.starts[cools && stoodBefore ? i - 1 : i] = 1;
+      blowing = false;
+    }
     const mayLift = !cools && before >= DROP_FROM_SHARE * reliefSetGaugeBar && meanC[i - 1]! - coldestC > WARM_K;
-    if (mayLift && !(blowing && now >= STILL_BLOWS * reliefSetGaugeBar) && before - now > Math.max(DROP_BAR, 2.5 * stepBar) && meanC[i - 1]! - meanC[i]! < DROP_COOLING_K) {
+    if (mayLift && !(blowing && now >= still) && before - now > Math.max(DROP_BAR, 2.5 * stepBar) && meanC[i - 1]! - meanC[i]! < DROP_COOLING_K) {
       track.starts[i] = 1;
       track.letGoLow ||= before < near;
     }

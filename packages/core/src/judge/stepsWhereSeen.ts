@@ -3,7 +3,7 @@ import { EVENT_OFF_S, type LogEvent } from '../log/PressureLog';
 /** Which way the pressure goes when water is let in or out. */
 const GOES: Partial<Record<LogEvent['kind'], 1 | -1>> = { 'top-up': 1, 'fill-opened': 1, vented: -1, drained: -1, 'drawn-off': -1 };
 /** Whether an event lets water in or out at once. */
-export const MOVES_WATER = (kind: LogEvent['kind']): boolean => GOES[kind] !== undefined;
+export const movesWater = (kind: LogEvent['kind']): boolean => GOES[kind] !== undefined;
 /** A step counts from here, bar, or from one step of the readings' own. */
 const LEAST_BAR = 0.06;
 /** Water runs in or out for so long, s, and readings taken meanwhile show neither what was before nor what is after. Common practice. */

@@ -15,6 +15,11 @@ export interface LogEvent {
 
 /** The heat was put on or off. */
 export const isHeatSwitch = (e: LogEvent): boolean => e.kind === 'heat-on' || e.kind === 'heat-off';
+/** Water was let in or out by hand, or the vessel's charge changed: what the pressure did before goes on no longer. */
+export const endsRun = (e: LogEvent): boolean => ENDS_RUN.has(e.kind);
+const ENDS_RUN: ReadonlySet<EventKind> = new Set(['top-up', 'vented', 'drained', 'drawn-off', 'vessel-recharged']);
+/** Whether the heat was on before the log began, as far as its events say it: what is switched off first was on. */
+export const heatWasOn = (log: PressureLog | null | undefined): boolean => log?.events?.find(isHeatSwitch)?.kind === 'heat-off';
 /** Whether the heat was left on, as far as the log says it. */
 export const heatIsOn = (log: PressureLog | null | undefined): boolean => log?.events?.findLast(isHeatSwitch)?.kind === 'heat-on';
 

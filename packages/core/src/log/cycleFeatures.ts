@@ -1,4 +1,4 @@
-import { isHeatSwitch, type PressureLog } from './PressureLog';
+import { endsRun, heatWasOn, type PressureLog } from './PressureLog';
 
 /** A log that spans less than this, K, is no heat cycle. */
 export const HEATED_K = 15;
@@ -10,6 +10,8 @@ export const COLD_BELOW_C = 40;
 export interface CycleFeatures {
   /** The heat was on before the log began, as its first temperature or its first word of the heat says. */
   beganHot: boolean;
+  /** It began hot and was not heated since: it stands hot, or cools. */
+  foundHot: boolean;
   firstBar: number | null;
   firstC: number | null;
   lastBar: number | null;
@@ -28,9 +30,9 @@ export interface CycleFeatures {
  *  round: the highest, and the last. */
 export function cycleFeatures(log: PressureLog): CycleFeatures {
   const { tS, pressureBar, flowC, returnC } = log.samples;
-  const heatOn = log.events?.find((e) => e.kind === 'heat-on')?.tS, wasOn = log.events?.find(isHeatSwitch)?.kind === 'heat-off';
+  const heatOn = log.events?.find((e) => e.kind === 'heat-on')?.tS;
   let cold = -1, hot = -1, first = -1, last = -1, heatedFrom = Infinity, hottestC: number | null = null;
-  const disturbed = log.events?.find((e) => e.tS > (heatOn ?? 0) && ['top-up', 'vented', 'drained', 'drawn-off', 'vessel-recharged'].includes(e.kind))?.tS ?? Infinity;
+  const disturbed = log.events?.find((e) => e.tS > (heatOn ?? 0) && endsRun(e))?.tS ?? Infinity;
   for (let i = 0; i < tS.length; i++) {
     if (heatOn !== undefined && tS[i]! > heatOn) heatedFrom = Math.min(heatedFrom, i);
     const f = flowC?.[i] ?? null;
@@ -43,8 +45,8 @@ export function cycleFeatures(log: PressureLog): CycleFeatures {
     else if (i !== cold && tS[i]! < disturbed && (hot < 0 || p > pressureBar[hot]!)) hot = i;
   }
   const at = (i: number, of?: (number | null)[]) => (i < 0 ? null : (of?.[i] ?? null));
-  const beganHot = first >= 0 && (flowC?.[first] ?? null) !== null ? flowC![first]! >= COLD_BELOW_C : wasOn;
-  if (beganHot && heatOn === undefined) {
+  const beganHot = first >= 0 && (flowC?.[first] ?? null) !== null ? flowC![first]! >= COLD_BELOW_C : heatWasOn(log), foundHot = beganHot && heatOn === undefined;
+  if (foundHot) {
     cold = last;
     hot = pressureBar.reduce<number>((best, p, i) => (p !== null && tS[i]! < disturbed && (best < 0 || p > pressureBar[best]!) ? i : best), -1);
     heatedFrom = -1;
@@ -53,7 +55,7 @@ export function cycleFeatures(log: PressureLog): CycleFeatures {
   const cool = (i: number) => at(i, flowC) ?? at(i, returnC) ?? nearest(i, flowC, i < heatedFrom ? heatedFrom : Infinity);
   const coldBar = at(cold, pressureBar), hotBar = at(hot, pressureBar);
   return {
-    beganHot, firstBar: at(first, pressureBar), firstC: cool(first), lastBar: at(last, pressureBar), peakBar: hotBar ?? coldBar,
+    beganHot, foundHot, firstBar: at(first, pressureBar), firstC: cool(first), lastBar: at(last, pressureBar), peakBar: hotBar ?? coldBar,
     coldBar, coldC: cool(cold), hotBar, hotC: nearest(hot, flowC), hotReturnC: at(hot, returnC),
     swingBar: coldBar !== null && hotBar !== null ? hotBar - coldBar : null, hottestC,
   };
@@ -69,6 +71,6 @@ function nearest(i: number, of?: (number | null)[], before = Infinity): number |
 
 /** The pressure that a log shows the circuit cold at, gauge bar; null where it shows none: one that was found hot and has not come down to cold. */
 export function coldPressureOf(log: PressureLog): number | null {
-  const f = cycleFeatures(log);
-  return (f.coldC ?? (f.beganHot ? COLD_BELOW_C : 0)) >= COLD_BELOW_C ? null : f.coldBar;
+  const f = cycleFeatures(log), warm = f.coldC !== null ? f.coldC >= COLD_BELOW_C : f.beganHot;
+  return warm ? null : f.coldBar;
 }

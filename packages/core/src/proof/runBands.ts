@@ -1,6 +1,6 @@
 import { expectedPressure } from '../circuit/expectedPressure';
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
-import type { PressureLog } from '../log/PressureLog';
+import { endsRun, type PressureLog } from '../log/PressureLog';
 
 /** One step of a heat run: the last reading in a span of flow temperatures, against what is right there. */
 export interface RunBand {
@@ -44,7 +44,7 @@ function heating(log: PressureLog): { coldBar: number; coldC: number; readings: 
   const { tS, pressureBar, flowC, returnC } = log.samples;
   const onS = log.events?.findLast((e) => e.kind === 'heat-on')?.tS;
   if (onS === undefined || !flowC) return null;
-  const endS = log.events!.find((e) => e.tS > onS && ['top-up', 'vented', 'drained', 'drawn-off', 'vessel-recharged'].includes(e.kind))?.tS ?? Infinity;
+  const endS = log.events!.find((e) => e.tS > onS && endsRun(e))?.tS ?? Infinity;
   let cold: { coldBar: number; coldC: number } | null = null, hottestC = -Infinity;
   const readings: Reading[] = [];
   tS.forEach((t, i) => {

@@ -79,7 +79,6 @@ export function Dock({ jobId, lastBar, lastAtMs, lastC, startBar, heatOn, heatUn
   };
 
   const note = async (body: Extract<FactBody, { kind: 'event' }>, said: string) => {
-    setMore(false);
     if (body.event === 'heat-on' && forbids.length > 0) return setRefused(true);
     setRefused(false);
     setUndo({ id: await onAdd(body), text: said });
@@ -116,7 +115,7 @@ export function Dock({ jobId, lastBar, lastAtMs, lastC, startBar, heatOn, heatUn
           <View className="flex-1"><Field label="Return, if read" unit={units.temperature} numeric value={temperatures.ret} onChange={(ret) => setTemperatures({ ...temperatures, ret })} problem={temperatureProblem?.field === 'ret' ? temperatureProblem.message : null} onSubmit={press} /></View>
         </View>
       ) : null}
-      {more ? <MoreEvents jobId={jobId} otherHeat={!heatUnsaid ? null : heatKey === 'heat-on' ? 'heat-off' : 'heat-on'} onEvent={(body, said) => void note(body, said)} onClose={() => setMore(false)} /> : null}
+      {more ? <MoreEvents jobId={jobId} otherHeat={!heatUnsaid ? null : heatKey === 'heat-on' ? 'heat-off' : 'heat-on'} onEvent={(body, said) => void note(body, said).then(() => setMore(false))} onClose={() => setMore(false)} /> : null}
       <View className={narrow ? 'gap-2' : 'flex-row gap-2'}>
         <Stepper name="Pressure" alone={narrow} shown={pressureNumber(bar, units.pressure)} unit={units.pressure} typed={typed} onNudge={nudge} onType={(t) => { setTyped(t); setQuestion(null); }} onSubmit={press} />
         <Button label="Log" kind="main" className={narrow ? 'min-h-[56px]' : 'min-h-[60px] w-[96px]'} onPress={press} />

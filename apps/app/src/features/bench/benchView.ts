@@ -1,5 +1,5 @@
 import { standingFacts, type FactRecord, type JobParts } from '@jumper/contract';
-import { COMPLAINT_ROWS, cycleFeatures, HEATED_K, heatIsOn, isHeatSwitch, resolveCircuit, type Case, type Interval, type PressureLog } from '@jumper/core';
+import { COMPLAINT_ROWS, cycleFeatures, HEATED_K, heatIsOn, isHeatSwitch, resolveCircuit, type Case, type CycleFeatures, type Interval, type PressureLog } from '@jumper/core';
 import { figureView, loopView, logHasHeat } from '../figure/figureView';
 import type { FigureView, LoopView } from '../figure/figureModel';
 import { capital } from '../units/words';
@@ -45,20 +45,22 @@ export function benchView(parts: JobParts, file: Case, units: Units, { logIndex 
   const now = figure.nowBar;
   const hasHeated = log?.events?.some((e) => e.kind === 'heat-on') ?? false;
   // Of a log that began hot the fall is what counts, and its hottest reading what should stand within the band.
-  const foundHot = f !== null && f.beganHot && !hasHeated, cools = foundHot && (f.hotC === null || f.coldC === null || f.hotC - f.coldC >= HEATED_K), from = cools ? f.hotBar : (f?.coldBar ?? null), judged = cools ? f.hotBar : now;
+  const cools = f !== null && f.foundHot && hasCooled(f), standsHot = f !== null && f.foundHot && !cools;
+  const from = cools ? f.hotBar : (f?.coldBar ?? null), judged = cools ? from : now;
   const since = from !== null && now !== null && figure.taken > 1 ? now - from : null;
   const band = figure.band.length > 0 && figure.readings.length > 0 ? nearestBand(figure, cools ? figure.readings.find((r) => r.bar === from) : undefined) : null;
-  const tone = (since === null && !foundHot) || !band || judged === null ? 'ink' : judged > band.high + 0.08 ? 'oxide' : judged < band.low - 0.08 ? 'slate' : 'verdigris';
+  const tone = (since === null && !cools && !standsHot) || !band || judged === null ? 'ink' : judged > band.high + 0.08 ? 'oxide' : judged < band.low - 0.08 ? 'slate' : 'verdigris';
+  const sinceWhat = hasHeated ? 'heat on' : cools ? 'it began to cool' : 'the first reading';
   // Cold and never heated, what it stands at says more than that it stands still.
   const level = now !== null && standsCold(log) && tone !== 'oxide' && tone !== 'slate' ? levelText(now, circuit, units) : null;
   return {
     title: parts.sheet.site,
     subtitle: [parts.job.complaint.length ? capital(parts.job.complaint.map((c) => COMPLAINT_ROWS[c].short).join(', ')) : 'Service visit', parts.sheet.town].filter(Boolean).join(' · '),
     number: now === null ? null : { value: pressureNumber(now, units.pressure), unit: units.pressure },
-    change: level ? { text: level.text, tone: 'oxide' } : foundHot && !cools && f.hotC !== null ? { text: FOUND_HOT[tone], tone } : since === null ? null : { text: `${signedPressure(since, units.pressure)} since ${hasHeated ? 'heat on' : cools ? 'it began to cool' : 'the first reading'}${tone === 'oxide' ? ', too much' : tone === 'slate' ? ', too little' : tone === 'verdigris' ? ', as it should' : ''}`, tone },
+    change: level ? { text: level.text, tone: 'oxide' } : standsHot ? { text: FOUND_HOT[tone], tone } : since === null ? null : { text: `${signedPressure(since, units.pressure)} since ${sinceWhat}${CHANGED[tone]}`, tone },
     right: f?.coldBar != null && band && hasHeated
       ? `${signedPressure(Math.max(0, band.low - f.coldBar), units.pressure)} to ${signedPressure(Math.max(0, band.high - f.coldBar), units.pressure)} is right here${figure.lastC !== null ? ` at ${temperatureText(figure.lastC, units.temperature)}` : ''}`
-      : cools ? coolingText(f.coldBar, band, figure.lastC, units) : foundHot ? foundText(band, figure.lastC, circuit.fillGaugeBar, units) : level?.wanted ?? (hasHeated || figure.taken === 0 ? null : 'No heat yet: it should stand still'),
+      : cools ? coolingText(f.coldBar, band, figure.lastC, units) : standsHot ? foundText(band, figure.lastC, circuit.fillGaugeBar, units) : level?.wanted ?? (hasHeated || figure.taken === 0 ? null : 'No heat yet: it should stand still'),
     ruleOfThumb: since !== null && hasHeated ? `Rule of thumb: ${pressureNumber(0.3, units.pressure)} to ${pressureText(0.5, units.pressure)} is ordinary, near ${pressureText(1, units.pressure)} is trouble` : null,
     // What stands at the wrong level has no healthy way to go from there.
     figure: level ? { ...figure, band: [] } : figure, loop: loopView(log, circuit), logs: logs.length > 1 ? logs.map((l, index) => ({ index, label: logLabel(l) })) : [], shown,
@@ -82,7 +84,11 @@ function logLabel(log: PressureLog): string {
 const lastReadingMs = (facts: FactRecord[]) => { const last = facts.findLast((f) => f.body.kind === 'reading'); return last ? Date.parse(last.body.at) : null; };
 const lastOf = (values: (number | null)[] | undefined) => values?.findLast((v) => v !== null) ?? null;
 
+const CHANGED = { oxide: ', too much', slate: ', too little', verdigris: ', as it should', ink: '' };
 const FOUND_HOT = { oxide: 'Found hot, and too high for that', slate: 'Found hot, and too low for that', verdigris: 'Found hot, and stands as it should', ink: 'Found hot' };
+
+/** Where no temperature was read, that the heat went off says so. */
+const hasCooled = ({ hotC, coldC }: CycleFeatures): boolean => hotC === null || coldC === null || hotC - coldC >= HEATED_K;
 
 /** Where it should stand, hot as it is, and from what. */
 function foundText(band: { low: number; high: number } | null, lastC: number | null, fillBar: number, units: Units): string | null {

@@ -1,10 +1,9 @@
-import { COLD_BELOW_C, cycleFeatures, expectedPressure, HEATED_K, type PressureLog, type ResolvedCircuit } from '@jumper/core';
+import { COLD_BELOW_C, cycleFeatures, endsRun, expectedPressure, HEATED_K, heatWasOn, type PressureLog, type ResolvedCircuit } from '@jumper/core';
 import type { FigureView } from './figureModel';
 
 /** Points of the band: forty for a visit; over days so many that a heat-up of an hour is not missed between two. */
 const FEWEST = 40, MOST = 240, STEP_MIN = 30;
 const pointsOver = (spanMin: number) => Math.min(MOST, Math.max(FEWEST, Math.ceil(spanMin / STEP_MIN)));
-const ENDS_BAND = ['top-up', 'vented', 'drained', 'drawn-off', 'vessel-recharged'];
 
 export const clampC = (x: number) => Math.min(150, Math.max(1, x));
 
@@ -18,11 +17,10 @@ export function coldPointOf(log: PressureLog | null, c: ResolvedCircuit): ColdPo
 /** Where a healthy circuit of this sheet would run: at the temperatures read so far, and, with the heat on, towards the greatest flow temperature. */
 export function healthyBand(log: PressureLog | null, c: ResolvedCircuit, cold: ColdPoint, spanMin: number, heatOn: boolean): FigureView['band'] {
   if (cold.gaugeBar < -0.9 || cold.gaugeBar > 24) return [];
-  // A log that began hot and of which no temperature was read tells nothing of where it should have run.
-  if (log && !log.samples.flowC?.some((t) => t !== null) && cycleFeatures(log).beganHot) return [];
   const flow = flowAt(log, c, heatOn);
+  if (!flow) return [];
   // After water was let in or out by hand the cold point no longer holds: the band ends there.
-  const until = (log?.events?.find((e) => ENDS_BAND.includes(e.kind) && e.tS > 0)?.tS ?? Infinity) / 60;
+  const until = (log?.events?.find((e) => endsRun(e) && e.tS > 0)?.tS ?? Infinity) / 60;
   const points = pointsOver(spanMin);
   return Array.from({ length: points + 1 }, (_, k) => {
     const min = (spanMin * k) / points;
@@ -36,12 +34,14 @@ export function rightAt(circuit: ResolvedCircuit, cold: ColdPoint, flowC: number
   return { low: Math.min(right.lowGaugeBar, right.gaugeBar), high: Math.max(right.highGaugeBar, right.gaugeBar) + 0.02 };
 }
 
-/** Flow temperature over time: as read, level beyond, and rising to the limit at its last pace while the heat is on. */
-function flowAt(log: PressureLog | null, c: ResolvedCircuit, heatOn: boolean): (min: number) => number {
+/** Flow temperature over time: as read, level beyond, and rising to the limit at its last pace while the heat is on. Null of a log that began hot
+ *  and of which none was read: nobody knows how hot. */
+function flowAt(log: PressureLog | null, c: ResolvedCircuit, heatOn: boolean): ((min: number) => number) | null {
   const s = log?.samples;
   const known = (s?.tS ?? []).flatMap((t, i) => (s!.flowC?.[i] == null ? [] : [{ min: t / 60, celsius: s!.flowC![i]! }]));
   const onMin = log?.events?.find((e) => e.kind === 'heat-on')?.tS ?? null;
   if (known.length === 0) {
+    if (heatWasOn(log)) return null;
     if (onMin === null && log) return () => 15;
     // Nothing read: the usual twenty minutes to the limit.
     return (min) => 15 + (c.maxFlowC - 15) * Math.min(1, Math.max(0, min - (onMin ?? 0) / 60) / 20);
