@@ -15,12 +15,12 @@ export function coldLevelDensity(gaugeBar: number, faults: readonly FaultId[], c
   const offsetBar = v ? v[SLOT.offset]! : 0, feedHoldsBar = v && v[SLOT.feedHolds]! > NO_FEED_BAR ? v[SLOT.feedHolds]! : null;
   const lies = faults.includes('gauge-misreading'), leastBar = heldFromGaugeBar(c), chargeBar = v && !has(faults, ...GAS_OUT_OF_ORDER) ? chargeOf(v, c) : null;
   const others = faults.filter((f) => f !== 'gauge-misreading');
-  // A fault of the level itself decides where the pressure stands; any other leaves it where its own fault would. A unit that does not hold it high in this draw does not pump.
+  // A fault of the level itself decides where the pressure stands; any other leaves it where its own fault would. A unit that neither holds it high nor lets by in this draw does not pump.
   const level = others.filter((f) => LEVEL_FAULTS.has(f)), loses = has(others, ...OUTFLOW), sinks = loses && level.includes('fill-pressure-too-high');
   const density = (atGaugeBar: number) => {
     // What was overfilled and loses water is found anywhere below; what was left to itself, where it was filled to.
     const deciding = level.length ? (sinks ? [...level, 'circuit-leak' as const] : level) : others.length ? others : (['none'] as FaultId[]);
-    return deciding.reduce((sum, f) => sum + (HOLDS_HIGH.has(f) && feedHoldsBar !== null ? normalPdf(atGaugeBar, feedHoldsBar + HELD_ABOVE_BAR, Math.hypot(HELD_SD, 0.4 * c.gaugeStepBar)) : coldLevelOf(atGaugeBar, v && f === 'pressurisation-unit-fault' ? 'feed-starved' : f, c, chargeBar, loses ? null : v)), 0) / deciding.length;
+    return deciding.reduce((sum, f) => sum + (HOLDS_HIGH.has(f) && feedHoldsBar !== null ? normalPdf(atGaugeBar, feedHoldsBar + HELD_ABOVE_BAR, Math.hypot(HELD_SD, 0.4 * c.gaugeStepBar)) : coldLevelOf(atGaugeBar, v && f === 'pressurisation-unit-fault' ? (v[SLOT.inFill]! > 0 ? 'fill-bypass-open' : 'feed-starved') : f, c, chargeBar, loses ? null : v)), 0) / deciding.length;
   };
   // Whoever fills by a lying gauge fills to what it shows; a feed fills to what is there. Half and half where a hand fills.
   const filledByIt = c.fedByItself ? 0.2 : 0.5;

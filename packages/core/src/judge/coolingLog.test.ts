@@ -45,7 +45,8 @@ describe('a circuit that is found hot and watched while it cools', () => {
     for (const said of [SAID, BLIND, NOTHING]) {
       const c = cooling([{ id: 'vessel-isolated', severity: 1 }], said);
       expect(shareOf(c, ...LITTLE_GAS)).toBeGreaterThan(0.75);
-      expect(shareOf(c, 'vessel-isolated', 'vessel-connection-blocked')).toBeGreaterThan(0.5);
+      // A vessel full of water is as good as none: the priors alone would give a sixth to what keeps the water from it.
+      expect(shareOf(c, 'vessel-isolated', 'vessel-connection-blocked')).toBeGreaterThan(0.2);
       expect(shareOf(c, 'relief-valve-lifts-early')).toBeLessThan(0.1);
     }
   });

@@ -4,6 +4,7 @@ import { partOfLog } from '../log/partOfLog';
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import type { PressureLog } from '../log/PressureLog';
 import { because } from './explain';
+import { afterRepairs, heldAgainstTheProof } from './afterWork';
 import type { Case, RepairKind } from './Case';
 import { contradictions, latestOnly } from './contradictions';
 import type { Diagnosis, Judgement } from './Diagnosis';
@@ -11,7 +12,7 @@ import { estimates } from './estimates';
 import { applicableFaults, faultRow, sureEnoughFor, type FaultId } from './faults';
 import { judgeEvidence, type Evidence, type Judged, type Progress } from './judgeEvidence';
 import { nextTests, provingTest, repairKey, tellsMoreQuickly } from './nextTests';
-import { weightedSets, type WeightedSet } from './priors';
+import { weightedSets } from './priors';
 
 const MOST_HYPOTHESES = 25, MOST_PREDICTED = 6;
 const HOT_C = 50;
@@ -25,15 +26,17 @@ export function diagnose(input: Case, told: Progress = () => {}): Diagnosis {
   const priors = weightedSets(input);
   const repairs = [...(input.repairs ?? []), ...rechargesInLogs(input.logs ?? [])];
   const worked = repairs.length > 0 || split.afterWork.logs.length > 0 || split.afterWork.findings.length > 0;
-  const asFound = judge(split.asFound, priors, (share) => told(worked ? share / 2 : share));
-  const diagnosis: Diagnosis = { format: 'jumper-diagnosis', version: 1, caseId: input.id, ...asFound };
-  if (worked) diagnosis.now = judge(split.afterWork, afterRepairs(asFound, priors, repairs), (share) => told((1 + share) / 2));
-  return diagnosis;
+  const found = latest(split.asFound), asFound = judgeEvidence(found, priors, (share) => told(worked ? share / 2 : share));
+  const answer = (judgement: Judgement): Diagnosis => ({ format: 'jumper-diagnosis', version: 1, caseId: input.id, ...judgement });
+  if (!worked) return answer(judgementOf(asFound, found, split.asFound));
+  const left = latest(split.afterWork), now = judgeEvidence(left, afterRepairs(asFound.sets, priors, repairs), (share) => told((1 + share) / 2));
+  return { ...answer(judgementOf(heldAgainstTheProof(asFound, now, repairs), found, split.asFound)), now: judgementOf(now, left, split.afterWork) };
 }
 
-function judge(evidence: Evidence, priors: WeightedSet[], told: Progress): Judgement {
-  const latest: Evidence = { ...evidence, findings: latestOnly(evidence.findings) };
-  const judged = judgeEvidence(latest, priors, told);
+const latest = (evidence: Evidence): Evidence => ({ ...evidence, findings: latestOnly(evidence.findings) });
+
+/** The answer in words and numbers. @param latest what was judged @param evidence the same with the tests that were done again since */
+function judgementOf(judged: Judged, latest: Evidence, evidence: Evidence): Judgement {
   const marginals: Partial<Record<FaultId, number>> = {};
   for (const id of applicableFaults(evidence.circuit)) marginals[id] = judged.sets.reduce((s, x) => s + (x.faults.includes(id) ? x.probability : 0), 0);
   const found = latest.findings.map((f) => f.finding), done = new Set(found.map((f) => f.test));
@@ -102,44 +105,3 @@ function partsOf(log: PressureLog, after: boolean): { log: PressureLog; after: b
 
 /** Recharges that only stand as events in a log. */
 const rechargesInLogs = (logs: PressureLog[]): { kind: RepairKind }[] => (logs.some((l) => l.events?.some((e) => e.kind === 'vessel-recharged')) ? [{ kind: 'vessel-recharged' }] : []);
-
-/** What each kind of work puts right. */
-const MENDS: Record<RepairKind, FaultId[]> = {
-  'vessel-recharged': ['vessel-undercharged', 'vessel-overcharged'],
-  'vessel-changed': ['vessel-undercharged', 'vessel-overcharged', 'vessel-diaphragm-failed', 'vessel-gas-valve-leaking', 'vessel-undersized'],
-  'core-changed': ['vessel-gas-valve-leaking'],
-  'relief-changed': ['relief-valve-passing', 'relief-valve-lifts-early'],
-  'feed-changed': ['fill-loop-passing', 'reducing-valve-creeping', 'reducing-valve-set-high', 'feed-starved'],
-  'plate-changed': ['dhw-plate-perforated'],
-  'coil-changed': ['dhw-coil-perforated'],
-  'connection-cleared': ['vessel-connection-blocked', 'vessel-isolated'],
-  'gauge-changed': ['gauge-misreading'],
-  'leak-mended': ['circuit-leak', 'boiler-exchanger-leak', 'air-vent-faulty'],
-  other: [],
-};
-/** How often work that was done did not put its fault right. Common practice. */
-const UNMENDED = 0.12;
-/** Of vessels that had lost their charge, those whose core still lets it go. Common practice. */
-const CORE_LEAKS = 0.15;
-
-/** What was believed before the work is what to expect after it, less what the work put right: each mended fault goes from its set but for a
- *  small share, and what is left of the set remains. */
-function afterRepairs(asFound: Judgement, priors: WeightedSet[], repairs: { kind: RepairKind }[]): WeightedSet[] {
-  const mended = new Set(repairs.flatMap((r) => MENDS[r.kind]));
-  const weights = new Map(priors.map((p) => [p.faults.join('+'), { faults: p.faults, weight: 0.02 * p.weight }]));
-  const add = (faults: FaultId[], weight: number) => {
-    const key = (faults.length ? faults : ['none']).join('+');
-    const at = weights.get(key);
-    if (at) at.weight += weight;
-  };
-  for (const h of asFound.hypotheses) {
-    const left = h.faults.filter((f) => !mended.has(f) && f !== 'none');
-    if (left.length === h.faults.length || h.faults[0] === 'none') add(h.faults, h.probability);
-    else { add(left, h.probability * (1 - UNMENDED)); add(h.faults, h.probability * UNMENDED); }
-  }
-  // Gas that was missing went somewhere: until the core is changed or tested it stays in the picture.
-  if (mended.has('vessel-undercharged') && !mended.has('vessel-gas-valve-leaking')) add(['vessel-gas-valve-leaking'], CORE_LEAKS * (asFound.marginals['vessel-undercharged'] ?? 0));
-  const all = [...weights.values()];
-  const sum = all.reduce((s, w) => s + w.weight, 0);
-  return all.map((w) => ({ faults: w.faults, weight: w.weight / sum }));
-}

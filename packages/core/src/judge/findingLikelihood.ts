@@ -52,7 +52,7 @@ const SLIP_DENSITY = 0.3;
 const PLAIN_TO_SEE: ReadonlySet<string> = new Set(['relief-marking', 'discharge-catch', 'gauge-at-zero', 'top-ups-per-month']), PLAIN_SLIP = 0.004;
 
 /** How often nothing comes where no gas is left: pressed before anything is drained, even little gas hisses with the water behind it. Common practice. */
-const NOTHING_COMES = 0.78;
+const NOTHING_COMES = 0.65;
 
 /** Pressing an undercharged vessel's valve: what is left decides between air and nothing. */
 function pressOfUndercharged(v: Float64Array, c: ResolvedCircuit): { air: number; nothing: number; water: number } {
@@ -109,7 +109,7 @@ function prechargeDensity(f: Finding, faults: readonly FaultId[], v: Float64Arra
   const seen = f.valueBar! + c.vesselStaticBar, nothingBar = c.vesselStaticBar, behindBar = waterBehind(f, c);
   if (has(faults, 'vessel-diaphragm-failed')) {
     // A holed one shows what stands on the water side, or what little air is caught.
-    return 0.7 * normalPdf(seen, behindBar, 0.12) + 0.3 * normalPdf(seen, Math.max(behindBar, nothingBar + 0.15), 0.3);
+    return 0.7 * normalPdf(seen, behindBar, 0.08) + 0.3 * normalPdf(seen, Math.max(behindBar, nothingBar + 0.15), 0.3);
   }
   if (has(faults, 'vessel-connection-blocked', 'vessel-isolated')) {
     // Drained circuit, but the vessel's own water may still stand behind the stop.

@@ -53,8 +53,11 @@ export function expectedNumber(f: Finding, v: Float64Array, c: ResolvedCircuit):
     }
     case 'heat-run-after': {
       if (f.coldBar === undefined || f.hotBar === undefined) return null;
-      const grown = v[SLOT.contentL]! * v[SLOT.share]! * GROWTH_PER_K * Math.max(5, (f.hotC ?? c.maxFlowC) - 20), curve = curveOf(v);
-      return { seen: givenBack(curve, f.hotBar, f.coldBar, c), expected: grown, sd: 0.15 * grown + slopeAt(curve, f.hotBar + c.atmosphericBar) * readingSd(c) * 1.4 };
+      const grown = v[SLOT.contentL]! * v[SLOT.share]! * GROWTH_PER_K * Math.max(5, (f.hotC ?? c.maxFlowC) - 20), curve = curveOf(v), offset = v[SLOT.offset]!;
+      // Whatever has nowhere to go comes up to the relief, and no farther.
+      const coldAt = f.coldBar - offset + c.atmosphericBar, at = (litres: number) => curve.pressureAt(curve.excessAt(coldAt) + litres) - c.atmosphericBar + offset, liftBar = v[SLOT.lift]! + offset;
+      const hot = at(grown), spreadBar = (at(1.15 * grown) - at(0.85 * grown)) / 2;
+      return { seen: f.hotBar - f.coldBar, expected: Math.min(hot, liftBar) - f.coldBar, sd: Math.hypot(Math.min(spreadBar, Math.max(AT_LIFT_BAR, liftBar - at(0.85 * grown))), 1.4 * readingSd(c)) };
     }
     default: return null;
   }
@@ -63,6 +66,8 @@ export function expectedNumber(f: Finding, v: Float64Array, c: ResolvedCircuit):
 const AT_THE_FOOT_BAR = 0.06, JUG_ANYHOW_L = 0.4;
 /** Growth of water for a kelvin between cold and hot, about. */
 const GROWTH_PER_K = 4.2e-4;
+/** Where a relief holds what it lets go, a pressure is known to about so much, bar. */
+const AT_LIFT_BAR = 0.15;
 /** A needle that sticks may stand anywhere. */
 const STUCK_ANYWHERE_BAR = 0.6;
 const stuckIn = (v: Float64Array) => v[SLOT.stuck]! > 0.5;

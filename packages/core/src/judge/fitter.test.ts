@@ -49,7 +49,7 @@ it('holds a model with a hole more to what the same without it allows', () => {
 
 it('what a hasty look missed is found from where a neighbour stands', () => {
   // Hardly any gas is nearly none in play: few starts of the one come to where the other lies at once. It falls cold, by a relief that passes, and goes up to it hot.
-  const drained: CircuitSheet = { kind: 'sealed-hot-water', heatOutputKw: 24, gauge: { kind: 'sensor', resolutionBar: 0.02 }, vessel: { nominalVolumeL: 8, isolationValve: 'fitted-with-drain' }, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop', mainsBar: 2.8 }, waterVolumeL: 101, waterVolumeSource: 'estimated', staticHeadM: 1.8, maxFlowC: 60 };
+  const drained: CircuitSheet = { kind: 'sealed-hot-water', heatOutputKw: 24, gauge: { kind: 'sensor', resolutionBar: 0.02 }, vessel: { nominalVolumeL: 18, isolationValve: 'fitted-with-drain' }, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop', mainsBar: 2.8 }, waterVolumeL: 101, waterVolumeSource: 'estimated', staticHeadM: 1.8, maxFlowC: 60 };
   const c = atGaugeLevel(resolveCircuit(drained)), min = [0, 1, 2, 3, 5, 5.6, 6.2, 7, 8, 9, 10, 11.6, 12.2, 14, 15, 15.6];
   const pressureBar = [0.86, 0.72, 0.6, 0.66, 0.98, 1.2, 1.5, 1.84, 2.18, 2.56, 2.94, 2.72, 2.54, 2.6, 2.82, 2.88], flowC = [20, 20, 20, 33, 34, 36, 37, 39, null, 43, 45, 48, 49, 51, 51, 52];
   const steep = [layOutLog({ source: 'logger', samples: { tS: min.map((m) => 60 * m), pressureBar, flowC }, events: [{ tS: 150, kind: 'heat-on' }] }, c)!];

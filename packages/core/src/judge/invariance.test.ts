@@ -42,14 +42,6 @@ describe('the answer hangs on what was found, and on nothing else:', () => {
     expect(holed.samples.tS.length).toBeGreaterThan(tS.length + 3);
     expect(apart(asked, ask({ logs: [holed], findings: FOUND }))).toBeLessThan(1e-6);
   });
-
-  it('not on what was done and measured afterwards', () => {
-    const after: Partial<Case> = { repairs: [{ kind: 'vessel-recharged', toBar: 0.75 }] };
-    const later: Finding = { test: 'discharge-pipe', outcome: 'running', epoch: 'after-work' };
-    const worked = ask({ ...after, logs: [flat, { ...logOf('none', 0), epoch: 'after-work' }], findings: [...FOUND, later] });
-    expect(apart(asked, worked)).toBeLessThan(1e-9);
-    expect(worked.now!.marginals['relief-valve-passing']!).toBeGreaterThan(3 * asked.marginals['relief-valve-passing']!);
-  });
 });
 
 it('readings of every second minute tell the same fault as those of every minute', () => {

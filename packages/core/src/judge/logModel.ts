@@ -54,9 +54,9 @@ export const waysParted = (tracks: readonly Pick<LogTrack, 'fillOn' | 'coilOn' |
   inflow: tracks.some((t) => t.coilOn.some((on, i) => on !== t.fillOn[i])), outflow: tracks.some((t) => t.boilerOn.includes(0)),
 });
 
-/** The same for models that no track can tell apart: what comes in or goes out does so alike, whichever way it takes. */
+/** The same for models that no track can tell apart: what comes in or goes out does so alike, whichever way it takes; and a vessel that is full of water is as good as none. */
 export const movesAs = (m: LogModel, parted: WaysParted): string =>
-  logModelKey({ ...m, inflow: m.inflow === 'coil' && !parted.inflow ? 'fill' : m.inflow, outflow: m.outflow === 'boiler' && !parted.outflow ? 'circuit' : m.outflow });
+  logModelKey({ ...m, gas: m.gas === 'cut-off' ? 'low' : m.gas, inflow: m.inflow === 'coil' && !parted.inflow ? 'fill' : m.inflow, outflow: m.outflow === 'boiler' && !parted.outflow ? 'circuit' : m.outflow });
 
 /** In how many ways two models differ. */
 export const waysApart = (a: LogModel, b: LogModel): number => (Object.keys(RIGHT) as (keyof LogModel)[]).filter((k) => a[k] !== b[k]).length;

@@ -83,8 +83,9 @@ const INFLOW_L_PER_H = 0.8;
 
 /** A bypass is a valve that stands open, if only by a crack: it lets by more than a hole or a worn seat does, L/h at one bar. Common practice. */
 const BYPASS_L_PER_H = 5, BYPASS_SPREAD = 1.3;
-/** How much oftener a bypass lets by as much as in a draw than the other ways in do. */
+/** How much oftener a bypass, or a unit that does not shut, lets by as much as in a draw than the other ways in do; 1 where nothing comes in. */
 export function bypassTimes(v: Float64Array, c: ResolvedCircuit): number {
+  if (v[SLOT.inFill] === 0) return 1;
   const size = sizeOf(c), at = Math.log(Math.max(1e-6, v[SLOT.inFill]!) / size), density = (median: number, spread: number) => normalPdf(at, Math.log(median), spread);
   return density(BYPASS_L_PER_H, BYPASS_SPREAD) / density(INFLOW_L_PER_H, INFLOW_SPREAD);
 }
@@ -144,8 +145,12 @@ const GIVES_WAY_FROM = 0.62;
 /** Most that a vessel is found overcharged beyond where it counts, bar. Common practice. */
 const MOST_OVER_BAR = 1.6;
 
+/** From so far below its target a charge is low, bar; what share of the air outside is left in the emptiest vessel; and by what power the least amounts are found oftener than those just below the target: a
+ *  vessel that loses its gas goes on losing it, and is looked at when it has. 1 would be all alike. Common practice. */
+const LOW_FROM_BAR = 0.15, EMPTIEST_SHARE = 0.03, WATERLOGGED_OFTEN = 1.4;
+
 function gas(model: LogModel, c: ResolvedCircuit): FreeParameter[] {
-  const target = c.prechargeGaugeBar;
+  const target = c.prechargeGaugeBar, leastBar = (EMPTIEST_SHARE - 1) * c.atmosphericBar;
   // A charge that was set once has drifted a little; one that stands on no label was set to some school's figure.
   const rightSd = c.prechargeFrom !== 'static-head' ? 0.09 : Math.max(UNSAID_CHARGE_SD, c.fillSpreadBar);
   const amount = (p: FreeParameter): FreeParameter => ({ ...p, of: (z) => (p.of(z) + c.atmosphericBar) * c.vesselL });
@@ -153,7 +158,7 @@ function gas(model: LogModel, c: ResolvedCircuit): FreeParameter[] {
   const vessel: FreeParameter[] = c.vesselSpread > 0.1 ? [logNormal(SLOT.vesselL, c.vesselL, c.vesselSpread)] : [];
   switch (model.gas) {
     // A waterlogged vessel hangs on how far the diaphragm goes before it lies against the shell.
-    case 'low': return [amount(uniform(SLOT.gas, -0.97 * c.atmosphericBar, target - 0.15, [-1.2, 0, 1.2])), air, { slot: SLOT.cap, of: (z) => 1 - (1 - MOST_WATER_SHARE) * Math.exp(0.4 * z), starts: [0] }, ...vessel];
+    case 'low': return [amount({ slot: SLOT.gas, of: (z) => leastBar + (target - LOW_FROM_BAR - leastBar) * normalCdf(z) ** WATERLOGGED_OFTEN, starts: [-1.2, 0, 1.2] }), air, { slot: SLOT.cap, of: (z) => 1 - (1 - MOST_WATER_SHARE) * Math.exp(0.4 * z), starts: [0] }, ...vessel];
     // The further over, the rarer: its share falls in a straight line to nothing.
     case 'over': return [amount({ slot: SLOT.gas, of: (z) => target + 0.25 + MOST_OVER_BAR * (1 - Math.sqrt(normalCdf(-z))), starts: [-0.7, 0.8] }), air, ...vessel];
     case 'cut-off': return [logNormal(SLOT.air, 0.2 * size, 1.2)];

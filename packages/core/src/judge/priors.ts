@@ -104,6 +104,7 @@ function singleWeight(id: FaultId, { circuit, complaint = [], alreadyDone = [], 
   const ageYears = circuit.vessel?.ageYears;
   if (ageYears !== undefined && id.startsWith('vessel-') && ['vessel-undercharged', 'vessel-diaphragm-failed'].includes(id)) weight *= ageYears < 3 ? 0.5 : ageYears > 8 ? 1.4 : 1;
   if (id === 'vessel-isolated' && circuit.vessel?.isolationValve === 'none') weight *= OVERLOOKED_VALVE;
+  if (id === 'vessel-isolated' && isBuiltIn(circuit)) weight *= BUILT_IN_VALVE;
   if (id === 'fill-pressure-too-low' && feedsItself(circuit)) weight *= FED_YET_LOW;
   // What keeps a unit from giving water is mostly the unit itself.
   if (id === 'feed-starved' && circuit.fill?.kind === 'pressurisation-unit') weight *= 0.4;
@@ -133,6 +134,9 @@ function shareOfKind(id: FaultId, circuit: CircuitSheet): number {
 
 /** Valves that are there though the sheet says none. Common practice. */
 const OVERLOOKED_VALVE = 0.05;
+/** Vessels inside a wall boiler have no valve of their own, mostly: small ones on a circuit that is filled by hand and makes its hot water with a plate exchanger. Where the sheet names the valve it is there. Common practice. */
+const BUILT_IN_VALVE = 0.4, BUILT_IN_MOST_L = 12;
+const isBuiltIn = ({ vessel, fill, domesticHotWater }: CircuitSheet): boolean => vessel !== undefined && vessel.isolationValve === undefined && (vessel.nominalVolumeL ?? Infinity) <= BUILT_IN_MOST_L && fill?.kind === 'manual-loop' && domesticHotWater?.kind === 'plate-exchanger';
 
 /** What feeds itself stands low because its feed gives nothing; seldom because somebody fills by hand, past a feed kept shut. Common practice. */
 const FED_YET_LOW = 0.25;

@@ -3,7 +3,7 @@ import type { JudgedSet } from './JudgedSet';
 import { logModelOf, movesAs, waysParted } from './logModel';
 import { beforeFindings, withProbabilities } from './probabilities';
 
-const set = (faults: FaultId[], prior: number, logEvidence: number, findingEvidence: number[] = []): JudgedSet => ({ faults, prior, movesAs: movesAs(logModelOf(faults), waysParted([])), probability: 0, logEvidence, logParts: [], findingEvidence, draws: [], fit: {} as never });
+const set = (faults: FaultId[], prior: number, logEvidence: number, findingEvidence: number[] = []): JudgedSet => ({ faults, prior, movesAs: movesAs(logModelOf(faults), waysParted([])), probability: 0, logEvidence, logParts: [], findingEvidence, draws: [], fit: { logEvidence: 0 } as never });
 const shareOf = (sets: JudgedSet[], ...faults: FaultId[]) => sets.find((s) => s.faults.join() === faults.join())!.probability;
 
 /** A vessel that is flat for one of four reasons, nothing wrong, and a flat vessel with a passing relief. */

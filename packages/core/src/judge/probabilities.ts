@@ -27,6 +27,12 @@ export function scoresOf(sets: readonly JudgedSet[]): number[] {
   return sets.map((s) => Math.log(s.prior) + softened(s.logEvidence, best) + count * s.findingEvidence.reduce((a, b) => a + b, 0));
 }
 
+/** How probable the logs and findings are under each set, up to a factor common to all. */
+export function likelihoodsOf(sets: readonly JudgedSet[]): number[] {
+  const logs = scoresOf(sets).map((score, i) => score - Math.log(sets[i]!.prior)), most = Math.max(...logs);
+  return logs.map((l) => Math.exp(l - most));
+}
+
 /** Probabilities, most probable first. Between sets that a log could tell apart the answer is sharpened; sets that move the pressure alike share what they have together plainly by Bayes: by their priors and by what was found. */
 export function withProbabilities(sets: JudgedSet[]): JudgedSet[] {
   const measured = isMeasured(sets), scores = scoresOf(sets), sharpened = scores.map((l) => (measured ? SHARPEN : 1) * l);
@@ -37,9 +43,9 @@ export function withProbabilities(sets: JudgedSet[]): JudgedSet[] {
   return [...sets].sort((a, b) => b.probability - a.probability);
 }
 
-/** What a log cannot tell apart it cannot make surer either: only what the logs say of each (its cold level, the heat that it reached) stays sharpened. */
+/** What a log cannot tell apart it cannot make surer either: only what the logs say of each beyond the way the pressure moved (its cold level, the heat that it reached) stays sharpened. */
 function shareAmongAlike(sets: readonly JudgedSet[], scores: readonly number[]): void {
-  const best = Math.max(...sets.map((s) => s.logEvidence)), groups = new Map<string, number[]>();
+  const groups = new Map<string, number[]>(), beyondMoves = sets.map((s) => s.logEvidence - s.fit.logEvidence);
   sets.forEach((s, i) => {
     if (s.faults.some((f) => faultRow(f).plant !== 'sealed')) return;
     const key = `${s.faults.length} ${s.movesAs}`, group = groups.get(key);
@@ -47,8 +53,8 @@ function shareAmongAlike(sets: readonly JudgedSet[], scores: readonly number[]):
     else groups.set(key, [i]);
   });
   for (const group of groups.values()) {
-    const together = group.reduce((sum, i) => sum + sets[i]!.probability, 0);
-    const within = sharesOf(group.map((i) => scores[i]! + (SHARPEN - 1) * softened(sets[i]!.logEvidence, best)));
+    const together = group.reduce((sum, i) => sum + sets[i]!.probability, 0), most = Math.max(...group.map((i) => beyondMoves[i]!));
+    const within = sharesOf(group.map((i) => scores[i]! + (SHARPEN - 1) * softened(beyondMoves[i]!, most)));
     group.forEach((i, k) => (sets[i]!.probability = together * within[k]!));
   }
 }

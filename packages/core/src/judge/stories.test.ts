@@ -74,5 +74,5 @@ it('a precharge read with water behind it does not clear the vessel', () => {
   const logs = [log([1, 1.6, 2.2, 2.7, 2.9, 2.9], [20, 35, 45, 53, 58, 62])];
   const d = diagnose({ format: 'jumper-case', version: 1, id: 'story', circuit: WALL, logs, findings: [{ test: 'precharge', valueBar: 1, circuitBar: 1, drainOpen: false }] });
   const without = diagnose({ format: 'jumper-case', version: 1, id: 'story', circuit: WALL, logs });
-  expect(Math.abs(d.marginals['vessel-undercharged']! - without.marginals['vessel-undercharged']!)).toBeLessThan(0.15);
+  expect(d.marginals['vessel-undercharged']!).toBeGreaterThan(without.marginals['vessel-undercharged']! - 0.05);
 });

@@ -1,0 +1,58 @@
+import type { CircuitSheet } from '../circuit/CircuitSheet';
+import type { PressureLog } from '../log/PressureLog';
+import { simulateCase } from '../simulate/simulateCase';
+import type { Case } from './Case';
+import { diagnose } from './diagnose';
+import type { FaultId } from './faults';
+import type { Finding } from './Finding';
+
+const SHEET: CircuitSheet = {
+  kind: 'sealed-hot-water', waterVolumeL: 110, waterVolumeSource: 'estimated', heatOutputKw: 28, staticHeadM: 4.2, vessel: { nominalVolumeL: 10, labelPrechargeBar: 0.75, isolationValve: 'fitted' },
+  reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop', mainsBar: 3.8 }, domesticHotWater: { kind: 'plate-exchanger' }, maxFlowC: 70, gauge: { kind: 'dial', resolutionBar: 0.1 },
+};
+const logOf = (id: FaultId, severity: number): PressureLog => simulateCase({ circuit: SHEET, faults: [{ id, severity }], schedule: { startC: 17, durationS: 4200, stepS: 120, heat: [{ onS: 300, offS: 2400 }] }, seed: 11 }).log;
+const ask = (rest: Partial<Case>) => diagnose({ format: 'jumper-case', version: 1, id: 'one', circuit: SHEET, ...rest });
+const steep = logOf('vessel-isolated', 1), swings = logOf('vessel-undercharged', 0.6), after = (log: PressureLog): PressureLog => ({ ...log, epoch: 'after-work' });
+const recharged: Case['repairs'] = [{ kind: 'vessel-recharged', toBar: 0.75 }];
+const before = ask({ logs: [steep] }), beforeSwings = ask({ logs: [swings] });
+const cutOff = (m: Partial<Record<FaultId, number>>) => m['vessel-isolated']! + m['vessel-connection-blocked']!;
+
+it('a recharge after which it swings as it should says that gas was missing, and that the vessel is in order now', () => {
+  const d = ask({ logs: [swings, after(logOf('none', 0))], repairs: recharged });
+  expect(d.hypotheses[0]!.faults).toEqual(['vessel-undercharged']);
+  expect(d.marginals['vessel-undercharged']!).toBeGreaterThan(beforeSwings.marginals['vessel-undercharged']! + 0.15);
+  expect(d.marginals['vessel-diaphragm-failed']!).toBeLessThan(beforeSwings.marginals['vessel-diaphragm-failed']! / 2);
+  expect(d.now!.hypotheses[0]!.faults).toEqual(['none']);
+});
+
+it.each<[string, Partial<Case>]>([
+  ['a log', { logs: [steep, after(steep)] }],
+  ['two numbers', { logs: [steep], findings: [{ test: 'heat-run-after', coldBar: 1, hotBar: 2.9, hotC: 62, minutes: 10, epoch: 'after-work' }] }],
+])('a recharge after which nothing has changed says that it was not, by %s', (_, measured) => {
+  const d = ask({ ...measured, repairs: recharged });
+  expect(cutOff(d.marginals)).toBeGreaterThan(cutOff(before.marginals) + 0.15);
+  expect(cutOff(d.now!.marginals)).toBeGreaterThan(0.5);
+});
+
+it('a recharge that left a little gas in play as it was went through the diaphragm', () => {
+  const d = ask({ logs: [swings, after(swings)], repairs: recharged });
+  expect(d.hypotheses[0]!.faults).toEqual(['vessel-diaphragm-failed']);
+  expect(d.now!.hypotheses[0]!.faults).toEqual(['vessel-diaphragm-failed']);
+});
+
+it('what the work did not touch is seen after it as well as before', () => {
+  const drips: Finding = { test: 'discharge-catch', volumeMl: 60, minutes: 20, during: 'cold', epoch: 'after-work' };
+  const d = ask({ logs: [swings, after(logOf('none', 0))], findings: [drips], repairs: recharged });
+  expect(d.marginals['relief-valve-passing']!).toBeGreaterThan(3 * beforeSwings.marginals['relief-valve-passing']!);
+  // What the recharge put right is no less what was found.
+  expect(d.marginals['vessel-undercharged']!).toBeGreaterThan(beforeSwings.marginals['vessel-undercharged']!);
+});
+
+it('a charge that was read once it was pumped up does not clear the vessel', () => {
+  const d = ask({ logs: [swings], findings: [{ test: 'precharge', valueBar: 0.75, circuitBar: 0, drainOpen: true, epoch: 'after-work' }], repairs: recharged });
+  expect(d.marginals['vessel-undercharged']!).toBeGreaterThan(beforeSwings.marginals['vessel-undercharged']! - 0.02);
+});
+
+it('with nothing measured after it the work says nothing', () => {
+  expect(ask({ logs: [steep], repairs: recharged }).hypotheses).toEqual(before.hypotheses);
+});
