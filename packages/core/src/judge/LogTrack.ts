@@ -1,5 +1,6 @@
 import { EVENT_OFF_S, type LogEvent, type PressureLog } from '../log/PressureLog';
 import { movesWater, stepsWhereSeen } from './stepsWhereSeen';
+import { COLD_BELOW_C } from '../log/cycleFeatures';
 import { keepPeaks } from '../log/keepPeaks';
 import { reduceLog, type ReducedLog } from '../log/reduceLog';
 import { unsaidTopUps } from '../log/unsaidTopUps';
@@ -92,8 +93,9 @@ function informativePoints(log: PressureLog, stepBar: number, circuit: ResolvedC
   return { r: { tS: of(r.tS), gaugeBar: of(r.gaugeBar), count: of(r.count), flowC: of(r.flowC), returnC: of(r.returnC) }, means: { ...means, meanC: of(means.meanC), guessedK: of(means.guessedK) }, events, underWay: underWay.map((i) => kept.indexOf(i)).filter((i) => i >= 0), runsS };
 }
 
-/** Lays out a log; null when it holds fewer than two pressures. */
-export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack | null {
+/** Lays out a log; null when it holds fewer than two pressures, unless the one is of a circuit found hot: how high it stands then says something by itself. */
+export function layOutLog(logged: PressureLog, circuit: ResolvedCircuit): LogTrack | null {
+  const log = isOneHotReading(logged) ? heldAMinute(logged) : logged;
   const step = readingStepBar(log, circuit.gaugeStepBar);
   const informative = informativePoints(log, step, circuit);
   if (!informative) return null;
@@ -169,6 +171,13 @@ export function layOutLog(log: PressureLog, circuit: ResolvedCircuit): LogTrack 
     if (e.kind === 'boiler-isolated') state.boiler = 0;
     if (e.kind === 'boiler-reopened') state.boiler = 1;
   }
+}
+
+const isOneHotReading = ({ samples: { pressureBar, flowC } }: PressureLog): boolean => pressureBar.length === 1 && pressureBar[0] !== null && (flowC?.[0] ?? 0) >= COLD_BELOW_C;
+/** What was read once stood there for a minute. */
+function heldAMinute(log: PressureLog): PressureLog {
+  const { tS, pressureBar, flowC, returnC } = log.samples, twice = <T>(values: T[]): T[] => [values[0]!, values[0]!];
+  return { ...log, samples: { tS: [tS[0]!, tS[0]! + 60], pressureBar: twice(pressureBar), ...(flowC ? { flowC: twice(flowC) } : {}), ...(returnC ? { returnC: twice(returnC) } : {}) } };
 }
 
 /** Share of a slowly wandering error that is still the same at a point as at the one before. */

@@ -21,8 +21,8 @@ const MENDS: Record<RepairKind, FaultId[]> = {
 };
 /** How often work that was done did not put its fault right. Common practice. */
 const UNMENDED = 0.12;
-/** Of vessels that had lost their charge, those whose core still lets it go. Common practice. */
-const CORE_LEAKS = 0.15;
+/** Of vessels that had lost their charge, those whose core still lets it go, whether or not it was thought of before; and of cores that were tight, those that leak for having been touched. Common practice. */
+const CORE_LEAKS = 0.15, TOUCHED_LEAKS = 0.03;
 /** How much of what was thought of all circuits is left in what is expected after the work: something new may be wrong. */
 const NEWLY = 0.02;
 
@@ -32,18 +32,18 @@ const keyOf = (faults: readonly FaultId[]): string => (faults.length ? faults : 
 
 /** What may be left of a set of faults once the work is done, by share: each mended fault goes from it but for a small one. Gas that was missing went
  *  somewhere: until the core is changed or tested it stays in the picture, beside the rest. */
-function leftOf(faults: readonly FaultId[], mended: ReadonlySet<FaultId>): { key: string; share: number }[] {
+function leftOf(faults: readonly FaultId[], mended: ReadonlySet<FaultId>, coreLeaks: number): { key: string; share: number }[] {
   const left = faults.filter((f) => !mended.has(f));
   if (left.length === faults.length) return [{ key: keyOf(faults), share: 1 }];
   const core = faults.includes('vessel-undercharged') && mended.has('vessel-undercharged') && !mended.has('vessel-gas-valve-leaking');
-  return [{ key: keyOf(left), share: 1 - UNMENDED }, { key: keyOf(faults), share: UNMENDED }, ...(core ? [{ key: 'vessel-gas-valve-leaking', share: CORE_LEAKS }] : [])];
+  return [{ key: keyOf(left), share: 1 - UNMENDED }, { key: keyOf(faults), share: UNMENDED }, ...(core ? [{ key: 'vessel-gas-valve-leaking', share: coreLeaks }] : [])];
 }
 
 /** What to expect after the work, before anything is measured: what was believed before it, less what it put right. */
 export function afterRepairs(asFound: readonly JudgedSet[], priors: readonly WeightedSet[], repairs: readonly Repair[]): WeightedSet[] {
   const mended = mendedBy(repairs), weights = new Map(priors.map((p) => [p.faults.join('+'), { faults: p.faults, weight: NEWLY * p.weight }]));
   for (const { faults, probability } of asFound)
-    for (const { key, share } of leftOf(faults, mended)) { const at = weights.get(key); if (at) at.weight += share * probability; }
+    for (const { key, share } of leftOf(faults, mended, CORE_LEAKS)) { const at = weights.get(key); if (at) at.weight += share * probability; }
   const all = [...weights.values()], sum = all.reduce((s, w) => s + w.weight, 0);
   return all.map((w) => ({ faults: w.faults, weight: w.weight / sum }));
 }
@@ -56,7 +56,7 @@ export function heldAgainstTheProof(asFound: Judged, now: Judged, repairs: reado
   const mended = mendedBy(repairs), likelihoods = likelihoodsOf(now.sets), likelihoodOf = new Map(now.sets.map((s, i) => [s.faults.join('+'), likelihoods[i]!]));
   const ofAll = now.sets.reduce((sum, s, i) => sum + s.prior * likelihoods[i]!, 0);
   const weights = asFound.sets.map(({ faults, probability }) => {
-    const left = leftOf(faults, mended), shares = left.reduce((sum, l) => sum + l.share, 0);
+    const left = leftOf(faults, mended, TOUCHED_LEAKS), shares = left.reduce((sum, l) => sum + l.share, 0);
     return probability * (SURPRISES + left.reduce((sum, l) => sum + (l.share / shares) * ((likelihoodOf.get(l.key) ?? 0) / ofAll), 0));
   });
   const sum = weights.reduce((a, b) => a + b, 0);

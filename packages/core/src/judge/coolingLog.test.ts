@@ -69,3 +69,19 @@ it('a first reading that comes from an ordinary cold pressure is likelier than o
   expect(densityAt(1.5)).toBeGreaterThan(3 * densityAt(2.3));
   expect(densityAt(1.5)).toBeGreaterThan(3 * densityAt(0.6));
 });
+
+describe('one reading of a circuit found hot', () => {
+  const FED: CircuitSheet = { kind: 'sealed-hot-water', heatOutputKw: 40, staticHeadM: 5, vessel: { nominalVolumeL: 17, labelPrechargeBar: 0.83 }, reliefValve: { setBar: 2.07 }, fill: { kind: 'reducing-valve', setBar: 1.03 }, domesticHotWater: { kind: 'indirect-coil' }, gauge: { kind: 'dial', resolutionBar: 0.1 } };
+  const read = (gaugeBar: number, flowC: number) => diagnose({ format: 'jumper-case', version: 1, id: 'once', circuit: FED, logs: [{ source: 'hand', samples: { tS: [0], pressureBar: [gaugeBar], flowC: [flowC] } }] });
+
+  it('is an ordinary one where it would be too high for a cold circuit: 22 psi at 168 °F on a feed of 15. Common practice', () => {
+    expect(read(1.52, 75.6).hypotheses[0]!.faults).toEqual(['none']);
+    expect(read(1.52, 19).hypotheses[0]!.faults).toEqual(['reducing-valve-set-high']);
+  });
+  it('speaks of the gas where it stands at the relief, and of the feed where it would be low even cold', () => {
+    const high = read(2.05, 75).marginals, low = read(0.5, 75).marginals;
+    expect(LITTLE_GAS.reduce((sum, f) => sum + high[f]!, 0)).toBeGreaterThan(0.6);
+    expect(low['feed-starved']!).toBeGreaterThan(0.5);
+  });
+  it('is told as such', () => expect(read(2.05, 75).because.find((b) => b.evidence === 'log:0')!.text).toBe('Stood at 2.05 bar at 75 °C.'));
+});
