@@ -132,10 +132,12 @@ export function layOutLog(logged: PressureLog, circuit: ResolvedCircuit): LogTra
   }
   const spanC = Math.max(LEAST_SPAN_K, track.spanK), coldestC = Math.min(...means.meanC);
   track.errorKept = errorKeptAt(track.tS, track.modelErrorS);
-  let began = track.gaugeBar[0]!;
+  let began = track.gaugeBar[0]!, tailK = 0;
   for (let i = 0; i < n; i++) {
+    const heatK = means.meanC[i]! - coldestC;
+    tailK = Math.max(TAIL_SHARE * heatK, i > 0 ? tailK * Math.exp(-(track.tS[i]! - track.tS[i - 1]!) / TAIL_S) : 0);
     track.warmth[i] = Math.sqrt((means.meanC[i]! - coldestC) / spanC);
-    track.temperatureErrorK[i] = IDLE_ERROR_K + (means.source === 'none' ? WARM_ERROR_BLIND_K * track.warmth[i]! + EVENT_ERROR_S * paceAt(i) : WARM_ERROR_K * track.warmth[i]! + (bySensor(log) ? SENSOR_LATE_S : HAND_LATE_S) * paceAt(i) + means.guessedK[i]!);
+    track.temperatureErrorK[i] = IDLE_ERROR_K + (tailK - TAIL_SHARE * heatK) + (means.source === 'none' ? WARM_ERROR_BLIND_K * track.warmth[i]! + EVENT_ERROR_S * paceAt(i) : WARM_ERROR_K * track.warmth[i]! + (bySensor(log) ? SENSOR_LATE_S : HAND_LATE_S) * paceAt(i) + means.guessedK[i]!);
     if (track.starts[i]) began = track.gaugeBar[i]!;
     const warmBar = (means.source === 'none' || !bySensor(log) ? WARM_ERROR_ROUGH : WARM_ERROR) * rangeBar * track.warmth[i]!;
     track.modelErrorBar[i] = IDLE_ERROR_BAR + stuckBar + Math.max(warmBar, MOVED_ERROR * Math.abs(track.gaugeBar[i]! - began));
@@ -234,6 +236,8 @@ const PUMP_JUMP_BAR = 0.025;
 /** Doubt about the water's mean temperature, K: a circuit that stands idle follows its rooms; when warm, dead legs and far emitters count. More than
  *  this, and circuits with no vessel in play are doubted out of the picture. */
 const IDLE_ERROR_K = 0.03, WARM_ERROR_K = 0.6, WARM_ERROR_BLIND_K = 1;
+/** Emitters and far ends are warm for a while after the pipes at the boiler are cold: share of the heat that may still be there, and how long it lasts, s. A circuit with no vessel in play shows it. */
+const TAIL_SHARE = 0.05, TAIL_S = 3600;
 /** Where temperatures are worked out from the switching of the heat, an error in its time moves them while they move. Times are noted to about a minute. */
 const EVENT_ERROR_S = 30;
 /** A hand does not read gauge and thermometer at one moment, and sensors follow what they touch each at its own pace. */

@@ -29,3 +29,12 @@ it('a unit’s pump that ran for minutes begins the water anew in a log of days 
   expect(begins.length).toBeGreaterThan(0);
   for (const i of begins) { expect(track.tS[i]!).toBeGreaterThan(ranS); expect(track.tS[i - 1]!).toBeLessThan(ranS + 200); }
 });
+
+it('the doubt about the water’s temperature stays for an hour or two after a heat, however cold the pipes are by then', () => {
+  const tS = Array.from({ length: 120 }, (_, i) => 300 * i), hot = (t: number) => t >= 6000 && t < 12_000, flowC = tS.map((t) => (hot(t) ? 68 : 18));
+  const track = layOutLog({ source: 'logger', samples: { tS, pressureBar: tS.map((t) => (hot(t) ? 1.5 : 1.1)), flowC, returnC: flowC.map((c) => (c > 20 ? c - 12 : c)) }, events: [{ tS: 6000, kind: 'heat-on' }, { tS: 12_000, kind: 'heat-off' }] }, resolveCircuit(HOME))!;
+  const doubtK = (fromS: number, toS: number) => Math.max(...[...track.tS.keys()].filter((i) => track.tS[i]! >= fromS && track.tS[i]! <= toS).map((i) => track.temperatureErrorK[i]!));
+  const idleK = doubtK(0, 4500);
+  expect(doubtK(14_400, 16_000)).toBeGreaterThan(idleK + 0.5);
+  expect(doubtK(25_000, 36_000)).toBeLessThan(idleK + 0.1);
+});

@@ -31,3 +31,10 @@ it('finds the one top-up of a simulated day, written down or not, and none in a 
   expect(Math.abs(found[0]!.tS - 45_000)).toBeLessThan(600);
   expect(unsaidTopUps({ ...day([]), source: 'logger' }, 0.01)).toEqual([]);
 });
+
+it('what steps up by half a bar every half hour was let in by nobody; once a day it may have been', () => {
+  const every = (n: number, readings: number) => minutely(Array.from({ length: n * readings }, (_, i) => (i % readings < readings / 2 ? 0.7 : 1.3)));
+  expect(unsaidTopUps(every(4, 30), 0.01)).toHaveLength(4);
+  expect(unsaidTopUps(every(20, 30), 0.01)).toEqual([]);
+  expect(unsaidTopUps(every(20, 1440), 0.01)).toHaveLength(20);
+});
