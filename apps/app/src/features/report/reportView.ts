@@ -81,7 +81,7 @@ function causeText(d: Diagnosis | null, borneOut: boolean): string | null {
   if (!d || !lead) return null;
   if (lead.faults[0] === 'none') return lead.probability >= 0.5 ? `Nothing wrong was found (${shareText(lead.probability)}).` : 'No cause could be told yet.';
   const name = lead.faults.map((f: FaultId, i) => (i ? faultRow(f).title.toLowerCase() : faultRow(f).title)).join(', and ');
-  if (borneOut) return `${name} (${shareText(lead.probability)} before the work); the heat run after the work bears it out.`;
+  if (borneOut) return `${name} (${shareText(lead.probability)}); the heat run after the work bears it out.`;
   return lead.probability >= 0.8 || d.enoughKnown ? `${name} (${shareText(lead.probability)}).` : `Most likely: ${lowerFirst(name)} (${shareText(lead.probability)}); not proved.`;
 }
 
