@@ -16,6 +16,8 @@ export interface JudgedSet {
   /** Of that, what each log says, in the order of the tracks. */
   logParts: number[];
   findingEvidence: number[];
+  /** The same of all that was measured once work was done, where this is a set as it was found. */
+  proofEvidence?: number;
   draws: Draw[];
   fit: LogFit;
 }

@@ -23,6 +23,10 @@ it('a recharge after which it swings as it should says that gas was missing, and
   expect(d.marginals['vessel-undercharged']!).toBeGreaterThan(beforeSwings.marginals['vessel-undercharged']! + 0.15);
   expect(d.marginals['vessel-diaphragm-failed']!).toBeLessThan(beforeSwings.marginals['vessel-diaphragm-failed']! / 2);
   expect(d.now!.hypotheses[0]!.faults).toEqual(['none']);
+  const why = d.because.find((b) => b.text.startsWith('After the work: ') && b.for === 'vessel-undercharged')!;
+  expect(why.evidence).toBe('log:1');
+  expect(why.bits).toBeGreaterThan(0.5);
+  expect(why.text).toMatch(/^After the work: rose 0\.\d+ bar from \d+ to \d+ °C; this circuit should rise/);
 });
 
 it.each<[string, Partial<Case>]>([

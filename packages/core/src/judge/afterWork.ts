@@ -55,12 +55,12 @@ export function heldAgainstTheProof(asFound: Judged, now: Judged, repairs: reado
   if (!now.tracks.length && now.sets.every((s) => s.findingEvidence.length === 0)) return asFound;
   const mended = mendedBy(repairs), likelihoods = likelihoodsOf(now.sets), likelihoodOf = new Map(now.sets.map((s, i) => [s.faults.join('+'), likelihoods[i]!]));
   const ofAll = now.sets.reduce((sum, s, i) => sum + s.prior * likelihoods[i]!, 0);
-  const weights = asFound.sets.map(({ faults, probability }) => {
+  const worth = asFound.sets.map(({ faults }) => {
     const left = leftOf(faults, mended, TOUCHED_LEAKS), shares = left.reduce((sum, l) => sum + l.share, 0);
-    return probability * (SURPRISES + left.reduce((sum, l) => sum + (l.share / shares) * ((likelihoodOf.get(l.key) ?? 0) / ofAll), 0));
+    return SURPRISES + left.reduce((sum, l) => sum + (l.share / shares) * ((likelihoodOf.get(l.key) ?? 0) / ofAll), 0);
   });
-  const sum = weights.reduce((a, b) => a + b, 0);
-  return { ...asFound, sets: asFound.sets.map((s, i) => ({ ...s, probability: weights[i]! / sum })).sort((a, b) => b.probability - a.probability) };
+  const sum = asFound.sets.reduce((total, s, i) => total + s.probability * worth[i]!, 0);
+  return { ...asFound, sets: asFound.sets.map((s, i) => ({ ...s, probability: (s.probability * worth[i]!) / sum, proofEvidence: Math.log(worth[i]!) })).sort((a, b) => b.probability - a.probability) };
 }
 /** How often what is measured after the work has nothing to do with what was found before it, against how often it has. */
 const SURPRISES = 0.05;

@@ -30,13 +30,13 @@ export function diagnose(input: Case, told: Progress = () => {}): Diagnosis {
   const answer = (judgement: Judgement): Diagnosis => ({ format: 'jumper-diagnosis', version: 1, caseId: input.id, ...judgement });
   if (!worked) return answer(judgementOf(asFound, found, split.asFound));
   const left = latest(split.afterWork), now = judgeEvidence(left, afterRepairs(asFound.sets, priors, repairs), (share) => told((1 + share) / 2));
-  return { ...answer(judgementOf(heldAgainstTheProof(asFound, now, repairs), found, split.asFound)), now: judgementOf(now, left, split.afterWork) };
+  return { ...answer(judgementOf(heldAgainstTheProof(asFound, now, repairs), found, split.asFound, { judged: now, evidence: left })), now: judgementOf(now, left, split.afterWork) };
 }
 
 const latest = (evidence: Evidence): Evidence => ({ ...evidence, findings: latestOnly(evidence.findings) });
 
-/** The answer in words and numbers. @param latest what was judged @param evidence the same with the tests that were done again since */
-function judgementOf(judged: Judged, latest: Evidence, evidence: Evidence): Judgement {
+/** The answer in words and numbers. @param latest what was judged @param evidence the same with the tests that were done again since @param after what came after the work */
+function judgementOf(judged: Judged, latest: Evidence, evidence: Evidence, after?: { judged: Judged; evidence: Evidence }): Judgement {
   const marginals: Partial<Record<FaultId, number>> = {};
   for (const id of applicableFaults(evidence.circuit)) marginals[id] = judged.sets.reduce((s, x) => s + (x.faults.includes(id) ? x.probability : 0), 0);
   const found = latest.findings.map((f) => f.finding), done = new Set(found.map((f) => f.test));
@@ -48,7 +48,7 @@ function judgementOf(judged: Judged, latest: Evidence, evidence: Evidence): Judg
     marginals,
     estimates: estimates(judged, done),
     expected: expected(judged, latest.logs, evidence.circuit),
-    because: because(judged, latest, marginals),
+    because: because(judged, latest, marginals, after),
     nextTests: next,
     contradictions: contradictions(evidence, latest, judged),
     // Enough is known to act when one repair is probable enough for what it costs, and something was actually measured.

@@ -1,6 +1,7 @@
 import { expectedPressure } from '../circuit/expectedPressure';
 import { cycleFeatures } from '../log/cycleFeatures';
 import type { Measured } from '../log/readLog';
+import { lowerFirst } from '../lowerFirst';
 import type { Because } from './Diagnosis';
 import { FAULT_IDS, type FaultId } from './faults';
 import { EMPTY_GAUGE_BAR, type Finding } from './Finding';
@@ -14,8 +15,16 @@ import { testRow } from './tests';
 const LEAST_BITS = 0.15;
 const MOST_FAULTS = 5;
 
-/** Each piece of evidence with its weight for the faults that matter, against the average of the other hypotheses. */
-export function because(judged: Judged, evidence: Evidence, marginals: Partial<Record<FaultId, number>>): Because[] {
+/** What was measured last once work was done: the evidence by which the circuit as it was found is told to have been held against it. */
+function lastOf(judged: Judged, evidence: Evidence): { id: string; text: string } | null {
+  const at = judged.trackLog.length - 1, finding = evidence.findings.at(-1);
+  if (at >= 0) return { id: `log:${evidence.logIndices[judged.trackLog[at]!]!}`, text: logSentence(judged, judged.trackLog[at]!, judged.tracks[at]!) };
+  return finding ? { id: `finding:${finding.index}`, text: findingSentence(finding.finding) } : null;
+}
+
+/** Each piece of evidence with its weight for the faults that matter, against the average of the other hypotheses. All that was measured once work was done counts as one piece.
+ *  @param after what was judged of that, where this is the circuit as it was found */
+export function because(judged: Judged, evidence: Evidence, marginals: Partial<Record<FaultId, number>>, after?: { judged: Judged; evidence: Evidence }): Because[] {
   const faults = FAULT_IDS.filter((f) => (marginals[f] ?? 0) > 0.01).sort((a, b) => marginals[b]! - marginals[a]!).slice(0, MOST_FAULTS);
   const out: Because[] = [];
   const weigh = (id: string, logLikelihood: (s: JudgedSet) => number, before: (s: JudgedSet) => number, text: string) => {
@@ -30,6 +39,8 @@ export function because(judged: Judged, evidence: Evidence, marginals: Partial<R
   evidence.findings.forEach(({ finding, index }, k) =>
     weigh(`finding:${index}`, (s) => s.findingEvidence[k]!, (s) => Math.log(s.prior) + s.logEvidence + sum(s.findingEvidence.slice(0, k)), findingSentence(finding)),
   );
+  const last = after && judged.sets.some((s) => s.proofEvidence !== undefined) ? lastOf(after.judged, after.evidence) : null;
+  if (last) weigh(last.id, (s) => s.proofEvidence ?? 0, (s) => Math.log(s.prior) + s.logEvidence + sum(s.findingEvidence), `After the work: ${lowerFirst(last.text)}`);
   return out.sort((a, b) => Math.abs(b.bits) - Math.abs(a.bits));
 }
 
