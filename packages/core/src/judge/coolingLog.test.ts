@@ -10,7 +10,7 @@ import { fitterOf } from './fitter';
 import { hotLevelDensity } from './hotLevel';
 import { QUICK } from './LogFit';
 import { logModelOf } from './logModel';
-import { layOutLog } from './LogTrack';
+import { layOutLog } from './layOutLog';
 
 const SHEET: CircuitSheet = {
   kind: 'sealed-hot-water', waterVolumeL: 100, heatOutputKw: 24, staticHeadM: 4, gauge: { kind: 'dial', resolutionBar: 0.1 }, vessel: { nominalVolumeL: 10, labelPrechargeBar: 0.8 },

@@ -3,7 +3,7 @@ import { resolveCircuit } from '../circuit/resolveCircuit';
 import type { PressureLog } from '../log/PressureLog';
 import { creepInflowsLPerH } from './creepInflow';
 import { diagnose } from './diagnose';
-import { layOutLog } from './LogTrack';
+import { layOutLog } from './layOutLog';
 
 const FED: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 180, waterVolumeSource: 'measured', heatOutputKw: 20, staticHeadM: 3, vessel: { nominalVolumeL: 24, labelPrechargeBar: 0.83 }, reliefValve: { setBar: 2.07 }, fill: { kind: 'reducing-valve', setBar: 1, mainsBar: 3 }, domesticHotWater: { kind: 'none' }, gauge: { kind: 'sensor', resolutionBar: 0.01 } };
 const circuit = resolveCircuit(FED);

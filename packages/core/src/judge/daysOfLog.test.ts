@@ -3,7 +3,7 @@ import { resolveCircuit } from '../circuit/resolveCircuit';
 import type { PressureLog } from '../log/PressureLog';
 import { simulateCase } from '../simulate/simulateCase';
 import { diagnose } from './diagnose';
-import { layOutLog } from './LogTrack';
+import { layOutLog } from './layOutLog';
 
 const HOUR_S = 3600;
 const HOME: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 180, waterVolumeSource: 'measured', heatOutputKw: 24, staticHeadM: 5, gauge: { kind: 'sensor', resolutionBar: 0.01 }, vessel: { nominalVolumeL: 25, labelPrechargeBar: 0.9 }, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop', mainsBar: 4 }, domesticHotWater: { kind: 'indirect-coil' }, maxFlowC: 70 };

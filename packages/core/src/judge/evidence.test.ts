@@ -4,7 +4,7 @@ import { simulateCase } from '../simulate/simulateCase';
 import { diagnose } from './diagnose';
 import type { FaultId } from './faults';
 import type { Finding } from './Finding';
-import { layOutLog } from './LogTrack';
+import { layOutLog } from './layOutLog';
 
 const SHEET: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 95, waterVolumeSource: 'estimated', heatOutputKw: 24, staticHeadM: 3.6, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 }, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop', mainsBar: 3.5 }, domesticHotWater: { kind: 'plate-exchanger' }, maxFlowC: 70, gauge: { kind: 'dial', resolutionBar: 0.1 } };
 const cycle = { startC: 18, durationS: 3600, stepS: 120, heat: [{ onS: 300, offS: 2700 }] };

@@ -5,7 +5,7 @@ import { simulateCase } from '../simulate/simulateCase';
 import type { FaultId } from './faults';
 import { predictGauge, SLOT } from './kernel';
 import { fitLogs } from './LogFit';
-import { layOutLog } from './LogTrack';
+import { layOutLog } from './layOutLog';
 import { logModelOf } from './logModel';
 import { mergedWhereStraight } from './mergeStraight';
 import { parameterSpace } from './parameters';

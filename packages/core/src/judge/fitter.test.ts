@@ -6,7 +6,7 @@ import type { FaultId } from './faults';
 import { SLOT } from './kernel';
 import { QUICK } from './LogFit';
 import { logModelOf, waysApart } from './logModel';
-import { layOutLog } from './LogTrack';
+import { layOutLog } from './layOutLog';
 
 const SHEET: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 95, waterVolumeSource: 'measured', heatOutputKw: 24, staticHeadM: 4, maxFlowC: 70, reliefValve: { setBar: 3 }, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 }, gauge: { resolutionBar: 0.02 }, fill: { kind: 'manual-loop', mainsBar: 3.5 } };
 const circuit = resolveCircuit(SHEET);

@@ -6,7 +6,7 @@ import { diagnose } from './diagnose';
 import type { FaultId } from './faults';
 import { SLOT } from './kernel';
 import { logModelOf } from './logModel';
-import { layOutLog } from './LogTrack';
+import { layOutLog } from './layOutLog';
 import { parameterSpace } from './parameters';
 
 // What counts as a fault by its level stands in the catalogue (`faults.ts`): 0.3 bar below the fill wanted, 0.5 above it.

@@ -5,7 +5,7 @@ import { simulateCase } from '../simulate/simulateCase';
 import { SLOT } from './kernel';
 import { fitLogs } from './LogFit';
 import { logModelOf } from './logModel';
-import { layOutLog } from './LogTrack';
+import { layOutLog } from './layOutLog';
 import { mergedWhereStraight } from './mergeStraight';
 import { parameterSpace } from './parameters';
 

@@ -3,7 +3,7 @@ import { resolveCircuit } from '../circuit/resolveCircuit';
 import type { PressureLog } from '../log/PressureLog';
 import { diagnose } from './diagnose';
 import { predictGauge, SLOT } from './kernel';
-import { layOutLog } from './LogTrack';
+import { layOutLog } from './layOutLog';
 
 const HOME: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 120, waterVolumeSource: 'measured', heatOutputKw: 24, staticHeadM: 4, vessel: { nominalVolumeL: 12, labelPrechargeBar: 0.75 }, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop', mainsBar: 3.5 }, domesticHotWater: { kind: 'plate-exchanger' }, gauge: { kind: 'sensor', resolutionBar: 0.01 }, maxFlowC: 65 };
 const circuit = resolveCircuit(HOME), GAS = (0.75 + circuit.atmosphericBar) * 12;

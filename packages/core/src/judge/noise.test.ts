@@ -2,7 +2,8 @@ import { systemPressureGaugeBar } from '../circuit/systemPressure';
 import { resolveCircuit } from '../circuit/resolveCircuit';
 import { predictGauge, SLOT } from './kernel';
 import { cholesky, forwardSolve } from './linear';
-import { layOutLog, type LogTrack } from './LogTrack';
+import { layOutLog } from './layOutLog';
+import type { LogTrack } from './LogTrack';
 import { whiten } from './whiten';
 
 const circuit = resolveCircuit({ kind: 'sealed-hot-water', waterVolumeL: 100, waterVolumeSource: 'measured', vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 }, staticHeadM: 4, reliefValve: { setBar: 3 }, gauge: { resolutionBar: 0.01 }, maxFlowC: 70 });

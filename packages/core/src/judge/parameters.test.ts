@@ -6,7 +6,7 @@ import { FAULT_IDS } from './faults';
 import { judgeEvidence } from './judgeEvidence';
 import { SLOT } from './kernel';
 import { logModelOf } from './logModel';
-import { layOutLog } from './LogTrack';
+import { layOutLog } from './layOutLog';
 import { parameterSpace } from './parameters';
 
 const SHEET: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 95, waterVolumeSource: 'measured', heatOutputKw: 24, staticHeadM: 4, maxFlowC: 70, reliefValve: { setBar: 3 }, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 }, gauge: { resolutionBar: 0.02 } };

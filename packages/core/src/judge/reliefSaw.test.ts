@@ -1,7 +1,7 @@
 import { resolveCircuit } from '../circuit/resolveCircuit';
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { predictGauge, SLOT } from './kernel';
-import { layOutLog } from './LogTrack';
+import { layOutLog } from './layOutLog';
 import { logModelOf } from './logModel';
 import { parameterSpace } from './parameters';
 

@@ -2,7 +2,7 @@ import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { resolveCircuit } from '../circuit/resolveCircuit';
 import type { PressureLog } from '../log/PressureLog';
 import { diagnose } from './diagnose';
-import { layOutLog } from './LogTrack';
+import { layOutLog } from './layOutLog';
 
 const HOME: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 146, waterVolumeSource: 'measured', heatOutputKw: 24, staticHeadM: 4.9, vessel: { nominalVolumeL: 10, labelPrechargeBar: 0.75, isolationValve: 'fitted' }, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop', mainsBar: 3.3 }, domesticHotWater: { kind: 'indirect-coil' }, gauge: { kind: 'dial', resolutionBar: 0.1 } };
 const judged = (log: PressureLog, circuit = HOME) => diagnose({ format: 'jumper-case', version: 1, id: 'zone', circuit, logs: [log] });

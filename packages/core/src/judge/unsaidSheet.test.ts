@@ -6,7 +6,7 @@ import { diagnose } from './diagnose';
 import { LITTLE_GAS } from './faultGroups';
 import type { FaultId } from './faults';
 import { SLOT } from './kernel';
-import { layOutLog, seenStepBar } from './LogTrack';
+import { layOutLog, seenStepBar } from './layOutLog';
 import { logModelOf } from './logModel';
 import { parameterSpace } from './parameters';
 
