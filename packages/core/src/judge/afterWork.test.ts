@@ -57,6 +57,11 @@ it('a charge that was read once it was pumped up does not clear the vessel', () 
   expect(d.marginals['vessel-undercharged']!).toBeGreaterThan(beforeSwings.marginals['vessel-undercharged']! - 0.02);
 });
 
+it('work of which nobody says what it was leaves what was found as it was', () => {
+  const pumpedUp: Finding = { test: 'precharge', valueBar: 0.75, circuitBar: 0, drainOpen: true, epoch: 'after-work' };
+  for (const repairs of [undefined, [{ kind: 'other' as const }]]) expect(ask({ logs: [swings, after(logOf('none', 0))], findings: [pumpedUp], ...(repairs ? { repairs } : {}) }).hypotheses).toEqual(beforeSwings.hypotheses);
+});
+
 it('with nothing measured after it the work says nothing', () => {
   expect(ask({ logs: [steep], repairs: recharged }).hypotheses).toEqual(before.hypotheses);
 });

@@ -52,8 +52,10 @@ export function afterRepairs(asFound: readonly JudgedSet[], priors: readonly Wei
  *  has changed, that it was not; and what the work did not touch is seen after it as well as before.
  *  @param now judged from {@link afterRepairs} */
 export function heldAgainstTheProof(asFound: Judged, now: Judged, repairs: readonly Repair[]): Judged {
-  if (!now.tracks.length && now.sets.every((s) => s.findingEvidence.length === 0)) return asFound;
-  const mended = mendedBy(repairs), likelihoods = likelihoodsOf(now.sets), likelihoodOf = new Map(now.sets.map((s, i) => [s.faults.join('+'), likelihoods[i]!]));
+  const mended = mendedBy(repairs);
+  // Work of which nobody said what it was may have put anything right: what is seen after it says nothing of before.
+  if (mended.size === 0 || (!now.tracks.length && now.sets.every((s) => s.findingEvidence.length === 0))) return asFound;
+  const likelihoods = likelihoodsOf(now.sets), likelihoodOf = new Map(now.sets.map((s, i) => [s.faults.join('+'), likelihoods[i]!]));
   const ofAll = now.sets.reduce((sum, s, i) => sum + s.prior * likelihoods[i]!, 0);
   const worth = asFound.sets.map(({ faults }) => {
     const left = leftOf(faults, mended, TOUCHED_LEAKS), shares = left.reduce((sum, l) => sum + l.share, 0);
