@@ -41,7 +41,7 @@ function leftOf(faults: readonly FaultId[], mended: ReadonlySet<FaultId>, coreLe
 
 /** What to expect after the work, before anything is measured: what was believed before it, less what it put right. */
 export function afterRepairs(asFound: readonly JudgedSet[], priors: readonly WeightedSet[], repairs: readonly Repair[]): WeightedSet[] {
-  const mended = mendedBy(repairs), weights = new Map(priors.map((p) => [p.faults.join('+'), { faults: p.faults, weight: NEWLY * p.weight }]));
+  const mended = mendedBy(repairs), weights = new Map(priors.map((p) => [keyOf(p.faults), { faults: p.faults, weight: NEWLY * p.weight }]));
   for (const { faults, probability } of asFound)
     for (const { key, share } of leftOf(faults, mended, CORE_LEAKS)) { const at = weights.get(key); if (at) at.weight += share * probability; }
   const all = [...weights.values()], sum = all.reduce((s, w) => s + w.weight, 0);
@@ -55,7 +55,7 @@ export function heldAgainstTheProof(asFound: Judged, now: Judged, repairs: reado
   const mended = mendedBy(repairs);
   // Work of which nobody said what it was may have put anything right: what is seen after it says nothing of before.
   if (mended.size === 0 || (!now.tracks.length && now.sets.every((s) => s.findingEvidence.length === 0))) return asFound;
-  const likelihoods = likelihoodsOf(now.sets), likelihoodOf = new Map(now.sets.map((s, i) => [s.faults.join('+'), likelihoods[i]!]));
+  const likelihoods = likelihoodsOf(now.sets), likelihoodOf = new Map(now.sets.map((s, i) => [keyOf(s.faults), likelihoods[i]!]));
   const ofAll = now.sets.reduce((sum, s, i) => sum + s.prior * likelihoods[i]!, 0);
   const worth = asFound.sets.map(({ faults }) => {
     const left = leftOf(faults, mended, TOUCHED_LEAKS), shares = left.reduce((sum, l) => sum + l.share, 0);

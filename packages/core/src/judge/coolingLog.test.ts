@@ -83,5 +83,9 @@ describe('one reading of a circuit found hot', () => {
     expect(LITTLE_GAS.reduce((sum, f) => sum + high[f]!, 0)).toBeGreaterThan(0.6);
     expect(low['feed-starved']!).toBeGreaterThan(0.5);
   });
+  it('is not told of a circuit that falls while it is hot', () => {
+    const falls = diagnose({ format: 'jumper-case', version: 1, id: 'falls', circuit: FED, logs: [{ source: 'hand', samples: { tS: [0, 1800, 3600], pressureBar: [1.7, 1.5, 1.3], flowC: [70, 70, 70] } }] });
+    expect(falls.because.find((b) => b.evidence === 'log:0')!.text).not.toMatch(/^Stood/);
+  });
   it('is told as such', () => expect(read(2.05, 75).because.find((b) => b.evidence === 'log:0')!.text).toBe('Stood at 2.05 bar at 75 °C.'));
 });

@@ -26,14 +26,14 @@ export function diagnose(input: Case, told: Progress = () => {}): Diagnosis {
   const priors = weightedSets(input);
   const repairs = [...(input.repairs ?? []), ...rechargesInLogs(input.logs ?? [])];
   const worked = repairs.length > 0 || split.afterWork.logs.length > 0 || split.afterWork.findings.length > 0;
-  const found = latest(split.asFound), asFound = judgeEvidence(found, priors, (share) => told(worked ? share / 2 : share));
+  const found = withLatest(split.asFound), asFound = judgeEvidence(found, priors, (share) => told(worked ? share / 2 : share));
   const answer = (judgement: Judgement): Diagnosis => ({ format: 'jumper-diagnosis', version: 1, caseId: input.id, ...judgement });
   if (!worked) return answer(judgementOf(asFound, found, split.asFound));
-  const left = latest(split.afterWork), now = judgeEvidence(left, afterRepairs(asFound.sets, priors, repairs), (share) => told((1 + share) / 2));
+  const left = withLatest(split.afterWork), now = judgeEvidence(left, afterRepairs(asFound.sets, priors, repairs), (share) => told((1 + share) / 2));
   return { ...answer(judgementOf(heldAgainstTheProof(asFound, now, repairs), found, split.asFound, { judged: now, evidence: left })), now: judgementOf(now, left, split.afterWork) };
 }
 
-const latest = (evidence: Evidence): Evidence => ({ ...evidence, findings: latestOnly(evidence.findings) });
+const withLatest = (evidence: Evidence): Evidence => ({ ...evidence, findings: latestOnly(evidence.findings) });
 
 /** The answer in words and numbers. @param latest what was judged @param evidence the same with the tests that were done again since @param after what came after the work */
 function judgementOf(judged: Judged, latest: Evidence, evidence: Evidence, after?: { judged: Judged; evidence: Evidence }): Judgement {

@@ -66,7 +66,7 @@ function logSentence(judged: Judged, at: number, track: LogTrack): string {
   if (f.swingBar === null || f.coldBar === null) return 'The log holds too little to show a heat cycle.';
   if (f.hotC === null || f.coldC === null) return `${moved(f.swingBar)} from cold to hot; no temperatures were read.`;
   const read = judged.readings[at]!;
-  if (f.foundHot && f.hotC - f.coldC < 5) return `Stood at ${bar(f.firstBar!)} at ${f.hotC.toFixed(0)} °C.`;
+  if (f.foundHot && f.swingBar === 0 && f.firstBar === f.lastBar) return `Stood at ${bar(f.coldBar)} at ${f.hotC.toFixed(0)} °C.`;
   if (f.hotC - f.coldC < 5) return read.idleCreepBarPerH ? creepSentence(read.idleCreepBarPerH, (log.samples.tS.at(-1)! - log.samples.tS[0]!) / 3600) : `${bar(f.swingBar)} of change with hardly any heat.`;
   const right = expectedPressure({ circuit: judged.circuit, coldGaugeBar: f.coldBar, coldC: f.coldC, flowC: f.hotC, ...(f.hotReturnC !== null ? { returnC: f.hotReturnC } : {}) });
   const should = `${bar(Math.max(0, right.lowGaugeBar - f.coldBar))} to ${bar(Math.max(0, right.highGaugeBar - f.coldBar))}`;

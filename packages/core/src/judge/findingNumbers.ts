@@ -56,8 +56,8 @@ export function expectedNumber(f: Finding, v: Float64Array, c: ResolvedCircuit):
       const grown = v[SLOT.contentL]! * v[SLOT.share]! * GROWTH_PER_K * Math.max(5, (f.hotC ?? c.maxFlowC) - 20), curve = curveOf(v), offset = v[SLOT.offset]!;
       // Whatever has nowhere to go comes up to the relief, and no farther.
       const coldAt = f.coldBar - offset + c.atmosphericBar, at = (litres: number) => curve.pressureAt(curve.excessAt(coldAt) + litres) - c.atmosphericBar + offset, liftBar = v[SLOT.lift]! + offset;
-      const hot = at(grown), spreadBar = (at(1.15 * grown) - at(0.85 * grown)) / 2;
-      return { seen: f.hotBar - f.coldBar, expected: Math.min(hot, liftBar) - f.coldBar, sd: Math.hypot(Math.min(spreadBar, Math.max(AT_LIFT_BAR, liftBar - at(0.85 * grown))), 1.4 * readingSd(c)) };
+      const hot = at(grown), least = at(0.85 * grown), spreadBar = (at(1.15 * grown) - least) / 2;
+      return { seen: f.hotBar - f.coldBar, expected: Math.min(hot, liftBar) - f.coldBar, sd: Math.hypot(Math.min(spreadBar, Math.max(AT_LIFT_BAR, liftBar - least)), 1.4 * readingSd(c)) };
     }
     default: return null;
   }

@@ -21,16 +21,22 @@ const DOUBT = 0.08, DOUBT_POWER = 0.35;
 
 const isMeasured = (sets: readonly JudgedSet[]): boolean => sets.some((s) => s.logEvidence !== 0 || s.findingEvidence.length > 0);
 
+/** What the logs and the findings say for each set, in nats. */
+function evidenceFor(sets: readonly JudgedSet[]): number[] {
+  const best = Math.max(...sets.map((s) => s.logEvidence)), count = isMeasured(sets) ? FINDINGS_COUNT : 1;
+  return sets.map((s) => softened(s.logEvidence, best) + count * s.findingEvidence.reduce((a, b) => a + b, 0));
+}
+
 /** What speaks for each set, in nats: its prior, the logs and the findings. */
 export function scoresOf(sets: readonly JudgedSet[]): number[] {
-  const best = Math.max(...sets.map((s) => s.logEvidence)), count = isMeasured(sets) ? FINDINGS_COUNT : 1;
-  return sets.map((s) => Math.log(s.prior) + softened(s.logEvidence, best) + count * s.findingEvidence.reduce((a, b) => a + b, 0));
+  const evidence = evidenceFor(sets);
+  return sets.map((s, i) => Math.log(s.prior) + evidence[i]!);
 }
 
 /** How probable the logs and findings are under each set, up to a factor common to all. */
 export function likelihoodsOf(sets: readonly JudgedSet[]): number[] {
-  const logs = scoresOf(sets).map((score, i) => score - Math.log(sets[i]!.prior)), most = Math.max(...logs);
-  return logs.map((l) => Math.exp(l - most));
+  const evidence = evidenceFor(sets), most = Math.max(...evidence);
+  return evidence.map((e) => Math.exp(e - most));
 }
 
 /** Probabilities, most probable first. Between sets that a log could tell apart the answer is sharpened; sets that move the pressure alike share what they have together plainly by Bayes: by their priors and by what was found. */
