@@ -17,6 +17,8 @@ export interface ResolvedCircuit {
   vesselStaticBar: number;
   prechargeGaugeBar: number;
   prechargeFrom: 'target' | 'label' | 'static-head';
+  /** How far a charge that is in order may lie from it, standard deviation, bar. */
+  chargeSpreadBar: number;
   fillGaugeBar: number;
   /** How far the charge and the fill wanted may lie from what is taken here, standard deviation, bar: 0 where label, target or feed tell them. */
   fillSpreadBar: number;
@@ -37,6 +39,8 @@ export interface ResolvedCircuit {
 /** Content where nobody knows it: 4 L/kW (24 kW and 95 L), and a vessel's volume over 0.09 of it (0.083 and 0.109 L a litre for fills of 0.5 and 1 bar: BS 5449, from memory). Both
  *  are rough; their geometric mean is less so. Common practice. */
 const LITRES_PER_KW = 4, VESSEL_SHARE = 0.09;
+/** Content of a circuit of which nothing is known but how it is filled, L. Common practice. */
+const USUAL_HOME_L = 95, USUAL_PLANT_L = 1500;
 
 /** Fills the gaps of a sealed circuit's sheet. The charge: the target if given, else the label if it covers the static head + 0.2,
  *  else static head + 0.25. The fill: what the feed is set to, else charge + 0.3 (EN 12828, from memory), not below static + 0.5. */
@@ -54,12 +58,12 @@ export function resolveCircuit(sheet: CircuitSheet): ResolvedCircuit {
   const cutInGaugeBar = sheet.fill?.kind === 'pressurisation-unit' ? (sheet.fill.cutInBar ?? null) : null;
   // What feeds by itself was set by the height of the building: half a bar above the head.
   const fedFromGaugeBar = sheet.fill?.kind === 'reducing-valve' ? (sheet.fill.setBar ?? null) : cutInGaugeBar;
-  const staticGaugeBar = staticHeadBar(take('staticHeadM', sheet.staticHeadM, fedFromGaugeBar === null ? headByReliefM(reliefSetGaugeBar, first?.targetPrechargeBar ?? first?.labelPrechargeBar) : Math.max(0, fedFromGaugeBar - 0.5) / staticHeadBar(1)));
+  const staticGaugeBar = staticHeadBar(take('staticHeadM', sheet.staticHeadM, fedFromGaugeBar !== null ? headUnderM(fedFromGaugeBar) : isUnitOfUnknownLimits(sheet) ? Math.max(USUAL_HEAD_M, headUnderM(UNIT_FILL_SHARE * reliefSetGaugeBar - UNIT_BAND_BAR)) : headByReliefM(reliefSetGaugeBar, first?.targetPrechargeBar ?? first?.labelPrechargeBar)));
   const vesselStaticBar = staticHeadBar(first?.heightAboveGaugeM ?? 0);
   // A vessel only has to carry the water that stands above it.
   const charge = resolveCharge(vessels, Math.max(0, staticGaugeBar - vesselStaticBar), assumed);
   const fillGaugeBar = fillFor(sheet, charge.prechargeGaugeBar + vesselStaticBar, staticGaugeBar);
-  const content = resolveContent(sheet, knownVesselL, assumed);
+  const content = resolveContent(sheet, knownVesselL, assumed), fillSpreadBar = spreadOfFill(sheet, charge.prechargeFrom, reliefSetGaugeBar, assumed);
   return {
     atmosphericBar: atmosphericBar(sheet.altitudeM ?? 0),
     ...content,
@@ -70,7 +74,8 @@ export function resolveCircuit(sheet: CircuitSheet): ResolvedCircuit {
     vesselStaticBar,
     ...charge,
     cutInGaugeBar,
-    fillGaugeBar, fillSpreadBar: spreadOfFill(sheet, charge.prechargeFrom, reliefSetGaugeBar, assumed),
+    chargeSpreadBar: charge.prechargeFrom === 'static-head' ? Math.hypot(UNSAID_CHARGE_SD, fillSpreadBar) : DRIFTED_CHARGE_SD,
+    fillGaugeBar, fillSpreadBar,
     fedByItself: feedsItself(sheet),
     reliefSetGaugeBar: take('reliefValve.setBar', sheet.reliefValve?.setBar, USUAL_RELIEF_BAR),
     mainsGaugeBar: take('fill.mainsBar', sheet.fill?.mainsBar, Math.max(3.5, fillGaugeBar + 1)),
@@ -92,8 +97,11 @@ function resolveContent(sheet: CircuitSheet, vesselL: number, assumed: string[])
     return { contentL: vesselL > 0 ? Math.sqrt(byOutputL * byVesselL) : byOutputL, contentSpread: 0.35 };
   }
   if (vesselL > 0) return { contentL: byVesselL, contentSpread: 0.4 };
-  return { contentL: 95, contentSpread: 0.45 };
+  return { contentL: sheet.fill?.kind === 'pressurisation-unit' ? USUAL_PLANT_L : USUAL_HOME_L, contentSpread: 0.45 };
 }
+
+/** A charge that was set once has drifted a little; one that stands on no label was set to some school's figure: some set a bar whatever the head, or what the feed holds. Common practice. */
+const DRIFTED_CHARGE_SD = 0.09, UNSAID_CHARGE_SD = 0.18;
 
 /** One charge for all vessels: each one's own by its volume, so that their gas together stays what it is. */
 function resolveCharge(vessels: Vessel[], staticAboveBar: number, assumed: string[]): Pick<ResolvedCircuit, 'prechargeGaugeBar' | 'prechargeFrom'> {
@@ -121,11 +129,18 @@ export function atGaugeLevel(c: ResolvedCircuit): ResolvedCircuit {
 
 function fillFor(sheet: CircuitSheet, prechargeGaugeBar: number, staticGaugeBar: number): number {
   const fed = sheet.fill?.kind === 'reducing-valve' ? sheet.fill.setBar : sheet.fill?.kind === 'pressurisation-unit' ? sheet.fill.cutOutBar : undefined;
-  return fed ?? leastFillGaugeBar(prechargeGaugeBar, staticGaugeBar);
+  return fed ?? leastFillGaugeBar(prechargeGaugeBar, staticGaugeBar) + (isUnitOfUnknownLimits(sheet) ? UNIT_BAND_BAR : 0);
 }
+
+/** A unit holds a plant between limits that somebody set by a building's height; where nobody wrote down either, what it holds lies about halfway up to the relief. It fills to so much above the least that the plant needs. Common practice. */
+const isUnitOfUnknownLimits = ({ fill }: CircuitSheet): boolean => fill?.kind === 'pressurisation-unit' && fill.cutInBar === undefined && fill.cutOutBar === undefined;
+const UNIT_FILL_SHARE = 0.5, UNIT_BAND_BAR = 0.2, UNIT_SPREAD_SHARE = 0.13, UNIT_SPREAD_BAR = 0.25;
+/** A feed is set half a bar above the head. */
+const headUnderM = (fedGaugeBar: number): number => Math.max(0, fedGaugeBar - 0.5) / staticHeadBar(1);
 
 /** With no label the charge was set to some school's figure; with no height either, to carry a building that nobody described: higher ones have higher reliefs. Common practice. */
 function spreadOfFill(sheet: CircuitSheet, prechargeFrom: ResolvedCircuit['prechargeFrom'], reliefSetGaugeBar: number, assumed: readonly string[]): number {
+  if (isUnitOfUnknownLimits(sheet)) return assumed.includes('staticHeadM') && prechargeFrom === 'static-head' ? UNIT_SPREAD_SHARE * Math.max(USUAL_RELIEF_BAR, reliefSetGaugeBar) : UNIT_SPREAD_BAR;
   if (prechargeFrom !== 'static-head' || (sheet.fill?.setBar ?? sheet.fill?.cutOutBar) !== undefined) return 0;
   return assumed.includes('staticHeadM') ? 0.1 * Math.max(USUAL_RELIEF_BAR, reliefSetGaugeBar) : 0.12;
 }

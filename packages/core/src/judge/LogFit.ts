@@ -216,9 +216,9 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
    *  got past them once need not be alone with it. */
   function startAt(other: Float64Array): Float64Array {
     return Float64Array.from(space.free, (p) => {
-      const value = other[p.slot] ?? 0, rises = p.of(1) >= p.of(-1);
+      const value = other[p.slot] ?? 0, at = (z: number) => p.of(z, other), rises = at(1) >= at(-1);
       let low = -FURTHEST_START, high = FURTHEST_START;
-      for (let k = 0; k < 30; k++) { const mid = (low + high) / 2; if (p.of(mid) < value === rises) low = mid; else high = mid; }
+      for (let k = 0; k < 30; k++) { const mid = (low + high) / 2; if (at(mid) < value === rises) low = mid; else high = mid; }
       return (low + high) / 2;
     });
   }

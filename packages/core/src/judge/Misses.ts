@@ -47,7 +47,7 @@ export class Misses {
   /** Turns a place into the kernel's parameters, without predicting anything. */
   set(z: Float64Array): void {
     const { free } = this.space;
-    for (let i = 0; i < this.n; i++) this.v[free[i]!.slot] = free[i]!.of(z[i]!);
+    for (let i = 0; i < this.n; i++) this.v[free[i]!.slot] = free[i]!.of(z[i]!, this.v);
   }
 
   /** Writes the misses at a place; returns half their square sum. */

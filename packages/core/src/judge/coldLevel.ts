@@ -32,7 +32,7 @@ export function coldLevelDensity(gaugeBar: number, faults: readonly FaultId[], c
 
 /** Whether a cold level says more than which faults there are: how far the gauge is off, what the feed holds, what the vessel is charged to, or how fast water comes in. */
 export const levelHangsOnDraw = (gaugeBar: number, faults: readonly FaultId[], c: ResolvedCircuit): boolean =>
-  has(faults, 'gauge-misreading', ...HOLDS_HIGH) || (has(faults, ...INFLOW) && !has(faults, ...OUTFLOW)) || (!has(faults, ...GAS_OUT_OF_ORDER) && gaugeBar < c.prechargeGaugeBar + CHARGES_REACH_BAR + 3 * c.fillSpreadBar);
+  has(faults, 'gauge-misreading', ...HOLDS_HIGH) || (has(faults, ...INFLOW) && !has(faults, ...OUTFLOW)) || (!has(faults, ...GAS_OUT_OF_ORDER) && (c.fillSpreadBar > 0 || gaugeBar < c.prechargeGaugeBar + CHARGES_REACH_BAR));
 /** No charge that is in order comes so far above what is wanted, bar: a level from there on is above it whatever the draw. */
 const CHARGES_REACH_BAR = 0.3;
 /** Faults by which a vessel's charge says nothing of the pressure that the circuit was filled to. */
@@ -59,7 +59,7 @@ const BY_HAND_SD = 0.22, BY_FEED_SD = 0.14;
 const HELD_ABOVE_BAR = 0.04, HELD_SD = 0.06;
 
 /** Who fills by hand fills to what the circuit needs, or to a round bar and a half, where that is not yet too high. */
-const byHand = (p: number, sd: number, c: ResolvedCircuit): number => {
+const byHand = (p: number, sd: number, c: Pick<ResolvedCircuit, 'fillGaugeBar' | 'fillSpreadBar' | 'reliefSetGaugeBar' | 'gaugeStepBar'>): number => {
   const wanted = c.fillGaugeBar + 0.05, aboveBar = ROUND_FILL_BAR - c.fillGaugeBar;
   const rounds = c.reliefSetGaugeBar > ROOM_FOR_ROUND_BAR && aboveBar > 0 && aboveBar <= TOO_HIGH_BAR + 2 * c.fillSpreadBar ? FILLS_ROUND : 0;
   return (1 - rounds) * normalPdf(p, wanted, sd) + rounds * normalPdf(p, ROUND_FILL_BAR, Math.hypot(ROUND_SD_BAR, 0.4 * c.gaugeStepBar));
@@ -81,14 +81,23 @@ function filling(p: number, onTheWay: number, c: ResolvedCircuit, v: Float64Arra
   return (1 - full) * onTheWay + full * normalPdf(p, fullBar - 0.05, Math.hypot(FULL_SD_BAR, 0.4 * c.gaugeStepBar));
 }
 
+/** Density of a pressure that was filled to what is wanted, by hand or by a feed. */
+const filledTo = (p: number, fillGaugeBar: number, sd: number, c: ResolvedCircuit): number => (c.fedByItself ? normalPdf(p, fillGaugeBar + 0.05, sd) : byHand(p, sd, { ...c, fillGaugeBar }));
+
+/** The same above a charge that is in order. Where nobody wrote down what is wanted, one height decides both: under a charge that is lower than was taken, so is the fill. */
+function filledOver(p: number, chargeBar: number, readingSd: number, c: ResolvedCircuit): number {
+  const inCommon = Math.min(1, (c.fillSpreadBar / c.chargeSpreadBar) ** 2);
+  return aboveCharge(p, chargeBar) * filledTo(p, c.fillGaugeBar + inCommon * (chargeBar - c.prechargeGaugeBar), Math.hypot(readingSd, c.fillSpreadBar * Math.sqrt(1 - inCommon)), c);
+}
+
 /** @param chargeBar what the vessel is charged to, as seen from the gauge; null where that says nothing of the level
  *  @param v the draw, where what comes in stays in */
 function coldLevelOf(p: number, fault: FaultId, c: ResolvedCircuit, chargeBar: number | null, v: Float64Array | null): number {
   const fill = c.fillGaugeBar;
   const flat = (least: number, most: number) => smoothBox(p, least, Math.max(most, least + 0.2), Math.hypot(0.06 + 0.5 * c.gaugeStepBar, c.fillSpreadBar));
-  const sd = Math.hypot(c.fedByItself ? BY_FEED_SD : BY_HAND_SD, 0.4 * c.gaugeStepBar, c.fillSpreadBar);
+  const reading = Math.hypot(c.fedByItself ? BY_FEED_SD : BY_HAND_SD, 0.4 * c.gaugeStepBar), sd = Math.hypot(reading, c.fillSpreadBar);
   // A unit lets it fall to its lower limit before it pumps.
-  const near = aboveCharge(p, chargeBar) * (c.cutInGaugeBar !== null ? flat(c.cutInGaugeBar, fill) : c.fedByItself ? normalPdf(p, fill + 0.05, sd) : byHand(p, sd, c)), least = heldFromGaugeBar(c);
+  const near = c.cutInGaugeBar !== null ? aboveCharge(p, chargeBar) * flat(c.cutInGaugeBar, fill) : chargeBar === null ? filledTo(p, fill, sd, c) : filledOver(p, chargeBar, reading, c), least = heldFromGaugeBar(c);
   switch (fault) {
     case 'fill-pressure-too-low': case 'feed-starved': return overHead(p, c) * flat(0, least - 0.25);
     case 'pressurisation-unit-fault': return 0.65 * flat(0, least - 0.1) + 0.35 * flat(fill + 0.1, Math.max(c.reliefSetGaugeBar, fill + 0.5));

@@ -10,7 +10,7 @@ import { coldLevelDensity, levelHangsOnDraw } from './coldLevel';
 import { hotLevelDensity } from './hotLevel';
 import { findingLikelihood, hangsOnDraw } from './findingLikelihood';
 import { earlyLiftShare } from './earlyLiftShare';
-import { expectedNumber, foretold } from './findingNumbers';
+import { chargeOf, expectedNumber, foretold } from './findingNumbers';
 import { fitterOf, HASTY_LENDING, LENDING, type Fitter } from './fitter';
 import { QUICK, THOROUGH, type Effort, type LogFit } from './LogFit';
 import type { Logged } from './Logged';
@@ -133,7 +133,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
     return { faults, prior: weight, movesAs: movesAs(model, parted), probability: 0, logEvidence, logParts: fit.trackLikelihoods.map((l) => l + unsplit), findingEvidence, draws, fit };
   });
   let before: Fitter | null = null;
-  const hints = hintsOf(evidence.findings, seen, logged);
+  const hints = hintsOf(evidence.findings, seen, logged, cold);
   const fitter = (effort: Effort) => (before = fitterOf(evidence.circuit, seen, tracks, hints, effort, before?.looked() ?? new Map()));
   // Every set is screened; those that may matter are judged again with care. With no log there is nothing to fit.
   const quick = fitter(tracks.length ? QUICK : THOROUGH);
@@ -195,14 +195,18 @@ function allowForMisfit(track: LogTrack, misfit: number): void {
 const CONTENDS = 4.5;
 
 /** Findings whose number the circuit's parameters foretell say where to look for them. */
-function hintsOf(findings: Evidence['findings'], circuit: ResolvedCircuit, logged: Logged): Hint[] {
+function hintsOf(findings: Evidence['findings'], circuit: ResolvedCircuit, logged: Logged, coldGaugeBar: number | null): Hint[] {
   const missOf = (finding: Finding, v: Float64Array): number => {
     if (finding.test === 'discharge-catch') return catchHint(finding, v, circuit, logged);
     const n = expectedNumber(finding, v, circuit);
     return n ? (n.seen - n.expected) / n.sd : 0;
   };
-  return findings.filter(({ finding }) => foretold(finding) || finding.test === 'discharge-catch').map(({ finding }) => (v: Float64Array) => eased(missOf(finding, v)));
+  const found = findings.filter(({ finding }) => foretold(finding) || finding.test === 'discharge-catch').map(({ finding }) => (v: Float64Array) => eased(missOf(finding, v)));
+  // Where nobody wrote down a charge, it is looked for below the cold pressure as well: a log may fit as well, or better, far above.
+  return coldGaugeBar === null || circuit.fillSpreadBar === 0 ? found : [...found, (v) => Math.max(0, (chargeOf(v, circuit) ?? 0) - coldGaugeBar + CHARGED_BELOW_BAR) / CHARGED_SD_BAR];
 }
+/** How far below the cold pressure a charge is mostly set, at the least, bar. Common practice. */
+const CHARGED_BELOW_BAR = 0.25, CHARGED_SD_BAR = 0.15;
 /** Beyond so many standard deviations a finding pulls hardly harder, but still the same way. */
 const FURTHEST_HINT = 12;
 const eased = (miss: number): number => (Math.abs(miss) <= FURTHEST_HINT ? miss : Math.sign(miss) * FURTHEST_HINT * (1 + Math.log(Math.abs(miss) / FURTHEST_HINT)));

@@ -39,3 +39,7 @@ describe('a swing too large for the sheet, of which no temperature was logged', 
     expect(judged(70).marginals['boiler-overheating']!).toBeLessThan(judged().marginals['boiler-overheating']!);
   });
 });
+
+it('a flow and a limit are known to a kelvin or so: where one passes the other nothing leaps', () => {
+  for (let flowC = 72; flowC < 84; flowC += 0.5) expect(Math.log(speaks(flowC + 0.5)) - Math.log(speaks(flowC))).toBeLessThan(1.6);
+});

@@ -8,6 +8,8 @@ const OVERSHOOT_K = 7;
 const NOT_REACHED_K = 5;
 /** Limits that boilers of hot-water circuits are set to, where the sheet does not say, °C. Common practice. */
 const USUAL_LIMIT_C = 78, LIMIT_SPREAD_K = 6;
+/** How well a flow and the limit that a boiler is set to are known, K. */
+const READ_K = 1;
 /** How often a flow beyond the limit and its overshoot is met where the boiler overheats, and where it does not. Common practice. */
 export const BEYOND = { faulty: 0.85, sound: 0.03 };
 /** The same of one near the limit, and of one that never came near. */
@@ -19,7 +21,7 @@ export function overheatShare(hottestC: number | null, c: ResolvedCircuit, fault
   if (hottestC === null) return 1;
   const which = faults.includes('boiler-overheating') ? 'faulty' : 'sound';
   /** Share of limits that lie under a temperature. */
-  const limitsUnder = (flowC: number) => (c.assumed.includes('maxFlowC') ? normalCdf((flowC - USUAL_LIMIT_C) / LIMIT_SPREAD_K) : Number(c.maxFlowC < flowC));
+  const limitsUnder = (flowC: number) => (c.assumed.includes('maxFlowC') ? normalCdf((flowC - USUAL_LIMIT_C) / LIMIT_SPREAD_K) : normalCdf((flowC - c.maxFlowC) / READ_K));
   const beyond = limitsUnder(hottestC - OVERSHOOT_K), reached = limitsUnder(hottestC + NOT_REACHED_K);
   return beyond * BEYOND[which] + (reached - beyond) * NEAR[which] + (1 - reached) * UNDER[which];
 }

@@ -7,8 +7,9 @@ import type { LogModel } from './logModel';
 import { lowGaugeBar, topGaugeBar, type LogTrack } from './LogTrack';
 import { normalCdf, normalPdf, normalQuantile } from './normal';
 
-/** A free parameter: a standard normal number turned into a physical one. Priors that are not normal are bent by the map. */
-export interface FreeParameter { slot: number; of: (z: number) => number; starts: number[] }
+/** A free parameter: a standard normal number turned into a physical one. Priors that are not normal are bent by the map. Some hang on another parameter, which then stands before them: `v` holds
+ *  those that are known; without it they are as the sheet has them. */
+export interface FreeParameter { slot: number; of: (z: number, v?: Float64Array) => number; starts: number[] }
 
 export interface ParameterSpace { fixed: Float64Array; free: FreeParameter[] }
 
@@ -132,8 +133,6 @@ const EARLY_LEAST = 0.42, EARLY_MOST = 0.87, SEEN_ABOVE_BAR = 0.1, LEAST_RANGE_B
 const MAINS_READ = 0.06, MAINS_GUESSED = 0.22;
 /** From where a gauge counts as misreading, and how far beyond they are found: some by two bars. Common practice. */
 const GAUGE_OFF_BAR = 0.2, GAUGE_OFF_SPREAD_BAR = 0.42, FAR_OFF = 0.15;
-/** How far a charge lies from the head's figure where nothing on the sheet says it, bar: some set a bar whatever the head, or what the feed holds. Common practice. */
-const UNSAID_CHARGE_SD = 0.22;
 /** A charge counts as right from so far below its target to so far above it; beyond, it is a fault by its size. */
 const RIGHT_BELOW_BAR = 0.17, RIGHT_ABOVE_BAR = 0.27;
 
@@ -142,8 +141,8 @@ const NARROW_BAR_S_PER_L = 300, NARROW_SPREAD = 1.2;
 /** Where a circuit without its vessel may give way all the same, as a share of the relief's setting: a relief weeps before it lifts, and a blocked port lets by under a great difference. To
  *  the gauge that is a vessel charged as high. */
 const GIVES_WAY_FROM = 0.62;
-/** Most that a vessel is found overcharged beyond where it counts, bar. Common practice. */
-const MOST_OVER_BAR = 1.6;
+/** Most that a vessel is usually found overcharged beyond where it counts, and how much farther the farthest go, bar. Common practice. */
+const MOST_OVER_BAR = 1.6, FAR_OVER_BAR = 0.5;
 
 /** From so far below its target a charge is low, bar; what share of the air outside is left in the emptiest vessel; and by what power the least amounts are found oftener than those just below the target: a
  *  vessel that loses its gas goes on losing it, and is looked at when it has. 1 would be all alike. Common practice. */
@@ -151,25 +150,25 @@ const LOW_FROM_BAR = 0.15, EMPTIEST_SHARE = 0.03, WATERLOGGED_OFTEN = 1.4;
 
 function gas(model: LogModel, c: ResolvedCircuit): FreeParameter[] {
   const target = c.prechargeGaugeBar, leastBar = (EMPTIEST_SHARE - 1) * c.atmosphericBar;
-  // A charge that was set once has drifted a little; one that stands on no label was set to some school's figure.
-  const rightSd = c.prechargeFrom !== 'static-head' ? 0.09 : Math.max(UNSAID_CHARGE_SD, c.fillSpreadBar);
-  const amount = (p: FreeParameter): FreeParameter => ({ ...p, of: (z) => (p.of(z) + c.atmosphericBar) * c.vesselL });
+  const rightSd = c.chargeSpreadBar;
+  // A charge is read off the vessel that is there: where nobody knows its size, a larger one holds more gas at the same charge.
+  const amount = (p: FreeParameter): FreeParameter => ({ ...p, of: (z, v) => (p.of(z) + c.atmosphericBar) * (v?.[SLOT.vesselL] || c.vesselL) });
   const size = sizeOf(c), air = model.air ? uniform(SLOT.air, 0.8 * size, 6 * size) : logNormal(SLOT.air, 0.1 * size, 0.9);
   const vessel: FreeParameter[] = c.vesselSpread > 0.1 ? [logNormal(SLOT.vesselL, c.vesselL, c.vesselSpread)] : [];
   switch (model.gas) {
     // A waterlogged vessel hangs on how far the diaphragm goes before it lies against the shell.
-    case 'low': return [amount({ slot: SLOT.gas, of: (z) => leastBar + (target - LOW_FROM_BAR - leastBar) * normalCdf(z) ** WATERLOGGED_OFTEN, starts: [-1.2, 0, 1.2] }), air, { slot: SLOT.cap, of: (z) => 1 - (1 - MOST_WATER_SHARE) * Math.exp(0.4 * z), starts: [0] }, ...vessel];
-    // The further over, the rarer: its share falls in a straight line to nothing.
-    case 'over': return [amount({ slot: SLOT.gas, of: (z) => target + 0.25 + MOST_OVER_BAR * (1 - Math.sqrt(normalCdf(-z))), starts: [-0.7, 0.8] }), air, ...vessel];
+    case 'low': return [...vessel, amount({ slot: SLOT.gas, of: (z) => leastBar + (target - LOW_FROM_BAR - leastBar) * normalCdf(z) ** WATERLOGGED_OFTEN, starts: [-1.2, 0, 1.2] }), air, { slot: SLOT.cap, of: (z) => 1 - (1 - MOST_WATER_SHARE) * Math.exp(0.4 * z), starts: [0] }];
+    // The further over, the rarer: its share falls in a straight line to next to nothing; a few were pumped up like a tyre.
+    case 'over': return [...vessel, amount({ slot: SLOT.gas, of: (z) => target + 0.25 + MOST_OVER_BAR * (1 - Math.sqrt(normalCdf(-z))) + FAR_OVER_BAR * Math.max(0, z - 0.5) ** 2, starts: [-0.7, 0.8] }), air];
     case 'cut-off': return [logNormal(SLOT.air, 0.2 * size, 1.2)];
-    case 'late': return [amount(uniform(SLOT.gas, GIVES_WAY_FROM * c.reliefSetGaugeBar, c.reliefSetGaugeBar, [-0.7, 0.7])), logNormal(SLOT.air, 0.2 * size, 1.2), ...vessel];
-    case 'small': return [amount(normal(SLOT.gas, target, 0.07, -0.9)), air, ...vessel, { slot: SLOT.contentL, of: (z) => c.contentL * (1.3 + 1.4 * normalCdf(z)), starts: [-0.5, 0.8] }];
+    case 'late': return [...vessel, amount(uniform(SLOT.gas, GIVES_WAY_FROM * c.reliefSetGaugeBar, c.reliefSetGaugeBar, [-0.7, 0.7])), logNormal(SLOT.air, 0.2 * size, 1.2)];
+    case 'small': return [...vessel, amount(normal(SLOT.gas, target, 0.07, -0.9)), air, { slot: SLOT.contentL, of: (z) => c.contentL * (1.3 + 1.4 * normalCdf(z)), starts: [-0.5, 0.8] }];
     default: {
       const way: FreeParameter[] = model.gas === 'narrow' ? [{ ...logNormal(SLOT.narrow, NARROW_BAR_S_PER_L / size, NARROW_SPREAD), starts: [-0.8, 0.8] }] : [];
       // Where nobody knows what was wanted here, what was found is no fault by its size.
       const within = (x: number, most: number) => most * Math.tanh(x / most);
       const right: FreeParameter = c.prechargeFrom === 'static-head' ? normalFrom(SLOT.gas, target, rightSd, leastRightBar(c), rightSd > WIDE_BAR ? [0, 2] : [0]) : { slot: SLOT.gas, of: (z) => target + (z < 0 ? within(rightSd * z, RIGHT_BELOW_BAR) : within(rightSd * z, RIGHT_ABOVE_BAR)), starts: [0] };
-      return [amount(right), air, ...vessel, ...way];
+      return [...vessel, amount(right), air, ...way];
     }
   }
 }
@@ -187,5 +186,5 @@ function feed(model: LogModel, sheet: CircuitSheet, c: ResolvedCircuit): FreePar
   if (model.feed === 'unsaid') return [normal(SLOT.feedHolds, c.fillGaugeBar - 0.05, Math.hypot(0.25, c.fillSpreadBar))];
   if (!c.fedByItself || model.feed === 'dead') return [];
   // Often kept shut: the floor is set below what it would hold, so that a closed feed is not taken for a dead one.
-  return [normal(SLOT.feedHolds, (sheet.fill?.kind === 'pressurisation-unit' ? (c.cutInGaugeBar ?? c.fillGaugeBar - 0.2) : c.fillGaugeBar) - 0.05, 0.1)];
+  return [normal(SLOT.feedHolds, (sheet.fill?.kind === 'pressurisation-unit' ? (c.cutInGaugeBar ?? c.fillGaugeBar - 0.2) : c.fillGaugeBar) - 0.05, Math.hypot(0.1, c.fillSpreadBar))];
 }

@@ -1,0 +1,63 @@
+import type { CircuitSheet } from '../circuit/CircuitSheet';
+import { resolveCircuit } from '../circuit/resolveCircuit';
+import type { Case } from './Case';
+import { coldLevelDensity } from './coldLevel';
+import { diagnose } from './diagnose';
+import type { FaultId } from './faults';
+import type { Finding } from './Finding';
+import { SLOT } from './kernel';
+import { logModelOf } from './logModel';
+import { parameterSpace } from './parameters';
+
+// First visits: a relief is all that is on the sheet, and perhaps how it is filled. Common practice.
+const BARE: CircuitSheet = { kind: 'sealed-hot-water', reliefValve: { setBar: 3 } };
+const UNIT: CircuitSheet = { kind: 'sealed-hot-water', reliefValve: { setBar: 5 }, fill: { kind: 'pressurisation-unit' } };
+const asked = (circuit: CircuitSheet, findings: Finding[], more: Partial<Case> = {}) => diagnose({ format: 'jumper-case', version: 1, id: 'bare', circuit, findings, ...more });
+const charge = (valueBar: number): Finding => ({ test: 'precharge', valueBar, circuitBar: 0, drainOpen: true });
+const idle = (valueBar: number): Finding => ({ test: 'idle-cold-pressure', valueBar, idleHours: 10 });
+const spaceOf = (circuit: CircuitSheet, faults: FaultId[]) => parameterSpace(logModelOf(faults), circuit, resolveCircuit(circuit), []);
+
+it.each<FaultId>(['none', 'vessel-undercharged', 'vessel-overcharged', 'vessel-undersized'])('%s: a charge is read off the vessel that is there, whatever its size', (fault) => {
+  const c = resolveCircuit(BARE), { free } = spaceOf(BARE, [fault]), gas = free.find((p) => p.slot === SLOT.gas)!, places = free.map((p) => p.slot);
+  expect(places.indexOf(SLOT.vesselL)).toBeLessThan(places.indexOf(SLOT.gas));
+  for (const z of [-2, -0.5, 0.7, 2]) {
+    const chargeIn = (vesselL: number) => { const v = new Float64Array(SLOT.start); v[SLOT.vesselL] = vesselL; return gas.of(z, v) / vesselL - c.atmosphericBar; };
+    expect(chargeIn(5)).toBeCloseTo(chargeIn(18), 9);
+  }
+});
+
+it.each([0, 0.05, 0.1, 0.2])('a charge of %s bar is gas lost under any sheet', (valueBar) => {
+  const { marginals, hypotheses } = asked(BARE, [charge(valueBar)]);
+  expect(marginals['vessel-undercharged']! + marginals['vessel-diaphragm-failed']!).toBeGreaterThan(0.85);
+  expect(hypotheses.find((h) => h.faults.join() === 'none')?.probability ?? 0).toBeLessThan(0.08);
+});
+it.each([1.8, 2.5, 3])('one of %s bar under a relief of 3 is over', (valueBar) => expect(asked(BARE, [charge(valueBar)]).marginals['vessel-overcharged']!).toBeGreaterThan(0.6));
+it('one of 0.75 is nothing much', () => expect(asked(BARE, [charge(0.75)]).hypotheses[0]!.faults).toEqual(['none']));
+
+it('with a fault seen elsewhere a flat vessel is the second of two', () => {
+  const d = asked(BARE, [charge(0.1), { test: 'condensate-when-off', outcome: 'drips' }, { test: 'boiler-isolated-hold', boilerStartBar: 1.4, boilerEndBar: 0.5, circuitStartBar: 1.4, circuitEndBar: 1.4, minutes: 400 }, { test: 'discharge-pipe', outcome: 'dry' }]);
+  expect(d.marginals['vessel-undercharged']! + d.marginals['vessel-diaphragm-failed']!).toBeGreaterThan(0.8);
+  expect(d.marginals['boiler-exchanger-leak']!).toBeGreaterThan(0.5);
+});
+
+it('a unit of unknown limits holds a pressure that goes with its relief: about halfway up is none of its faults, near nothing and near the relief are', () => {
+  const sound = (valueBar: number) => asked(UNIT, [idle(valueBar)]).marginals.none!;
+  expect(asked(UNIT, [idle(2.4)]).hypotheses[0]!.faults).toEqual(['none']);
+  for (const off of [0.4, 4.8]) expect(sound(off)).toBeLessThan(0.3 * sound(2.4));
+  expect(asked(UNIT, [idle(0.4)]).marginals['pressurisation-unit-fault']!).toBeGreaterThan(0.2);
+  const c = resolveCircuit(UNIT);
+  expect(c.fillGaugeBar).toBeGreaterThan(0.4 * c.reliefSetGaugeBar);
+  expect(c.fillGaugeBar).toBeLessThan(0.65 * c.reliefSetGaugeBar);
+  // Limits that are known leave nothing to guess.
+  expect(resolveCircuit({ ...UNIT, fill: { kind: 'pressurisation-unit', cutInBar: 1.4, cutOutBar: 1.8 } })).toMatchObject({ fillGaugeBar: 1.8, cutInGaugeBar: 1.4, fillSpreadBar: 0 });
+});
+
+it('one height decides charge and fill: under a lower charge a lower fill is right, where neither is on the sheet', () => {
+  const under = (circuit: CircuitSheet, chargeBar: number) => (levelBar: number) => { const c = resolveCircuit(circuit), v = new Float64Array(SLOT.start); v[SLOT.vesselL] = c.vesselL; v[SLOT.gas] = (chargeBar + c.atmosphericBar) * c.vesselL; return coldLevelDensity(levelBar, ['none'], c, v); };
+  const low = under(UNIT, 1.2), high = under(UNIT, 2.6);
+  expect(low(1.6)).toBeGreaterThan(3 * high(1.6));
+  expect(high(3)).toBeGreaterThan(3 * low(3));
+  // A label says what is wanted: a charge that has drifted a little below it is filled up no less.
+  const labelled: CircuitSheet = { ...BARE, staticHeadM: 4, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 } };
+  expect(under(labelled, 0.65)(1.1)).toBeCloseTo(under(labelled, 0.75)(1.1), 2);
+});
