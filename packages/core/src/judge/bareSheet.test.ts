@@ -26,6 +26,13 @@ it.each<FaultId>(['none', 'vessel-undercharged', 'vessel-overcharged', 'vessel-u
   }
 });
 
+it('a vessel that is too small is charged as rightly as any: where no charge is on the sheet, to any', () => {
+  const chargesOf = (fault: FaultId) => { const gas = spaceOf(BARE, [fault]).free.find((p) => p.slot === SLOT.gas)!; return [-1.5, 0, 1.5].map((z) => gas.of(z)); };
+  expect(chargesOf('vessel-undersized')).toEqual(chargesOf('none'));
+  const [low, , high] = chargesOf('vessel-undersized'), c = resolveCircuit(BARE);
+  expect((high! - low!) / c.vesselL).toBeGreaterThan(0.6);
+});
+
 it.each([0, 0.05, 0.1, 0.2])('a charge of %s bar is gas lost under any sheet', (valueBar) => {
   const { marginals, hypotheses } = asked(BARE, [charge(valueBar)]);
   expect(marginals['vessel-undercharged']! + marginals['vessel-diaphragm-failed']!).toBeGreaterThan(0.85);

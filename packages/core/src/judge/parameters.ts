@@ -155,6 +155,9 @@ function gas(model: LogModel, c: ResolvedCircuit): FreeParameter[] {
   const amount = (p: FreeParameter): FreeParameter => ({ ...p, of: (z, v) => (p.of(z) + c.atmosphericBar) * (v?.[SLOT.vesselL] || c.vesselL) });
   const size = sizeOf(c), air = model.air ? uniform(SLOT.air, 0.8 * size, 6 * size) : logNormal(SLOT.air, 0.1 * size, 0.9);
   const vessel: FreeParameter[] = c.vesselSpread > 0.1 ? [logNormal(SLOT.vesselL, c.vesselL, c.vesselSpread)] : [];
+  // Where nobody knows what was wanted here, what was found is no fault by its size.
+  const within = (x: number, most: number) => most * Math.tanh(x / most);
+  const right: FreeParameter = c.prechargeFrom === 'static-head' ? normalFrom(SLOT.gas, target, rightSd, leastRightBar(c), rightSd > WIDE_BAR ? [0, 2] : [0]) : { slot: SLOT.gas, of: (z) => target + (z < 0 ? within(rightSd * z, RIGHT_BELOW_BAR) : within(rightSd * z, RIGHT_ABOVE_BAR)), starts: [0] };
   switch (model.gas) {
     // A waterlogged vessel hangs on how far the diaphragm goes before it lies against the shell.
     case 'low': return [...vessel, amount({ slot: SLOT.gas, of: (z) => leastBar + (target - LOW_FROM_BAR - leastBar) * normalCdf(z) ** WATERLOGGED_OFTEN, starts: [-1.2, 0, 1.2] }), air, { slot: SLOT.cap, of: (z) => 1 - (1 - MOST_WATER_SHARE) * Math.exp(0.4 * z), starts: [0] }];
@@ -162,12 +165,9 @@ function gas(model: LogModel, c: ResolvedCircuit): FreeParameter[] {
     case 'over': return [...vessel, amount({ slot: SLOT.gas, of: (z) => target + 0.25 + MOST_OVER_BAR * (1 - Math.sqrt(normalCdf(-z))) + FAR_OVER_BAR * Math.max(0, z - 0.5) ** 2, starts: [-0.7, 0.8] }), air];
     case 'cut-off': return [logNormal(SLOT.air, 0.2 * size, 1.2)];
     case 'late': return [...vessel, amount(uniform(SLOT.gas, GIVES_WAY_FROM * c.reliefSetGaugeBar, c.reliefSetGaugeBar, [-0.7, 0.7])), logNormal(SLOT.air, 0.2 * size, 1.2)];
-    case 'small': return [...vessel, amount(normal(SLOT.gas, target, 0.07, -0.9)), air, { slot: SLOT.contentL, of: (z) => c.contentL * (1.3 + 1.4 * normalCdf(z)), starts: [-0.5, 0.8] }];
+    case 'small': return [...vessel, amount(right), air, { slot: SLOT.contentL, of: (z) => c.contentL * (1.3 + 1.4 * normalCdf(z)), starts: [-0.5, 0.8] }];
     default: {
       const way: FreeParameter[] = model.gas === 'narrow' ? [{ ...logNormal(SLOT.narrow, NARROW_BAR_S_PER_L / size, NARROW_SPREAD), starts: [-0.8, 0.8] }] : [];
-      // Where nobody knows what was wanted here, what was found is no fault by its size.
-      const within = (x: number, most: number) => most * Math.tanh(x / most);
-      const right: FreeParameter = c.prechargeFrom === 'static-head' ? normalFrom(SLOT.gas, target, rightSd, leastRightBar(c), rightSd > WIDE_BAR ? [0, 2] : [0]) : { slot: SLOT.gas, of: (z) => target + (z < 0 ? within(rightSd * z, RIGHT_BELOW_BAR) : within(rightSd * z, RIGHT_ABOVE_BAR)), starts: [0] };
       return [...vessel, amount(right), air, ...way];
     }
   }
