@@ -39,6 +39,8 @@ export interface ResolvedCircuit {
 /** Content where nobody knows it: 4 L/kW (24 kW and 95 L), and a vessel's volume over 0.09 of it (0.083 and 0.109 L a litre for fills of 0.5 and 1 bar: BS 5449, from memory). Both
  *  are rough; their geometric mean is less so. Common practice. */
 const LITRES_PER_KW = 4, VESSEL_SHARE = 0.09;
+/** What a gauge is read to, bar: a dial of tenths, a sensor of hundredths; one with coloured zones for numbers is guessed at. Common practice. */
+const STEP_BAR = { dial: 0.1, sensor: 0.01, unnumbered: 0.3 } as const;
 /** Content of a circuit of which nothing is known but how it is filled, L. Common practice. */
 const USUAL_HOME_L = 95, USUAL_PLANT_L = 1500;
 
@@ -83,7 +85,7 @@ export function resolveCircuit(sheet: CircuitSheet): ResolvedCircuit {
     // Not on the sheet: by the content, as the content is taken by the output.
     heatOutputKw: sheet.heatOutputKw ?? content.contentL / LITRES_PER_KW,
     maxFlowC: take('maxFlowC', sheet.maxFlowC, 75),
-    gaugeStepBar: take('gauge.resolutionBar', sheet.gauge?.resolutionBar, sheet.gauge?.kind === 'sensor' ? 0.01 : 0.1),
+    gaugeStepBar: take('gauge.resolutionBar', sheet.gauge?.resolutionBar, STEP_BAR[sheet.gauge?.kind ?? 'dial']),
     assumed,
   };
 }

@@ -68,3 +68,11 @@ it('one height decides charge and fill: under a lower charge a lower fill is rig
   const labelled: CircuitSheet = { ...BARE, staticHeadM: 4, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 } };
   expect(under(labelled, 0.65)(1.1)).toBeCloseTo(under(labelled, 0.75)(1.1), 2);
 });
+
+it('a gauge without numbers is guessed at, however finely the guess was written down', () => {
+  const logs: Case['logs'] = [{ source: 'hand', samples: { tS: [0, 300, 600, 900, 1200, 1500], pressureBar: [1.1, 1.5, 1.9, 2.2, 2.4, 2.5], flowC: [18, 35, 48, 57, 63, 66] }, events: [{ tS: 0, kind: 'heat-on' }] }];
+  const sure = (kind: 'dial' | 'unnumbered') => asked({ ...BARE, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 }, waterVolumeL: 95, gauge: { kind } }, [], { logs });
+  expect(resolveCircuit({ ...BARE, gauge: { kind: 'unnumbered' } }).gaugeStepBar).toBeGreaterThan(0.2);
+  const wide = (d: ReturnType<typeof sure>) => d.estimates.prechargeBar!.p95 - d.estimates.prechargeBar!.p05;
+  expect(wide(sure('unnumbered'))).toBeGreaterThan(wide(sure('dial')));
+});

@@ -63,7 +63,7 @@ export interface Judged {
  *  parameters' draws reweighted by every finding in turn. Sorted, most probable first. */
 export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: Progress = () => {}): Judged {
   const logs = evidence.circuit.kind === 'steam' ? [] : evidence.logs, onSheet = resolveCircuit(evidence.circuit);
-  const circuit = onSheet.assumed.includes('gauge.resolutionBar') ? { ...onSheet, gaugeStepBar: seenStepBar(logs, onSheet.gaugeStepBar) } : onSheet, seen = atGaugeLevel(circuit);
+  const circuit = onSheet.assumed.includes('gauge.resolutionBar') && evidence.circuit.gauge?.kind !== 'unnumbered' ? { ...onSheet, gaugeStepBar: seenStepBar(logs, onSheet.gaugeStepBar) } : onSheet, seen = atGaugeLevel(circuit);
   // Where no temperature was logged, the water is taken to go up to the boiler's limit, or to the flow that was read, if that was more.
   const flowsC = evidence.findings.flatMap(({ finding: f }) => (f.test === 'flow-return' && typeof f.flowC === 'number' ? [f.flowC] : []));
   const laidOut = logs.map((l) => layOutLog(l, { ...circuit, maxFlowC: Math.max(circuit.maxFlowC, ...flowsC) }));
