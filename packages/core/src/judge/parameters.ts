@@ -141,8 +141,8 @@ const NARROW_BAR_S_PER_L = 300, NARROW_SPREAD = 1.2;
 /** Where a circuit without its vessel may give way all the same, as a share of the relief's setting: a relief weeps before it lifts, and a blocked port lets by under a great difference. To
  *  the gauge that is a vessel charged as high. */
 const GIVES_WAY_FROM = 0.62;
-/** Most that a vessel is usually found overcharged beyond where it counts, and how much farther the farthest go, bar. Common practice. */
-const MOST_OVER_BAR = 1.6, FAR_OVER_BAR = 0.5;
+/** Most that a vessel is usually found overcharged beyond where it counts, and how much farther the farthest go, as a share, bar. Common practice. */
+const MOST_OVER_BAR = 1.6, FAR_OVER_BAR = 1.8, FAR_OVER_SHARE = 0.05;
 
 /** From so far below its target a charge is low, bar; what share of the air outside is left in the emptiest vessel; and by what power the least amounts are found oftener than those just below the target: a
  *  vessel that loses its gas goes on losing it, and is looked at when it has. 1 would be all alike. Common practice. */
@@ -162,7 +162,7 @@ function gas(model: LogModel, c: ResolvedCircuit): FreeParameter[] {
     // A waterlogged vessel hangs on how far the diaphragm goes before it lies against the shell.
     case 'low': return [...vessel, amount({ slot: SLOT.gas, of: (z) => leastBar + (target - LOW_FROM_BAR - leastBar) * normalCdf(z) ** WATERLOGGED_OFTEN, starts: [-1.2, 0, 1.2] }), air, { slot: SLOT.cap, of: (z) => 1 - (1 - MOST_WATER_SHARE) * Math.exp(0.4 * z), starts: [0] }];
     // The further over, the rarer: its share falls in a straight line to next to nothing; a few were pumped up like a tyre.
-    case 'over': return [...vessel, amount({ slot: SLOT.gas, of: (z) => target + 0.25 + MOST_OVER_BAR * (1 - Math.sqrt(normalCdf(-z))) + FAR_OVER_BAR * Math.max(0, z - 0.5) ** 2, starts: [-0.7, 0.8] }), air];
+    case 'over': return [...vessel, amount({ slot: SLOT.gas, of: (z) => target + 0.25 + MOST_OVER_BAR * (1 - Math.sqrt(normalCdf(-z))) + FAR_OVER_BAR * Math.max(0, 1 - normalCdf(-z) / FAR_OVER_SHARE), starts: [-0.7, 0.8] }), air];
     case 'cut-off': return [logNormal(SLOT.air, 0.2 * size, 1.2)];
     case 'late': return [...vessel, amount(uniform(SLOT.gas, GIVES_WAY_FROM * c.reliefSetGaugeBar, c.reliefSetGaugeBar, [-0.7, 0.7])), logNormal(SLOT.air, 0.2 * size, 1.2)];
     case 'small': return [...vessel, amount(right), air, { slot: SLOT.contentL, of: (z) => c.contentL * (1.3 + 1.4 * normalCdf(z)), starts: [-0.5, 0.8] }];
