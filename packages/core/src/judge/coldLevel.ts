@@ -20,7 +20,7 @@ export function coldLevelDensity(gaugeBar: number, faults: readonly FaultId[], c
   const density = (atGaugeBar: number) => {
     // What was overfilled and loses water is found anywhere below; what was left to itself, where it was filled to.
     const deciding = level.length ? (sinks ? [...level, 'circuit-leak' as const] : level) : others.length ? others : (['none'] as FaultId[]);
-    return deciding.reduce((sum, f) => sum + (HOLDS_HIGH.has(f) && feedHoldsBar !== null ? normalPdf(atGaugeBar, feedHoldsBar + HELD_ABOVE_BAR, Math.hypot(HELD_SD, 0.4 * c.gaugeStepBar)) : coldLevelOf(atGaugeBar, v && f === 'pressurisation-unit-fault' ? (v[SLOT.inFill]! > 0 ? 'fill-bypass-open' : 'feed-starved') : f, c, chargeBar, loses ? null : v)), 0) / deciding.length;
+    return deciding.reduce((sum, f) => sum + (HOLDS_HIGH.has(f) && feedHoldsBar !== null ? heldHigh(atGaugeBar, feedHoldsBar, v![SLOT.feedLPerS]! > 0, c) : coldLevelOf(atGaugeBar, v && f === 'pressurisation-unit-fault' ? (v[SLOT.inFill]! > 0 ? 'fill-bypass-open' : 'feed-starved') : f, c, chargeBar, loses ? null : v)), 0) / deciding.length;
   };
   // Whoever fills by a lying gauge fills to what it shows; a feed fills to what is there. Half and half where a hand fills.
   const filledByIt = c.fedByItself ? 0.2 : 0.5;
@@ -57,6 +57,13 @@ const LEVEL_FAULTS: ReadonlySet<FaultId> = new Set(['fill-pressure-too-low', 'fi
 const BY_HAND_SD = 0.22, BY_FEED_SD = 0.14;
 /** A feed that holds a pressure holds it from below: the circuit stands at it or a little above. Common practice. */
 const HELD_ABOVE_BAR = 0.04, HELD_SD = 0.06;
+/** Where a circuit stands of which the feed holds too much: at that, or, where a pump takes its time, on the way to it. */
+function heldHigh(p: number, feedHoldsBar: number, isPumped: boolean, c: ResolvedCircuit): number {
+  const sd = Math.hypot(HELD_SD, 0.4 * c.gaugeStepBar), held = normalPdf(p, feedHoldsBar + HELD_ABOVE_BAR, sd);
+  return isPumped ? (1 - PUMPING) * held + PUMPING * smoothBox(p, heldFromGaugeBar(c), Math.max(feedHoldsBar, heldFromGaugeBar(c) + 0.2), sd) : held;
+}
+/** Of units that pump past their limit, those that are met while they pump. Common practice. */
+const PUMPING = 0.2;
 
 /** Who fills by hand fills to what the circuit needs, or to a round bar and a half, where that is not yet too high. */
 const byHand = (p: number, sd: number, c: Pick<ResolvedCircuit, 'fillGaugeBar' | 'fillSpreadBar' | 'reliefSetGaugeBar' | 'gaugeStepBar'>): number => {

@@ -18,7 +18,7 @@ import { WaterCurve } from './WaterCurve';
  *  only ratios between sets matter. Never 0: a share of every number is put down to a slip of the hand. */
 export function findingLikelihood(f: Finding, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit, logged: Logged = NOTHING_LOGGED): number {
   const number = numericLikelihood(f, faults, v, c, logged);
-  if (number !== null) return 0.98 * number + (PLAIN_TO_SEE.has(f.test) ? PLAIN_SLIP : 0.02) * SLIP_DENSITY;
+  if (number !== null) return 0.98 * number + (PLAIN_TO_SEE.has(f.test) || isPumpedUp(f, c) ? PLAIN_SLIP : 0.02) * SLIP_DENSITY;
   const tabled = numberDensity(f, faults), tooHot = f.test === 'flow-return' && typeof f.flowC === 'number' ? overheatAdded(f.flowC, logged.hottestC, c, faults) : 1;
   if (tabled !== null) return tooHot * tabled * (f.outcome === undefined ? 1 : (outcomeShares(f.test, faults)?.[f.outcome] ?? 1));
   if (f.outcome === undefined) return tooHot;
@@ -50,6 +50,10 @@ const notShown = (v: Float64Array): number => (v[SLOT.offset]! > 0.3 || v[SLOT.s
 const SLIP_DENSITY = 0.3;
 /** What is printed is seldom misread, a jug that stayed dry is seldom taken for a full one, and a gauge on an empty boiler stands at nothing. */
 const PLAIN_TO_SEE: ReadonlySet<string> = new Set(['relief-marking', 'discharge-catch', 'gauge-at-zero', 'top-ups-per-month']), PLAIN_SLIP = 0.004;
+
+/** A tyre gauge that shows more than the circuit ever holds does so for what is in the vessel: no slip of a tap or a drain makes that. */
+const isPumpedUp = (f: Finding, c: ResolvedCircuit): boolean => f.test === 'precharge' && f.valueBar !== undefined && f.valueBar > PUMPED_UP_SHARE * c.reliefSetGaugeBar && f.valueBar > (f.circuitBar ?? 0) + 0.2;
+const PUMPED_UP_SHARE = 0.75;
 
 /** How often nothing comes where no gas is left: pressed before anything is drained, even little gas hisses with the water behind it. Common practice. */
 const NOTHING_COMES = 0.65;

@@ -3,7 +3,7 @@ import type { LogTrack } from './LogTrack';
 import { WaterCurve } from './WaterCurve';
 
 /** Places in the kernel's parameter vector; the starting pressures of a track's stretches follow from START on. */
-export const SLOT = { gas: 0, vesselL: 1, contentL: 2, share: 3, lagS: 4, stretch: 5, air: 6, inFill: 7, inCoil: 8, outCircuit: 9, outBoiler: 10, lift: 11, offset: 12, feedHolds: 13, stuck: 14, mains: 15, cap: 16, heatTempo: 17, coolTempo: 18, doubt: 19, seat: 20, blowsLPerS: 21, narrow: 22, start: 23 } as const;
+export const SLOT = { gas: 0, vesselL: 1, contentL: 2, share: 3, lagS: 4, stretch: 5, air: 6, inFill: 7, inCoil: 8, outCircuit: 9, outBoiler: 10, lift: 11, offset: 12, feedHolds: 13, stuck: 14, mains: 15, cap: 16, heatTempo: 17, coolTempo: 18, doubt: 19, seat: 20, blowsLPerS: 21, narrow: 22, feedLPerS: 23, start: 24 } as const;
 
 const LONGEST_STEP_S = 60;
 const MOST_STEPS = 6;
@@ -32,7 +32,7 @@ let scratch = new Float64Array(256);
 export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: number, out: Float64Array, perKelvin: Float64Array): void {
   const gas = v[0]!, vesselL = v[1]!, content = v[2]! * v[3]!, lagS = v[4]!, s = v[5]!, air = v[6]!;
   const lift = v[11]! + atmosphericBar, feed = v[13]! + atmosphericBar, mains = v[15]! + atmosphericBar;
-  const stuck = v[14]!, doubt = v[19]!, seat = v[20]! * v[11]! + atmosphericBar;
+  const feedLPerS = v[23]!, stuck = v[14]!, doubt = v[19]!, seat = v[20]! * v[11]! + atmosphericBar;
   const whole = new WaterCurve(gas, vesselL, v[16]!, s, air), emptyBelow = whole.emptyBelowBar, fullAbove = whole.fullAboveBar;
   // Behind a narrow way the vessel's water is a matter of its own, and the circuit before it has only its stretch and its air.
   const narrow = v[22]!, curve = narrow > 0 ? new WaterCurve(0, 0, 0, s, air) : whole, mostL = v[16]! * vesselL;
@@ -81,7 +81,12 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
           }
           P = curve.pressureAt(water + content * lagged - behindL);
         }
-        if (P < feed && track.fillOn[i]) { P = feed; water = curve.excessAt(P) + behindL - content * lagged; }
+        if (P < feed && track.fillOn[i]) {
+          // A unit's pump takes its time; what a valve gives from the mains is there at once.
+          const wanted = curve.excessAt(feed) + behindL - content * lagged, given = water + feedLPerS * dt;
+          if (feedLPerS > 0 && given < wanted) { water = given; P = curve.pressureAt(water + content * lagged - behindL); }
+          else { water = wanted; P = feed; }
+        }
         if (narrow > 0) {
           // What goes through in the step, with both sides giving way to it: no step is too long.
           const behind = behindL > 0 ? gas / (vesselL - behindL) : emptyBelow, gives = narrow / dt + 1 / (s + air / (P * P)) + (behind * behind) / gas;

@@ -51,7 +51,7 @@ export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: Resolved
     logNormal(SLOT.stretch, c.stretchLPerBar, 0.5),
     ...(tracks.length ? [logNormal(SLOT.doubt, 1, DOUBT_SPREAD)] : []),
     ...gas(model, c),
-    ...feed(model, sheet, c),
+    ...feed(model, sheet, c, tracks),
   ];
   if (model.inflow !== 'none') free.push(startedFrom(leakage(model.inflow === 'fill' ? SLOT.inFill : SLOT.inCoil, INFLOW_L_PER_H * size, INFLOW_SPREAD), creepInflowsLPerH(model.gas, c, tracks).map((lPerH) => inflowZ(lPerH, INFLOW_L_PER_H * size))), logNormal(SLOT.mains, c.mainsGaugeBar, c.assumed.includes('fill.mainsBar') ? MAINS_GUESSED : MAINS_READ));
   if (model.outflow !== 'none') free.push(leakage(model.outflow === 'boiler' ? SLOT.outBoiler : SLOT.outCircuit, 0.4 * size, OUTFLOW_SPREAD));
@@ -142,7 +142,7 @@ const NARROW_BAR_S_PER_L = 300, NARROW_SPREAD = 1.2;
  *  the gauge that is a vessel charged as high. */
 const GIVES_WAY_FROM = 0.62;
 /** Most that a vessel is usually found overcharged beyond where it counts, and how much farther the farthest go, as a share, bar. Common practice. */
-const MOST_OVER_BAR = 1.6, FAR_OVER_BAR = 1.8, FAR_OVER_SHARE = 0.05;
+const MOST_OVER_BAR = 1.6, FAR_OVER_BAR = 1.8, FAR_OVER_SHARE = 0.02;
 
 /** From so far below its target a charge is low, bar; what share of the air outside is left in the emptiest vessel; and by what power the least amounts are found oftener than those just below the target: a
  *  vessel that loses its gas goes on losing it, and is looked at when it has. 1 would be all alike. Common practice. */
@@ -180,11 +180,22 @@ const LOW_HEAD_BAR = 0.2;
 /** A charge that may lie wider than this is looked for in more than one place. */
 const WIDE_BAR = 0.25;
 
-function feed(model: LogModel, sheet: CircuitSheet, c: ResolvedCircuit): FreeParameter[] {
-  if (model.feed === 'high') return [uniform(SLOT.feedHolds, c.fillGaugeBar + 0.25, c.fillGaugeBar + 1.3)];
+function feed(model: LogModel, sheet: CircuitSheet, c: ResolvedCircuit, tracks: LogTrack[]): FreeParameter[] {
+  const isUnit = sheet.fill?.kind === 'pressurisation-unit', pump = { ...logNormal(SLOT.feedLPerS, PUMP_L_PER_S, PUMP_SPREAD), starts: [-1.5, 0] };
+  if (model.feed === 'high') {
+    const leastBar = c.fillGaugeBar + 0.25, farBar = Math.max(0, PUMPS_TO * c.reliefSetGaugeBar - leastBar - FURTHER_BAR);
+    // A valve is set somewhere there; of units whose switch sticks a few pump on up to the relief.
+    const held = (share: number) => (share < MOST_STOP ? (FURTHER_BAR * share) / MOST_STOP : FURTHER_BAR + (farBar * (share - MOST_STOP)) / (1 - MOST_STOP));
+    return isUnit ? [{ ...uniform(SLOT.feedHolds, 0, 1), of: (z) => leastBar + held(normalCdf(z)) }, ...(tracks.length ? [pump] : [])] : [uniform(SLOT.feedHolds, leastBar, leastBar + FURTHER_BAR)];
+  }
   // A feed that is not on the sheet holds what nobody has said.
   if (model.feed === 'unsaid') return [normal(SLOT.feedHolds, c.fillGaugeBar - 0.05, Math.hypot(0.25, c.fillSpreadBar))];
   if (!c.fedByItself || model.feed === 'dead') return [];
   // Often kept shut: the floor is set below what it would hold, so that a closed feed is not taken for a dead one.
-  return [normal(SLOT.feedHolds, (sheet.fill?.kind === 'pressurisation-unit' ? (c.cutInGaugeBar ?? c.fillGaugeBar - 0.2) : c.fillGaugeBar) - 0.05, Math.hypot(0.1, c.fillSpreadBar))];
+  const holdsBar = (isUnit ? (c.cutInGaugeBar ?? c.fillGaugeBar - 0.2) : c.fillGaugeBar) - 0.05;
+  return [normal(SLOT.feedHolds, holdsBar, Math.hypot(0.1, c.fillSpreadBar)), ...(isUnit && (lowGaugeBar(tracks) ?? Infinity) < holdsBar - PUMPS_BELOW_BAR ? [pump] : [])];
 }
+/** What a unit's pump gives, L/s, and how widely it spreads in its logarithm; it is seen at work where the pressure lies so far below what it holds. Common practice: 0.05 to 0.5 L/s. */
+const PUMP_L_PER_S = 0.1, PUMP_SPREAD = 1.2, PUMPS_BELOW_BAR = 0.15, PUMPS_TO = 0.95;
+/** How much farther above the fill than counts a feed is set, or pumps, at the most where the relief lets it, bar; and how many of the units go no farther. Common practice. */
+const FURTHER_BAR = 1.05, MOST_STOP = 0.85;
