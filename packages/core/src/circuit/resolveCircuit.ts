@@ -148,7 +148,7 @@ function spreadOfFill(sheet: CircuitSheet, prechargeFrom: ResolvedCircuit['prech
 }
 
 /** A home's relief, bar, and the water above its gauge, m. Common practice. */
-const USUAL_RELIEF_BAR = 3, USUAL_HEAD_M = 4;
+const USUAL_RELIEF_BAR = 3, USUAL_HEAD_M = 5;
 
 /** Water above the gauge where nobody measured it, m: a house of two floors under a relief of 3 bar; a relief that is set higher stands under a higher building, but none that
  *  the vessel's label would not carry. Common practice. */
