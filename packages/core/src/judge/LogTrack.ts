@@ -18,9 +18,10 @@ export interface LogTrack {
   watched: boolean;
   /** First point of a stretch in which no unknown water was let in or out by hand. */
   starts: Uint8Array;
-  fillOn: Uint8Array;
-  coilOn: Uint8Array;
-  boilerOn: Uint8Array;
+  /** What share of the time since the point before the fill, the coil and the boiler were open to the circuit, 0 to 1. */
+  fillOn: Float64Array;
+  coilOn: Float64Array;
+  boilerOn: Float64Array;
   /** Measured litres drawn off just before the point. */
   drawnL: Float64Array;
   /** Standard deviation of the model's own error at each point, and its correlation time. What heat drives is uncertain in proportion to how warm it

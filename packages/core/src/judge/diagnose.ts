@@ -3,6 +3,7 @@ import { cycleFeatures } from '../log/cycleFeatures';
 import { partOfLog } from '../log/partOfLog';
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import type { PressureLog } from '../log/PressureLog';
+import { asTheVisitShows } from './asTheVisitShows';
 import { because } from './explain';
 import { afterRepairs, heldAgainstTheProof } from './afterWork';
 import type { Case, RepairKind } from './Case';
@@ -18,27 +19,28 @@ const MOST_HYPOTHESES = 25, MOST_PREDICTED = 6;
 const HOT_C = 50;
 
 /** Ranks the faults of a case. Pure and repeatable: same case and build, same answer.
- *  @param input a valid case (checked by the contract); logs and findings may be empty
+ *  @param onFile a valid case (checked by the contract); logs and findings may be empty
  *  @param told hears how far it has come; it changes nothing
  *  @throws {OutOfRangeError} where the sheet's numbers lie outside the physics */
-export function diagnose(input: Case, told: Progress = () => {}): Diagnosis {
+export function diagnose(onFile: Case, told: Progress = () => {}): Diagnosis {
+  const input: Case = { ...onFile, circuit: asTheVisitShows(onFile) };
   const split = splitEpochs(input);
   const priors = weightedSets(input);
   const repairs = [...(input.repairs ?? []), ...rechargesInLogs(input.logs ?? [])];
   const worked = repairs.length > 0 || split.afterWork.logs.length > 0 || split.afterWork.findings.length > 0;
   const found = withLatest(split.asFound), asFound = judgeEvidence(found, priors, (share) => told(worked ? share / 2 : share));
   const answer = (judgement: Judgement): Diagnosis => ({ format: 'jumper-diagnosis', version: 1, caseId: input.id, ...judgement });
-  if (!worked) return answer(judgementOf(asFound, found, split.asFound));
+  if (!worked) return answer(judgementOf(onFile.circuit, asFound, found, split.asFound));
   const left = withLatest(split.afterWork), now = judgeEvidence(left, afterRepairs(asFound.sets, priors, repairs), (share) => told((1 + share) / 2));
-  return { ...answer(judgementOf(heldAgainstTheProof(asFound, now, repairs), found, split.asFound, { judged: now, evidence: left })), now: judgementOf(now, left, split.afterWork) };
+  return { ...answer(judgementOf(onFile.circuit, heldAgainstTheProof(asFound, now, repairs), found, split.asFound, { judged: now, evidence: left })), now: judgementOf(onFile.circuit, now, left, split.afterWork) };
 }
 
 const withLatest = (evidence: Evidence): Evidence => ({ ...evidence, findings: latestOnly(evidence.findings) });
 
-/** The answer in words and numbers. @param latest what was judged @param evidence the same with the tests that were done again since @param after what came after the work */
-function judgementOf(judged: Judged, latest: Evidence, evidence: Evidence, after?: { judged: Judged; evidence: Evidence }): Judgement {
+/** The answer in words and numbers. @param sheet as it was handed in: every fault that it does not rule out has its share, if only nothing @param latest what was judged @param evidence the same with the tests that were done again since @param after what came after the work */
+function judgementOf(sheet: CircuitSheet, judged: Judged, latest: Evidence, evidence: Evidence, after?: { judged: Judged; evidence: Evidence }): Judgement {
   const marginals: Partial<Record<FaultId, number>> = {};
-  for (const id of applicableFaults(evidence.circuit)) marginals[id] = judged.sets.reduce((s, x) => s + (x.faults.includes(id) ? x.probability : 0), 0);
+  for (const id of applicableFaults(sheet)) marginals[id] = judged.sets.reduce((s, x) => s + (x.faults.includes(id) ? x.probability : 0), 0);
   const found = latest.findings.map((f) => f.finding), done = new Set(found.map((f) => f.test));
   const [lead] = judged.sets, leadRepair = lead ? repairKey(lead) : '';
   const leadShare = judged.sets.filter((s) => repairKey(s) === leadRepair).reduce((a, s) => a + s.probability, 0);

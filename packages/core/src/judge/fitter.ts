@@ -2,7 +2,7 @@ import type { CircuitSheet } from '../circuit/CircuitSheet';
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import { SLOT } from './kernel';
 import { fitLogs, LENT, LENT_QUICKLY, type Effort, type FitOptions, type LogFit } from './LogFit';
-import { logModelKey, waysApart, type LogModel } from './logModel';
+import { logModelKey, waysApart, waysParted, type LogModel } from './logModel';
 import type { LogTrack } from './LogTrack';
 import { Misses, type Hint } from './Misses';
 import { parameterSpace } from './parameters';
@@ -120,12 +120,11 @@ const HOPELESS = 12, BRIEFLY: Partial<Effort> = { looked: 6, look: 3, kept: 2, i
 /** Two ways in look alike as long as no log shuts one of them, and so do two ways out: such models are fitted once. */
 function sameInLogs(model: LogModel, tracks: LogTrack[]): LogModel {
   if (tracks.length === 0) return model;
-  const parted = tracks.some((t) => t.fillOn.some((on, i) => on !== t.coilOn[i]));
-  const boilerShut = tracks.some((t) => t.boilerOn.includes(0));
+  const parted = waysParted(tracks);
   return {
     ...model,
-    inflow: model.inflow === 'coil' && !parted ? 'fill' : model.inflow,
-    outflow: model.outflow === 'boiler' && !boilerShut ? 'circuit' : model.outflow,
+    inflow: model.inflow === 'coil' && !parted.inflow ? 'fill' : model.inflow,
+    outflow: model.outflow === 'boiler' && !parted.outflow ? 'circuit' : model.outflow,
   };
 }
 

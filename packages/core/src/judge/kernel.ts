@@ -9,6 +9,8 @@ const LONGEST_STEP_S = 60;
 const MOST_STEPS = 6;
 /** How much finer the steps are where a stiff circuit fills its vessel through a narrow way. */
 const FINER = 4;
+/** A feed that is open for so much of the time has had its say. */
+const FEEDS_FROM = 0.1;
 /** Where in its saw a relief stands that has lifted more than once, as a share of the saw's height. */
 const SAW_DOUBT = 0.3;
 /** Growth of water for a kelvin at about 45 °C. */
@@ -52,14 +54,14 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
       // Loggers read at even times: the same share is kept again and again.
       if (dt !== keepS) { keepS = dt; keep = Math.exp(-dt / lagS); }
       const rise = (target - from) / steps, ramp = rise / dt;
-      const inFill = track.fillOn[i] ? v[7]! : 0, inCoil = track.coilOn[i] ? v[8]! : 0;
+      const inFill = track.fillOn[i]! * v[7]!, inCoil = track.coilOn[i]! * v[8]!, feeds = track.fillOn[i]! > FEEDS_FROM;
       const into = inFill + inCoil;
-      const leak = v[9]! + (track.boilerOn[i] ? v[10]! : 0);
+      const leak = v[9]! + track.boilerOn[i]! * v[10]!;
       if (steps > 1 && !open && into === 0 && leak === 0 && narrow === 0) {
         // Where no water moves, the lag's exact answer holds for the whole gap at once, unless it ends where a relief or a feed has its say.
         if (gap !== wholeS) { wholeS = gap; keepWhole = Math.exp(-gap / lagS); }
         const after = target - ramp * lagS + (lagged - from + ramp * lagS) * keepWhole, reached = curve.pressureAt(water + content * after);
-        if (reached <= lift && (reached >= feed || !track.fillOn[i])) { lagged = after; P = reached; blows = false; steps = 0; }
+        if (reached <= lift && (reached >= feed || !feeds)) { lagged = after; P = reached; blows = false; steps = 0; }
       }
       for (let k = 1; k <= steps; k++) {
         // The first-order lag's exact answer to a ramp: no error from the step.
@@ -81,7 +83,7 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
           }
           P = curve.pressureAt(water + content * lagged - behindL);
         }
-        if (P < feed && track.fillOn[i]) {
+        if (P < feed && feeds) {
           // A unit's pump takes its time; what a valve gives from the mains is there at once.
           const wanted = curve.excessAt(feed) + behindL - content * lagged, given = water + feedLPerS * dt;
           if (feedLPerS > 0 && given < wanted) { water = given; P = curve.pressureAt(water + content * lagged - behindL); }

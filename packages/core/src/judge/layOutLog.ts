@@ -6,6 +6,7 @@ import { reduceLog, type ReducedLog } from '../log/reduceLog';
 import { unsaidTopUps } from '../log/unsaidTopUps';
 import { fluidGrowth } from '../water/fluid';
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
+import { openShares, shutsAValve } from './openShares';
 import { pumpRuns } from './pumpRuns';
 import { heatSwitches } from './heatSwitched';
 import { allowForRelief, easedHotBar } from './reliefInLog';
@@ -13,7 +14,6 @@ import { errorKeptAt, type LogTrack } from './LogTrack';
 import { meanTemperatures, type MeanTemperatures } from './meanTemperatures';
 
 /** Whoever shuts something off watches the water, and lets the boiler be. */
-const SHUTS: ReadonlySet<string> = new Set(['cold-main-closed', 'fill-closed', 'fill-disconnected', 'coil-isolated', 'boiler-isolated']);
 
 /** The model is wrong in the same way for a while: at least so long, and in a log of days for a share of it. */
 const LEAST_ERROR_S = 900, ERROR_SPAN_SHARE = 1 / 12;
@@ -49,25 +49,23 @@ export function layOutLog(logged: PressureLog, circuit: ResolvedCircuit): LogTra
   const n = r.tS.length;
   const observed = r.gaugeBar;
   const rangeBar = Math.max(...observed) - Math.min(...observed);
-  const switches = heatSwitches(events), switchS = switches.map((s) => s.tS);
+  const switches = heatSwitches(events), switchS = switches.map((s) => s.tS), open = openShares(events, r.tS);
   const track: LogTrack = {
     n, tS: Float64Array.from(r.tS), gaugeBar: Float64Array.from(observed),
-    variance: new Float64Array(n), growth: new Float64Array(n), blind: means.heat, heatGuessed: means.heat !== null && means.heat.switchS.length > 0 && switches.length === 0, watched: events.some((e) => SHUTS.has(e.kind)), starts: new Uint8Array(n),
-    fillOn: new Uint8Array(n).fill(1), coilOn: new Uint8Array(n).fill(1), boilerOn: new Uint8Array(n).fill(1), drawnL: new Float64Array(n),
+    variance: new Float64Array(n), growth: new Float64Array(n), blind: means.heat, heatGuessed: means.heat !== null && means.heat.switchS.length > 0 && switches.length === 0, watched: events.some((e) => shutsAValve(e.kind)), starts: new Uint8Array(n),
+    fillOn: open.fill, coilOn: open.coil, boilerOn: open.boiler, drawnL: new Float64Array(n),
     modelErrorBar: new Float64Array(n), warmth: new Float64Array(n), modelErrorS: Math.max(LEAST_ERROR_S, ERROR_SPAN_SHARE * (r.tS[n - 1]! - r.tS[0]!)), temperatureErrorK: new Float64Array(n), errorKept: new Float64Array(n), jumpBar: new Float64Array(n), meanGaugeBar: observed.reduce((a, b) => a + b, 0) / n,
     letGoLow: false, easedHotBar: easedHotBar(observed, means.meanC, step), temperatures: means.source, readErrorK: means.source === 'none' || !bySensor(log) ? 0 : READ_SENSOR_K, firstC: means.meanC[0]!, spanK: Math.max(...means.meanC) - Math.min(...means.meanC),
   };
   // A person reads a needle between two marks, and not always with the same care.
   const handBar = bySensor(log) ? 0 : READING_SHARE * circuit.gaugeStepBar;
   const referenceC = means.meanC[0]!;
-  const state = { fill: 1, coil: 1, boiler: 1 };
   let next = 0;
   for (let i = 0; i < n; i++) {
     track.variance[i] = ((step * step) / 12 + handBar * handBar) / Math.min(r.count[i]!, 3) + 1e-4;
     track.growth[i] = fluidGrowth(circuit.fluid, referenceC, means.meanC[i]!);
     if (i === 0) track.starts[i] = 1;
     while (next < events.length && events[next]!.tS <= track.tS[i]! + 1e-9) apply(events[next++]!, i);
-    track.fillOn[i] = state.fill; track.coilOn[i] = state.coil; track.boilerOn[i] = state.boiler;
   }
   for (const runS of runsS) track.starts[track.tS.findIndex((t) => t >= runS)] = 1;
   // A needle sticks. A sensor does not, but one that rounds coarsely is off to one side until the next step.
@@ -110,14 +108,6 @@ export function layOutLog(logged: PressureLog, circuit: ResolvedCircuit): LogTra
     // What was measured is known; whatever else moves water by hand is not.
     if (e.kind === 'drawn-off' && e.volumeL !== undefined) track.drawnL[i]! += e.volumeL;
     else if (movesWater(e.kind)) track.starts[i] = 1;
-    if (e.kind === 'cold-main-closed') { state.fill = 0; state.coil = 0; }
-    if (e.kind === 'cold-main-opened') { state.fill = 1; state.coil = 1; }
-    if (e.kind === 'fill-closed' || e.kind === 'fill-disconnected') state.fill = 0;
-    if (e.kind === 'fill-opened') state.fill = 1;
-    if (e.kind === 'coil-isolated') state.coil = 0;
-    if (e.kind === 'coil-reopened') state.coil = 1;
-    if (e.kind === 'boiler-isolated') state.boiler = 0;
-    if (e.kind === 'boiler-reopened') state.boiler = 1;
   }
 }
 

@@ -51,7 +51,7 @@ export const logModelKey = (m: LogModel): string => [m.gas, m.inflow, m.outflow,
 /** Which ways some tracks can tell apart, because one was shut off while the other stayed open: the feed's from the coil's, and the boiler's from the circuit's. */
 export interface WaysParted { inflow: boolean; outflow: boolean }
 export const waysParted = (tracks: readonly Pick<LogTrack, 'fillOn' | 'coilOn' | 'boilerOn'>[]): WaysParted => ({
-  inflow: tracks.some((t) => t.coilOn.some((on, i) => on !== t.fillOn[i])), outflow: tracks.some((t) => t.boilerOn.includes(0)),
+  inflow: tracks.some((t) => t.coilOn.some((on, i) => on !== t.fillOn[i])), outflow: tracks.some((t) => t.boilerOn.some((on) => on < 1)),
 });
 
 /** The same for models that no track can tell apart: what comes in or goes out does so alike, whichever way it takes; and a vessel that is full of water is as good as none. */

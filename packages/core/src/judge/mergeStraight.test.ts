@@ -34,7 +34,7 @@ it('what was read stands in as many readings as before: means of the points, and
 it('whatever is opened, shut or let out stands between points of its own', () => {
   const track = layOutLog(logged([{ tS: 4000, kind: 'cold-main-closed' }, { tS: 5200, kind: 'cold-main-opened' }, { tS: 6100, kind: 'drawn-off', volumeL: 0.3 }]), circuit)!;
   const t = mergedWhereStraight(track);
-  const shutS = (of: typeof track) => [...of.fillOn].reduce((sum, on, i) => sum + (i > 0 && !on ? of.tS[i]! - of.tS[i - 1]! : 0), 0);
+  const shutS = (of: typeof track) => [...of.fillOn].reduce((sum, on, i) => sum + (i > 0 ? (1 - on) * (of.tS[i]! - of.tS[i - 1]!) : 0), 0);
   expect(Math.abs(shutS(t) - shutS(track))).toBeLessThan(1);
   expect(t.drawnL.reduce((a, b) => a + b, 0)).toBeCloseTo(0.3, 9);
   const before = [...t.drawnL].findIndex((l) => l > 0), same = [...track.drawnL].findIndex((l) => l > 0);

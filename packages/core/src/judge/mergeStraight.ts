@@ -13,12 +13,12 @@ export function mergedWhereStraight(track: LogTrack): LogTrack {
   const blocks = straightBlocks(track), n = blocks.length;
   if (n === track.n) return track;
   const mean = (of: ArrayLike<number>) => Float64Array.from(blocks, ([from, to]) => { let sum = 0; for (let i = from; i < to; i++) sum += of[i]!; return sum / (to - from); });
-  const first = (of: Uint8Array) => Uint8Array.from(blocks, ([from]) => of[from]!);
+  const first = (of: Float64Array) => Float64Array.from(blocks, ([from]) => of[from]!);
   const tS = mean(track.tS);
   return {
     ...track, n, tS, gaugeBar: mean(track.gaugeBar), growth: mean(track.growth),
     variance: mean(track.variance).map((v, k) => v / (blocks[k]![1] - blocks[k]![0])),
-    starts: first(track.starts), fillOn: first(track.fillOn), coilOn: first(track.coilOn), boilerOn: first(track.boilerOn),
+    starts: Uint8Array.from(blocks, ([from]) => track.starts[from]!), fillOn: first(track.fillOn), coilOn: first(track.coilOn), boilerOn: first(track.boilerOn),
     drawnL: Float64Array.from(blocks, ([from]) => track.drawnL[from]!), jumpBar: Float64Array.from(blocks, ([from, to]) => Math.hypot(...track.jumpBar.subarray(from, to))),
     modelErrorBar: mean(track.modelErrorBar), warmth: mean(track.warmth), temperatureErrorK: mean(track.temperatureErrorK),
     errorKept: errorKeptAt(tS, track.modelErrorS),

@@ -52,7 +52,7 @@ it('two cold levels of circuits that move alike stay held apart: there the log d
 });
 
 it('a way in is told from another, and one out, only by a log in which one of them was shut off', () => {
-  const on = Uint8Array.of(1, 1, 1), shut = Uint8Array.of(1, 0, 0), open = { fillOn: on, coilOn: on, boilerOn: on };
+  const on = Float64Array.of(1, 1, 1), shut = Float64Array.of(1, 0.4, 0), open = { fillOn: on, coilOn: on, boilerOn: on };
   const alike = (tracks: Parameters<typeof waysParted>[0], a: FaultId, b: FaultId) => movesAs(logModelOf([a]), waysParted(tracks)) === movesAs(logModelOf([b]), waysParted(tracks));
   for (const tracks of [[], [open], [open, { ...open, fillOn: shut, coilOn: shut }]]) {
     expect(alike(tracks, 'fill-loop-passing', 'dhw-plate-perforated')).toBe(true);
