@@ -3,7 +3,7 @@ import { writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { caseFile } from '@jumper/contract';
 import { diagnose, type Case } from '@jumper/core';
-import { BALANCE_TIERS, confusions, leaveOut, makeBalance, makeCase, makeSketch, reliability, ruleOfThumb, scoreTier, SKETCH_TIERS, TIERS, type Judged, type Tier } from '@jumper/evaluate';
+import { BALANCE_TIERS, bareSheet, confusions, leaveOut, makeBalance, makeCase, makeSketch, reliability, ruleOfThumb, scoreTier, SKETCH_TIERS, TIERS, type Judged, type Tier } from '@jumper/evaluate';
 import { caseDone, inThreads, type Share } from './inThreads';
 import { optionsOrExit, refuse } from './options';
 
@@ -13,13 +13,13 @@ const say = (line: string) => process.stdout.write(`${line}\n`);
 const MAKERS = { truth: { make: makeCase, tiers: TIERS }, sketch: { make: makeSketch, tiers: SKETCH_TIERS }, balance: { make: makeBalance, tiers: BALANCE_TIERS } } as const;
 type Maker = keyof typeof MAKERS;
 
-interface TierShare extends Share { tiers: Tier[]; leastShownBar: number | undefined; gaps: boolean; maker: Maker }
+interface TierShare extends Share { tiers: Tier[]; leastShownBar: number | undefined; sheets: 'whole' | 'gaps' | 'bare'; maker: Maker }
 
-function judgeShare({ tiers, from, cases, step, offset, leastShownBar, gaps, maker }: TierShare): Judged[] {
+function judgeShare({ tiers, from, cases, step, offset, leastShownBar, sheets, maker }: TierShare): Judged[] {
   const judged: Judged[] = [];
   for (const tier of tiers)
     for (let i = offset; i < cases; i += step) {
-      const whole = MAKERS[maker].make(tier, from + i, leastShownBar), made = gaps ? leaveOut(whole, from + i) : whole;
+      const whole = MAKERS[maker].make(tier, from + i, leastShownBar), made = sheets === 'gaps' ? leaveOut(whole, from + i) : sheets === 'bare' ? bareSheet(whole) : whole;
       const parsed = caseFile.parse(made.case);
       const start = performance.now();
       const d = diagnose(parsed as unknown as Case);
@@ -32,16 +32,16 @@ function judgeShare({ tiers, from, cases, step, offset, leastShownBar, gaps, mak
   return judged;
 }
 
-const USAGE = `npm run --silent evaluate -- [--cases N] [--tier ${TIERS.join('|')}|all] [--from SEED] [--shows BAR] [--gaps] [--sketch|--balance] [--out FILE.json]
-  --gaps: the same visits, each with one thing missing or wrong on the sheet or in the log; --sketch, --balance: visits of the second or the third maker, which have no several and days`;
+const USAGE = `npm run --silent evaluate -- [--cases N] [--tier ${TIERS.join('|')}|all] [--from SEED] [--shows BAR] [--gaps|--bare] [--sketch|--balance] [--out FILE.json]
+  --gaps: the same visits, each with one thing missing or wrong on the sheet or in the log; --bare: with next to nothing on the sheet; --sketch, --balance: visits of the second or the third maker, which have no several and days`;
 
 inThreads<TierShare, Judged>(fileURLToPath(import.meta.url), judgeShare, async (together) => {
-  const asked = optionsOrExit(USAGE, { cases: { least: 1 }, from: { least: 1 }, shows: { least: 0 }, tier: { oneOf: [...TIERS, 'all'] }, gaps: 'flag', sketch: 'flag', balance: 'flag', out: 'text' });
+  const asked = optionsOrExit(USAGE, { cases: { least: 1 }, from: { least: 1 }, shows: { least: 0 }, tier: { oneOf: [...TIERS, 'all'] }, gaps: 'flag', bare: 'flag', sketch: 'flag', balance: 'flag', out: 'text' });
   const cases = Number(asked.cases ?? 500), maker: Maker = asked.balance === true ? 'balance' : asked.sketch === true ? 'sketch' : 'truth', known: readonly Tier[] = MAKERS[maker].tiers;
   const tiers = known.filter((t) => (asked.tier ?? 'all') === 'all' || t === asked.tier);
   if (tiers.length === 0) refuse(`--tier: this maker has no visits of ${asked.tier}`, USAGE);
   const judged = await together(
-    { tiers, cases, from: Number(asked.from ?? 1), leastShownBar: asked.shows === undefined ? undefined : Number(asked.shows), gaps: asked.gaps === true, maker },
+    { tiers, cases, from: Number(asked.from ?? 1), leastShownBar: asked.shows === undefined ? undefined : Number(asked.shows), sheets: asked.gaps === true ? 'gaps' : asked.bare === true ? 'bare' : 'whole', maker },
     (done) => { if (done % 100 === 0) process.stderr.write(`${done} of ${cases * tiers.length}\n`); },
   );
   const percent = (x: number) => (Number.isNaN(x) ? '    –' : `${(100 * x).toFixed(1).padStart(5)}`);

@@ -1,6 +1,6 @@
 import { caseFile } from '@jumper/contract';
 import { ruleOfThumb } from '../score/ruleOfThumb';
-import { GAP_NAMES, leaveOut } from './leaveOut';
+import { bareSheet, GAP_NAMES, leaveOut } from './leaveOut';
 import { makeCase } from './makeCase';
 
 const visits = ['hand', 'logger', 'findings'].flatMap((tier) => GAP_NAMES.map((_, i) => ({ seed: 4001 + i, made: makeCase(tier as 'hand', 4001 + i) })));
@@ -22,4 +22,11 @@ it('what is left is a case file still, and the rule of thumb has an answer to it
     expect(caseFile.safeParse(left).success).toBe(true);
     expect(ruleOfThumb(left).length).toBeGreaterThan(0);
   }
+});
+
+it('a bare sheet says the relief and the kinds of filling and hot water, and nothing else changes', () => {
+  const made = makeCase('findings', 7, 0.7), before = structuredClone(made), bare = bareSheet(made), was = made.case.circuit as Record<string, { setBar?: number; kind?: string }>;
+  expect(bare.case.circuit).toEqual({ kind: 'sealed-hot-water', reliefValve: { setBar: was.reliefValve!.setBar }, fill: { kind: was.fill!.kind }, domesticHotWater: was.domesticHotWater });
+  expect({ ...bare, case: { ...bare.case, circuit: null } }).toEqual({ ...made, case: { ...made.case, circuit: null } });
+  expect(made).toEqual(before);
 });

@@ -24,3 +24,9 @@ export function leaveOut(made: TruthCase, seed: number): TruthCase {
   GAPS[GAP_NAMES[seed % GAP_NAMES.length]!]!(copy.case.circuit as Sheet, copy.case.logs as Log[]);
   return copy;
 }
+
+/** The same visit by somebody who has never been there: on the sheet stand the relief's setting, how it is filled and how hot water is made, and nothing else. The truth stays what it was. @returns a copy */
+export function bareSheet(made: TruthCase): TruthCase {
+  const { kind, reliefValve, fill, domesticHotWater } = made.case.circuit as Record<string, { setBar?: number; kind?: string } | undefined>;
+  return structuredClone({ ...made, case: { ...made.case, circuit: { kind, reliefValve: { setBar: reliefValve?.setBar }, ...(fill ? { fill: { kind: fill.kind } } : {}), ...(domesticHotWater ? { domesticHotWater } : {}) } } });
+}
