@@ -65,3 +65,33 @@ it('work of which nobody says what it was leaves what was found as it was', () =
 it('with nothing measured after it the work says nothing', () => {
   expect(ask({ logs: [steep], repairs: recharged }).hypotheses).toEqual(before.hypotheses);
 });
+
+describe('findings that do not say when they were made', () => {
+  const flat: Finding[] = [{ test: 'precharge', valueBar: 0.1, circuitBar: 0, drainOpen: true }, { test: 'gas-valve-press', outcome: 'air' }];
+  const run: Finding = { test: 'heat-run-after', coldBar: 1.2, hotBar: 1.6, hotC: 68, minutes: 12 }, again: Finding = { test: 'precharge', valueBar: 0.76, circuitBar: 0, drainOpen: true };
+  const marginals = (findings: Finding[], more: Partial<Case> = { repairs: recharged }) => ask({ findings, ...more });
+  it('the check after the work is of after the work, where any was done', () => {
+    const said = marginals([...flat, { ...run, epoch: 'after-work' }]);
+    expect(marginals([...flat, run])).toEqual(said);
+    expect(said.hypotheses[0]!.faults).toEqual(['vessel-undercharged']);
+    expect(said.now!.hypotheses[0]!.faults).toEqual(['none']);
+    // Pumped up is work, though nobody wrote it among the repairs.
+    expect(marginals([{ test: 'gas-valve-press', outcome: 'nothing' }, { test: 'pump-up-hold', outcome: 'held' }, run], {}).hypotheses[0]!.faults).toEqual(['vessel-undercharged']);
+    // With no work at all it is a heat run like any other.
+    expect(marginals([{ ...run, hotBar: 2.9 }], {}).now).toBeUndefined();
+  });
+  it('a charge that was read again as it was set is that of after the work, whichever stands first', () => {
+    const said = marginals([...flat, { ...again, epoch: 'after-work' }]);
+    for (const findings of [[...flat, again], [again, ...flat]]) expect(marginals(findings).hypotheses[0]).toEqual(said.hypotheses[0]);
+    // A charge that was right all the while is none of the work's.
+    expect(marginals([again], {}).now).toBeUndefined();
+  });
+  it('what was made after the first repair by the clock is of after the work', () => {
+    const log = { ...swings, startedAt: '2026-03-04T09:10:00Z' }, bubbles: Finding = { test: 'gas-valve-bubbles', outcome: 'bubbles' };
+    const asked = (finding: Finding) => ask({ logs: [log], findings: [finding], repairs: [{ kind: 'vessel-recharged', toBar: 0.75, at: '2026-03-04T11:10:00Z' }] });
+    const early = asked({ ...bubbles, epoch: 'as-found' }), late = asked({ ...bubbles, epoch: 'after-work' });
+    expect(early.marginals).not.toEqual(late.marginals);
+    expect(asked({ ...bubbles, atS: 7100 }).marginals).toEqual(early.marginals);
+    expect(asked({ ...bubbles, atS: 7300 }).marginals).toEqual(late.marginals);
+  });
+});
