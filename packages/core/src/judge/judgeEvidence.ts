@@ -84,7 +84,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   /** Other ways in which a hypothesis may hold too, and how often it does: one that speaks of its own faults, and one of a feed that the sheet does not name. */
   const otherWaysOf = (model: LogModel, faults: readonly FaultId[], care: boolean): { model: LogModel; share: number }[] => {
     const own = ownWayOf(model, faults);
-    return [...(own ? [own] : []), ...(own?.model.heat === 'none' && feedMayBeShut && model.feed === 'right' ? [{ model: { ...own.model, feed: 'dead' as const }, share: SHUT_FEED_SHARE }] : []), ...(care && model.gas === 'cut-off' ? almostCutOff(model, faults) : []), ...unitLetsBy(model, faults), ...(feedUnsaid && model.feed === 'right' ? [{ model: { ...model, feed: 'unsaid' as const }, share: FED_SHARE }] : [])];
+    return [...(own ? [own] : []), ...(own?.model.heat === 'none' && feedMayBeShut && model.feed === 'right' ? [{ model: { ...own.model, feed: 'dead' as const }, share: SHUT_FEED_SHARE }] : []), ...(care && model.gas === 'cut-off' ? almostCutOff(model, faults) : []), ...unitLetsBy(model, faults), ...(parted.outflow && model.outflow === 'boiler' && faults.includes('relief-valve-passing') ? [{ model: { ...model, outflow: 'circuit' as const }, share: RELIEF_ELSEWHERE_SHARE }] : []), ...(feedUnsaid && model.feed === 'right' ? [{ model: { ...model, feed: 'unsaid' as const }, share: FED_SHARE }] : [])];
   };
   const waysOf = (faults: readonly FaultId[], care: boolean): LogModel[] => { const model = logModelOf(faults); return [model, ...otherWaysOf(model, faults, care).map((way) => way.model)]; };
   /** A circuit without its vessel may give way before its relief lifts; and a port that is nearly blocked lets the pressure stand high as long as the water grows, and fall back while it is hot. */
@@ -214,8 +214,8 @@ const eased = (miss: number): number => (Math.abs(miss) <= FURTHEST_HINT ? miss 
 /** A feed that lets the pressure fall so far below its limit does not feed, bar. */
 const FELL_BAR = 0.08;
 /** Of units at fault, those that pump past their limit instead of not at all, and those that let water by all the time; of misreading gauges, those that stick; of feeds that are in order, those that are kept shut; of rises with neither temperatures nor a word of heat, those that came cold, of falls likewise, of either where something was shut off to watch it, and of rises and falls in turn;
- *  of circuits without their vessel that come near their relief, those that give way before it; of blocked connections, those that still let water by; of circuits whose filling is not on the sheet, those that feed themselves. Common practice. */
-const OVERRUN_SHARE = 0.35, UNIT_LETS_BY_SHARE = 0.2, GIVES_WAY_SHARE = 0.2, NARROW_SHARE = 0.25, STUCK_SHARE = 0.3, SHUT_FEED_SHARE = 0.4, UNHEATED_SHARE = 0.5, FELL_UNHEATED_SHARE = 0.9, WATCHED_UNHEATED_SHARE = 0.98, SWINGS_UNHEATED_SHARE = 0.05, FED_SHARE = 0.3;
+ *  of circuits without their vessel that come near their relief, those that give way before it; of blocked connections, those that still let water by; of circuits whose filling is not on the sheet, those that feed themselves; of reliefs, those that no valve shuts off together with the boiler. Common practice. */
+const OVERRUN_SHARE = 0.35, UNIT_LETS_BY_SHARE = 0.2, GIVES_WAY_SHARE = 0.2, NARROW_SHARE = 0.25, STUCK_SHARE = 0.3, SHUT_FEED_SHARE = 0.4, UNHEATED_SHARE = 0.5, FELL_UNHEATED_SHARE = 0.9, WATCHED_UNHEATED_SHARE = 0.98, SWINGS_UNHEATED_SHARE = 0.05, FED_SHARE = 0.3, RELIEF_ELSEWHERE_SHARE = 0.3;
 
 function unheatedShare(tracks: readonly LogTrack[]): number {
   if (tracks.some((t) => t.watched)) return WATCHED_UNHEATED_SHARE;

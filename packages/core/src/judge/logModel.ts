@@ -25,7 +25,8 @@ const CHANGES: Partial<Record<FaultId, Partial<LogModel>>> = {
   'vessel-isolated': { gas: 'cut-off' },
   'vessel-undersized': { gas: 'small' },
   'vessel-overcharged': { gas: 'over' },
-  'relief-valve-passing': { outflow: 'circuit' },
+  // A relief stands at its boiler, mostly.
+  'relief-valve-passing': { outflow: 'boiler' },
   'relief-valve-lifts-early': { lift: 'early' },
   'fill-loop-passing': { inflow: 'fill' },
   'reducing-valve-creeping': { inflow: 'fill' },
@@ -43,7 +44,9 @@ const CHANGES: Partial<Record<FaultId, Partial<LogModel>>> = {
 };
 
 export function logModelOf(faults: readonly FaultId[]): LogModel {
-  return Object.assign({ ...RIGHT }, ...faults.map((f) => CHANGES[f] ?? {}));
+  const changes = faults.map((f) => CHANGES[f] ?? {});
+  // What leaks on both sides leaks whatever is shut off.
+  return Object.assign({ ...RIGHT }, ...changes, changes.some((c) => c.outflow === 'circuit') ? { outflow: 'circuit' } : {});
 }
 
 export const logModelKey = (m: LogModel): string => [m.gas, m.inflow, m.outflow, m.lift, m.gauge, m.feed, m.air ? 'air' : '', m.heat === 'none' ? 'unheated' : ''].join('/');

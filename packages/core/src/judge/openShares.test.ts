@@ -42,3 +42,13 @@ it('steady as long as the main was shut and rising from the reading at which it 
   const d = diagnose({ format: 'jumper-case', version: 1, id: 'main', circuit, complaint: ['drips-outside'], logs, findings: [{ test: 'fill-outlet-drip', outcome: 'dry' }] });
   expect(d.marginals['dhw-plate-perforated']! + d.marginals['dhw-coil-perforated']!).toBeGreaterThan(0.85);
 });
+
+it('a circuit that falls until the boiler is shut off from it leaks at the boiler, by its exchanger or by its relief; one that goes on falling leaks elsewhere', () => {
+  const circuit: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 95, staticHeadM: 4, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 }, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop' }, domesticHotWater: { kind: 'plate-exchanger' } };
+  const asked = (lastBar: number) => diagnose({ format: 'jumper-case', version: 1, id: 'boiler', circuit, logs: [{ source: 'hand', samples: { tS: [0, 1800, 3600, 7200], pressureBar: [1.5, 1.35, 1.2, lastBar], flowC: [20, 20, 20, 20] }, events: [at(3600, 'boiler-isolated')] }] }).marginals;
+  const stands = asked(1.2), falls = asked(0.9), atBoiler = (m: typeof stands) => m['boiler-exchanger-leak']! + m['relief-valve-passing']!;
+  expect(atBoiler(stands)).toBeGreaterThan(0.7);
+  expect(stands['relief-valve-passing']!).toBeGreaterThan(0.2);
+  expect(falls['circuit-leak']!).toBeGreaterThan(2 * stands['circuit-leak']!);
+  expect(falls['circuit-leak']!).toBeGreaterThan(falls['boiler-exchanger-leak']!);
+});
