@@ -24,6 +24,10 @@ it('a passing seat is likeliest where its leak gives what was caught: q = k·√
   expect(at(0.5)).toBeGreaterThan(at(1));
   expect(catchMiss(caught(300, 'cold'), draw(0.5), circuit, { ...NOTHING_LOGGED, ...cold })).toBeCloseTo(0, 10);
   expect(catchMiss(caught(0, 'cold'), draw(0.5), circuit, NOTHING_LOGGED)).toBeNull();
+  // A relief that a valve shuts off together with its boiler drips alike.
+  const atBoiler = draw(0);
+  atBoiler[SLOT.outBoiler] = 0.5;
+  expect(catchMiss(caught(300, 'cold'), atBoiler, circuit, { ...NOTHING_LOGGED, ...cold })).toBeCloseTo(0, 10);
 });
 
 it('a dry jug and a wet one share out all there is', () => {

@@ -30,9 +30,9 @@ const drippedAtBar = (f: Finding, v: Float64Array, c: ResolvedCircuit, logged: L
 
 /** How far a caught rate lies from what a draw's leak makes of it, in standard deviations; for leaks that go to the relief. Null where nothing was caught. */
 export function catchMiss(f: Finding, v: Float64Array, c: ResolvedCircuit, logged: Logged): number | null {
-  const rate = caughtLPerH(f);
-  if (rate === null || f.volumeMl! <= JUST_WET_ML || v[SLOT.outCircuit]! <= 0) return null;
-  return Math.log(rate / (v[SLOT.outCircuit]! * Math.sqrt(drippedAtBar(f, v, c, logged)))) / RATE_SPREAD;
+  const rate = caughtLPerH(f), leak = v[SLOT.outCircuit]! + v[SLOT.outBoiler]!;
+  if (rate === null || f.volumeMl! <= JUST_WET_ML || leak <= 0) return null;
+  return Math.log(rate / (leak * Math.sqrt(drippedAtBar(f, v, c, logged)))) / RATE_SPREAD;
 }
 
 /** How hard a caught rate pulls at a draw's leak, in standard deviations: the less, the likelier it was a lift. */
