@@ -9,7 +9,7 @@ export function ruleOfThumb(input: Record<string, unknown>): string[] {
 
 interface RuleFinding { test: string; outcome?: string; water?: string; during?: string; [value: string]: unknown }
 interface RuleCase {
-  circuit: { reliefValve: { setBar: number }; fill?: { kind: string; cutOutBar?: number }; domesticHotWater?: { kind: string }; vessel: { labelPrechargeBar?: number }; maxFlowC?: number };
+  circuit: { reliefValve: { setBar: number }; fill?: { kind: string; cutOutBar?: number }; domesticHotWater?: { kind: string }; vessel?: { labelPrechargeBar?: number }; maxFlowC?: number };
   logs: { samples: { tS: number[]; pressureBar: (number | null)[]; flowC?: (number | null)[] }; events: { tS: number; kind: string }[] }[];
   findings: RuleFinding[];
 }
@@ -30,7 +30,7 @@ function readLog({ logs }: RuleCase): Read {
   };
 }
 
-const wantedCharge = (c: RuleCase) => c.circuit.vessel.labelPrechargeBar ?? 0.75;
+const wantedCharge = (c: RuleCase) => c.circuit.vessel?.labelPrechargeBar ?? 0.75;
 const throughCylinder = (c: RuleCase) => ((c.circuit.domesticHotWater?.kind ?? 'plate-exchanger') === 'plate-exchanger' ? 'dhw-plate-perforated' : 'dhw-coil-perforated');
 
 /** What is at fault where a kind of filling lets water by, gives too little or holds too much, and what it should hold, bar; null where a hand fills. */

@@ -28,5 +28,6 @@ it('a bare sheet says the relief and the kinds of filling and hot water, and not
   const made = makeCase('findings', 7, 0.7), before = structuredClone(made), bare = bareSheet(made), was = made.case.circuit as Record<string, { setBar?: number; kind?: string }>;
   expect(bare.case.circuit).toEqual({ kind: 'sealed-hot-water', reliefValve: { setBar: was.reliefValve!.setBar }, fill: { kind: was.fill!.kind }, domesticHotWater: was.domesticHotWater });
   expect({ ...bare, case: { ...bare.case, circuit: null } }).toEqual({ ...made, case: { ...made.case, circuit: null } });
+  expect(ruleOfThumb(bare.case).length).toBeGreaterThan(0);
   expect(made).toEqual(before);
 });
