@@ -43,6 +43,23 @@ it.each([1.6, 1.8, 2.5, 3])('one of %s bar under a relief of 3 is over', (valueB
   expect(hypotheses[0]!.faults).toEqual(['vessel-overcharged']);
   expect(marginals['vessel-overcharged']!).toBeGreaterThan(2 * marginals.none!);
 });
+it('one that may have been read with the water behind it is far from as sure', () => {
+  const over = (finding: Finding) => asked(BARE, [finding]).marginals['vessel-overcharged']!;
+  expect(over({ test: 'precharge', valueBar: 2.5 })).toBeLessThan(over(charge(2.5)) / 2);
+  expect(over({ test: 'precharge', valueBar: 2.5, circuitBar: 2.5, drainOpen: false })).toBeLessThan(0.1);
+});
+it('one well below what the circuit stands at was read with no water behind it, though nobody says so', () => {
+  for (const circuit of [BARE, { ...BARE, staticHeadM: 4, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 }, fill: { kind: 'manual-loop' as const } }]) {
+    const low = asked(circuit, [{ test: 'precharge', valueBar: 0.1 }]);
+    expect(low.hypotheses[0]!.faults).toEqual(['vessel-undercharged']);
+    expect(low.marginals['vessel-undercharged']! + low.marginals['vessel-diaphragm-failed']!).toBeGreaterThan(0.85);
+    expect(low.because.find((b) => b.evidence === 'finding:0')!.text).toContain('not said');
+    expect(low.estimates.prechargeBar!.median).toBeLessThan(0.25);
+    // At what the circuit stands at it may be the water.
+    const as = asked(circuit, [{ test: 'precharge', valueBar: 1.1 }]), none = asked(circuit, []);
+    expect(Math.abs(as.marginals['vessel-undercharged']! - none.marginals['vessel-undercharged']!)).toBeLessThan(0.15);
+  }
+});
 it('one of 0.75 is nothing much', () => expect(asked(BARE, [charge(0.75)]).hypotheses[0]!.faults).toEqual(['none']));
 
 it('with a fault seen elsewhere a flat vessel is the second of two', () => {

@@ -91,8 +91,8 @@ function findingSentence(f: Finding): string {
     return `${title}: ${f.outcome.replaceAll('-', ' ')}${why ? ` (${why})` : ''}.`;
   }
   if (f.test === 'precharge' && f.valueBar !== undefined) {
-    const masked = (f.circuitBar ?? (f.drainOpen ? 0 : 1)) > EMPTY_GAUGE_BAR;
-    return masked ? `Precharge read ${bar(f.valueBar)} with water behind it: that only repeats the water pressure.` : `Precharge read ${bar(f.valueBar)} with the water side empty.`;
+    if (f.circuitBar === undefined && !f.drainOpen) return `Precharge read ${bar(f.valueBar)}; what stood on the water side is not said.`;
+    return (f.circuitBar ?? 0) > EMPTY_GAUGE_BAR ? `Precharge read ${bar(f.valueBar)} with water behind it: that only repeats the water pressure.` : `Precharge read ${bar(f.valueBar)} with the water side empty.`;
   }
   if (f.startBar !== undefined && f.endBar !== undefined) return `${title}: ${bar(f.startBar)} to ${bar(f.endBar)}${f.minutes !== undefined ? ` in ${f.minutes} min` : ''}.`;
   if (f.valueBar !== undefined) return `${title}: ${bar(f.valueBar)}.`;

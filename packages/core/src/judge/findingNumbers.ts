@@ -29,7 +29,7 @@ export function expectedNumber(f: Finding, v: Float64Array, c: ResolvedCircuit):
       const charge = chargeOf(v, c);
       if (f.valueBar === undefined || charge === null) return null;
       // All as seen from the gauge: the charge stands higher there by the head up to the vessel, and so does a vessel with nothing behind it.
-      return { seen: f.valueBar + c.vesselStaticBar, expected: Math.max(charge, waterBehind(f, c)), sd: f.circuitBar === undefined && !f.drainOpen ? 0.35 : 0.06 };
+      return { seen: f.valueBar + c.vesselStaticBar, expected: Math.max(charge, waterBehind(f, c)), sd: !isWaterUnsaid(f) ? 0.06 : isBelowWater(f, c) ? 0.08 : 0.35 };
     }
     case 'draw-off': {
       if (f.volumeL === undefined || f.beforeBar === undefined || f.afterBar === undefined) return null;
@@ -72,8 +72,16 @@ const AT_LIFT_BAR = 0.15;
 const STUCK_ANYWHERE_BAR = 0.6;
 const stuckIn = (v: Float64Array) => v[SLOT.stuck]! > 0.5;
 
+/** Whether nobody says what stood on the vessel's water side while its charge was read. */
+const isWaterUnsaid = (f: Finding): boolean => f.circuitBar === undefined && !f.drainOpen;
+/** Whether a charge was read well below what the circuit stands at: then no water stood behind it, whether anybody says so or not. */
+const isBelowWater = (f: Finding, c: ResolvedCircuit): boolean => f.valueBar !== undefined && f.valueBar + c.vesselStaticBar < c.fillGaugeBar - BELOW_WATER_BAR;
+const BELOW_WATER_BAR = 0.2;
+/** Whether the water's pressure may be all that a tyre gauge on the vessel showed, and nobody knows how high that was. */
+export const mayBeTheWater = (f: Finding, c: ResolvedCircuit): boolean => isWaterUnsaid(f) && !isBelowWater(f, c);
+
 /** Pressure on the vessel's water side while its charge is read, bar gauge. */
-export const waterBehind = (f: Finding, c: ResolvedCircuit): number => Math.max(c.vesselStaticBar, f.circuitBar ?? (f.drainOpen ? 0 : c.fillGaugeBar));
+export const waterBehind = (f: Finding, c: ResolvedCircuit): number => Math.max(c.vesselStaticBar, f.circuitBar ?? (f.drainOpen || isBelowWater(f, c) ? 0 : c.fillGaugeBar));
 
 /** The boiler's own water comes with the vessel's: a wall boiler holds a litre or four, a larger one more than anyone knows. Common practice. */
 function boilerWater(contentL: number): { meanL: number; sdL: number } {
