@@ -3,7 +3,7 @@ import { writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { caseFile } from '@jumper/contract';
 import { diagnose, type Case } from '@jumper/core';
-import { BALANCE_TIERS, bareSheet, confusions, leaveOut, makeBalance, makeCase, makeSketch, reliability, ruleOfThumb, scoreTier, SKETCH_TIERS, TIERS, type Judged, type Tier } from '@jumper/evaluate';
+import { BALANCE_TIERS, bareSheet, confusions, leaveOut, makeBalance, makeCase, makeSketch, reliability, ruleOfThumb, scoreTier, SKETCH_TIERS, TIERS, type Judged, type Tier, type TruthCase } from '@jumper/evaluate';
 import { caseDone, inThreads, type Share } from './inThreads';
 import { optionsOrExit, refuse } from './options';
 
@@ -13,13 +13,16 @@ const say = (line: string) => process.stdout.write(`${line}\n`);
 const MAKERS = { truth: { make: makeCase, tiers: TIERS }, sketch: { make: makeSketch, tiers: SKETCH_TIERS }, balance: { make: makeBalance, tiers: BALANCE_TIERS } } as const;
 type Maker = keyof typeof MAKERS;
 
-interface TierShare extends Share { tiers: Tier[]; leastShownBar: number | undefined; sheets: 'whole' | 'gaps' | 'bare'; maker: Maker }
+/** What is done to the sheet of each visit before the judge sees it. */
+const SHEETS = { whole: (made: TruthCase) => made, gaps: leaveOut, bare: bareSheet } as const;
+
+interface TierShare extends Share { tiers: Tier[]; leastShownBar: number | undefined; sheets: keyof typeof SHEETS; maker: Maker }
 
 function judgeShare({ tiers, from, cases, step, offset, leastShownBar, sheets, maker }: TierShare): Judged[] {
   const judged: Judged[] = [];
   for (const tier of tiers)
     for (let i = offset; i < cases; i += step) {
-      const whole = MAKERS[maker].make(tier, from + i, leastShownBar), made = sheets === 'gaps' ? leaveOut(whole, from + i) : sheets === 'bare' ? bareSheet(whole) : whole;
+      const made = SHEETS[sheets](MAKERS[maker].make(tier, from + i, leastShownBar), from + i);
       const parsed = caseFile.parse(made.case);
       const start = performance.now();
       const d = diagnose(parsed as unknown as Case);

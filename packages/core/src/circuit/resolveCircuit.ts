@@ -60,7 +60,7 @@ export function resolveCircuit(sheet: CircuitSheet): ResolvedCircuit {
   const cutInGaugeBar = sheet.fill?.kind === 'pressurisation-unit' ? (sheet.fill.cutInBar ?? null) : null;
   // What feeds by itself was set by the height of the building: half a bar above the head.
   const fedFromGaugeBar = sheet.fill?.kind === 'reducing-valve' ? (sheet.fill.setBar ?? null) : cutInGaugeBar;
-  const staticGaugeBar = staticHeadBar(take('staticHeadM', sheet.staticHeadM, fedFromGaugeBar !== null ? headUnderM(fedFromGaugeBar) : isUnitOfUnknownLimits(sheet) ? Math.max(USUAL_HEAD_M, headUnderM(UNIT_FILL_SHARE * reliefSetGaugeBar - UNIT_BAND_BAR)) : headByReliefM(reliefSetGaugeBar, first?.targetPrechargeBar ?? first?.labelPrechargeBar)));
+  const staticGaugeBar = staticHeadBar(take('staticHeadM', sheet.staticHeadM, fedFromGaugeBar !== null ? headUnderM(fedFromGaugeBar) : unmeasuredHeadM(sheet, reliefSetGaugeBar, first)));
   const vesselStaticBar = staticHeadBar(first?.heightAboveGaugeM ?? 0);
   // A vessel only has to carry the water that stands above it.
   const charge = resolveCharge(vessels, Math.max(0, staticGaugeBar - vesselStaticBar), assumed);
@@ -151,9 +151,10 @@ function spreadOfFill(sheet: CircuitSheet, prechargeFrom: ResolvedCircuit['prech
 const USUAL_RELIEF_BAR = 3, USUAL_HEAD_M = 5;
 
 /** Water above the gauge where nobody measured it, m: a house of two floors under a relief of 3 bar; a relief that is set higher stands under a higher building, but none that
- *  the vessel's label would not carry. Common practice. */
-function headByReliefM(reliefSetGaugeBar: number, labelBar: number | undefined): number {
-  const byReliefM = USUAL_HEAD_M * Math.max(1, reliefSetGaugeBar / USUAL_RELIEF_BAR) ** 2;
+ *  the vessel's label would not carry; and a plant under what a unit of unknown limits holds. Common practice. */
+function unmeasuredHeadM(sheet: CircuitSheet, reliefSetGaugeBar: number, vessel: Vessel | undefined): number {
+  if (isUnitOfUnknownLimits(sheet)) return Math.max(USUAL_HEAD_M, headUnderM(UNIT_FILL_SHARE * reliefSetGaugeBar - UNIT_BAND_BAR));
+  const labelBar = vessel?.targetPrechargeBar ?? vessel?.labelPrechargeBar, byReliefM = USUAL_HEAD_M * Math.max(1, reliefSetGaugeBar / USUAL_RELIEF_BAR) ** 2;
   return labelBar === undefined ? byReliefM : Math.max(USUAL_HEAD_M, Math.min(byReliefM, (labelBar - 0.25) / staticHeadBar(1)));
 }
 

@@ -40,3 +40,5 @@ export interface Finding {
 
 /** With more than this on the water side a tyre gauge on the vessel only repeats it, bar gauge. */
 export const EMPTY_GAUGE_BAR = 0.05;
+/** Whether nobody says what stood on the vessel's water side while its charge was read. */
+export const isWaterUnsaid = (f: Finding): boolean => f.circuitBar === undefined && !f.drainOpen;

@@ -66,8 +66,8 @@ function heldHigh(p: number, feedHoldsBar: number, isPumped: boolean, c: Resolve
 const PUMPING = 0.2;
 
 /** Who fills by hand fills to what the circuit needs, or to a round bar and a half, where that is not yet too high. */
-const byHand = (p: number, sd: number, c: Pick<ResolvedCircuit, 'fillGaugeBar' | 'fillSpreadBar' | 'reliefSetGaugeBar' | 'gaugeStepBar'>): number => {
-  const wanted = c.fillGaugeBar + 0.05, aboveBar = ROUND_FILL_BAR - c.fillGaugeBar;
+const byHand = (p: number, fillGaugeBar: number, sd: number, c: ResolvedCircuit): number => {
+  const wanted = fillGaugeBar + 0.05, aboveBar = ROUND_FILL_BAR - fillGaugeBar;
   const rounds = c.reliefSetGaugeBar > ROOM_FOR_ROUND_BAR && aboveBar > 0 && aboveBar <= TOO_HIGH_BAR + 2 * c.fillSpreadBar ? FILLS_ROUND : 0;
   return (1 - rounds) * normalPdf(p, wanted, sd) + rounds * normalPdf(p, ROUND_FILL_BAR, Math.hypot(ROUND_SD_BAR, 0.4 * c.gaugeStepBar));
 };
@@ -88,13 +88,11 @@ function filling(p: number, onTheWay: number, c: ResolvedCircuit, v: Float64Arra
   return (1 - full) * onTheWay + full * normalPdf(p, fullBar - 0.05, Math.hypot(FULL_SD_BAR, 0.4 * c.gaugeStepBar));
 }
 
-/** Density of a pressure that was filled to what is wanted, by hand or by a feed. */
-const filledTo = (p: number, fillGaugeBar: number, sd: number, c: ResolvedCircuit): number => (c.fedByItself ? normalPdf(p, fillGaugeBar + 0.05, sd) : byHand(p, sd, { ...c, fillGaugeBar }));
-
-/** The same above a charge that is in order. Where nobody wrote down what is wanted, one height decides both: under a charge that is lower than was taken, so is the fill. */
-function filledOver(p: number, chargeBar: number, readingSd: number, c: ResolvedCircuit): number {
-  const inCommon = Math.min(1, (c.fillSpreadBar / c.chargeSpreadBar) ** 2);
-  return aboveCharge(p, chargeBar) * filledTo(p, c.fillGaugeBar + inCommon * (chargeBar - c.prechargeGaugeBar), Math.hypot(readingSd, c.fillSpreadBar * Math.sqrt(1 - inCommon)), c);
+/** Density of a pressure that was filled to what is wanted, by hand or by a feed. Where nobody wrote down what that is, one height decides it and the charge: under a charge in order that is lower than was taken, so is the fill. */
+function filled(p: number, chargeBar: number | null, readingSd: number, c: ResolvedCircuit): number {
+  const inCommon = chargeBar === null ? 0 : Math.min(1, (c.fillSpreadBar / c.chargeSpreadBar) ** 2);
+  const fillGaugeBar = c.fillGaugeBar + inCommon * ((chargeBar ?? 0) - c.prechargeGaugeBar), sd = Math.hypot(readingSd, c.fillSpreadBar * Math.sqrt(1 - inCommon));
+  return c.fedByItself ? normalPdf(p, fillGaugeBar + 0.05, sd) : byHand(p, fillGaugeBar, sd, c);
 }
 
 /** @param chargeBar what the vessel is charged to, as seen from the gauge; null where that says nothing of the level
@@ -104,7 +102,7 @@ function coldLevelOf(p: number, fault: FaultId, c: ResolvedCircuit, chargeBar: n
   const flat = (least: number, most: number) => smoothBox(p, least, Math.max(most, least + 0.2), Math.hypot(0.06 + 0.5 * c.gaugeStepBar, c.fillSpreadBar));
   const reading = Math.hypot(c.fedByItself ? BY_FEED_SD : BY_HAND_SD, 0.4 * c.gaugeStepBar), sd = Math.hypot(reading, c.fillSpreadBar);
   // A unit lets it fall to its lower limit before it pumps.
-  const near = c.cutInGaugeBar !== null ? aboveCharge(p, chargeBar) * flat(c.cutInGaugeBar, fill) : chargeBar === null ? filledTo(p, fill, sd, c) : filledOver(p, chargeBar, reading, c), least = heldFromGaugeBar(c);
+  const near = aboveCharge(p, chargeBar) * (c.cutInGaugeBar !== null ? flat(c.cutInGaugeBar, fill) : filled(p, chargeBar, reading, c)), least = heldFromGaugeBar(c);
   switch (fault) {
     case 'fill-pressure-too-low': case 'feed-starved': return overHead(p, c) * flat(0, least - 0.25);
     case 'pressurisation-unit-fault': return 0.65 * flat(0, least - 0.1) + 0.35 * flat(fill + 0.1, Math.max(c.reliefSetGaugeBar, fill + 0.5));
@@ -116,7 +114,7 @@ function coldLevelOf(p: number, fault: FaultId, c: ResolvedCircuit, chargeBar: n
       return (1 - fallenShare(c)) * near + fallenShare(c) * overHead(p, c) * flat(0, least);
     case 'vessel-undercharged': case 'vessel-diaphragm-failed': case 'vessel-connection-blocked': case 'vessel-isolated': case 'vessel-undersized':
       // Topped up to where it should be, or fallen since; not so far that the top of the house stands dry.
-      return c.fedByItself ? 0.88 * near + 0.09 * flat(0.1, least) + 0.03 * flat(fill, fill + 0.8) : 0.85 * byHand(p, 1.3 * sd, c) + 0.15 * flat(Math.max(0.2, TOPPED_UP_FROM * c.staticGaugeBar), fill);
+      return c.fedByItself ? 0.88 * near + 0.09 * flat(0.1, least) + 0.03 * flat(fill, fill + 0.8) : 0.85 * byHand(p, fill, 1.3 * sd, c) + 0.15 * flat(Math.max(0.2, TOPPED_UP_FROM * c.staticGaugeBar), fill);
     default: return near;
   }
 }

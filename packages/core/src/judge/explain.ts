@@ -4,7 +4,7 @@ import type { Measured } from '../log/readLog';
 import { lowerFirst } from '../lowerFirst';
 import type { Because } from './Diagnosis';
 import { FAULT_IDS, type FaultId } from './faults';
-import { EMPTY_GAUGE_BAR, type Finding } from './Finding';
+import { EMPTY_GAUGE_BAR, isWaterUnsaid, type Finding } from './Finding';
 import type { Evidence, Judged } from './judgeEvidence';
 import type { JudgedSet } from './JudgedSet';
 import type { LogTrack } from './LogTrack';
@@ -91,7 +91,7 @@ function findingSentence(f: Finding): string {
     return `${title}: ${f.outcome.replaceAll('-', ' ')}${why ? ` (${why})` : ''}.`;
   }
   if (f.test === 'precharge' && f.valueBar !== undefined) {
-    if (f.circuitBar === undefined && !f.drainOpen) return `Precharge read ${bar(f.valueBar)}; what stood on the water side is not said.`;
+    if (isWaterUnsaid(f)) return `Precharge read ${bar(f.valueBar)}; what stood on the water side is not said.`;
     return (f.circuitBar ?? 0) > EMPTY_GAUGE_BAR ? `Precharge read ${bar(f.valueBar)} with water behind it: that only repeats the water pressure.` : `Precharge read ${bar(f.valueBar)} with the water side empty.`;
   }
   if (f.startBar !== undefined && f.endBar !== undefined) return `${title}: ${bar(f.startBar)} to ${bar(f.endBar)}${f.minutes !== undefined ? ` in ${f.minutes} min` : ''}.`;

@@ -3,7 +3,7 @@ import { coldLevelDensity } from './coldLevel';
 import { dischargeShares, nearRelief, reseatShares } from './dischargePipe';
 import { has, INFLOW, LITTLE_GAS, OUTFLOW } from './faultGroups';
 import type { FaultId } from './faults';
-import type { Finding } from './Finding';
+import { isWaterUnsaid, type Finding } from './Finding';
 import { changeOver, chargeOf, curveOf, expectedNumber, mayBeTheWater, NO_FEED_BAR, ranBack, readingSd, waterBehind } from './findingNumbers';
 import { SLOT } from './kernel';
 import { NOTHING_LOGGED, type Logged } from './Logged';
@@ -52,7 +52,7 @@ const SLIP_DENSITY = 0.3;
 const PLAIN_TO_SEE: ReadonlySet<string> = new Set(['relief-marking', 'discharge-catch', 'gauge-at-zero', 'top-ups-per-month']), PLAIN_SLIP = 0.004;
 
 /** A tyre gauge that shows more than the circuit ever holds, with the water let out, does so for what is in the vessel: no slip of a tap or a drain makes that. */
-const isPumpedUp = (f: Finding, c: ResolvedCircuit): boolean => f.test === 'precharge' && f.valueBar !== undefined && (f.drainOpen === true || f.circuitBar !== undefined) && f.valueBar > PUMPED_UP_SHARE * c.reliefSetGaugeBar && f.valueBar > (f.circuitBar ?? 0) + 0.2;
+const isPumpedUp = (f: Finding, c: ResolvedCircuit): boolean => f.test === 'precharge' && f.valueBar !== undefined && !isWaterUnsaid(f) && f.valueBar > PUMPED_UP_SHARE * c.reliefSetGaugeBar && f.valueBar > (f.circuitBar ?? 0) + 0.2;
 const PUMPED_UP_SHARE = 0.75;
 
 /** How often nothing comes where no gas is left: pressed before anything is drained, even little gas hisses with the water behind it. Common practice. */
@@ -67,7 +67,7 @@ function pressOfUndercharged(v: Float64Array, c: ResolvedCircuit): { air: number
 function numericLikelihood(f: Finding, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit, logged: Logged): number | null {
   switch (f.test) {
     case 'idle-cold-pressure': return f.valueBar === undefined ? null : coldLevelDensity(f.valueBar, faults, c, v);
-    case 'precharge': return f.valueBar === undefined ? null : mayBeTheWater(f, c) ? (1 - ANY_WATER) * prechargeDensity(f, faults, v, c) + ANY_WATER / c.reliefSetGaugeBar : prechargeDensity(f, faults, v, c);
+    case 'precharge': return f.valueBar === undefined ? null : prechargeDensity(f, faults, v, c);
     case 'fill-disconnected-watch': case 'fill-isolated-watch': case 'cold-main-off-watch': case 'cold-main-on-watch': case 'coil-isolated-watch': return watchDensity(f, faults, v, c);
     case 'boiler-isolated-hold': return holdDensity(f, faults, v, c);
     case 'top-ups-per-month': {
@@ -113,6 +113,11 @@ const ANY_WATER = 0.4;
 
 /** With water still standing behind the diaphragm the tyre gauge only repeats the water's pressure. */
 function prechargeDensity(f: Finding, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit): number {
+  const density = chargeShownDensity(f, faults, v, c);
+  return mayBeTheWater(f, c) ? (1 - ANY_WATER) * density + ANY_WATER / c.reliefSetGaugeBar : density;
+}
+
+function chargeShownDensity(f: Finding, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit): number {
   const seen = f.valueBar! + c.vesselStaticBar, nothingBar = c.vesselStaticBar, behindBar = waterBehind(f, c);
   if (has(faults, 'vessel-diaphragm-failed')) {
     // A holed one shows what stands on the water side, or what little air is caught.

@@ -1,5 +1,5 @@
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
-import type { Finding } from './Finding';
+import { isWaterUnsaid, type Finding } from './Finding';
 import { SLOT } from './kernel';
 import { WaterCurve } from './WaterCurve';
 
@@ -72,8 +72,6 @@ const AT_LIFT_BAR = 0.15;
 const STUCK_ANYWHERE_BAR = 0.6;
 const stuckIn = (v: Float64Array) => v[SLOT.stuck]! > 0.5;
 
-/** Whether nobody says what stood on the vessel's water side while its charge was read. */
-const isWaterUnsaid = (f: Finding): boolean => f.circuitBar === undefined && !f.drainOpen;
 /** Whether a charge was read well below what the circuit stands at: then no water stood behind it, whether anybody says so or not. */
 const isBelowWater = (f: Finding, c: ResolvedCircuit): boolean => f.valueBar !== undefined && f.valueBar + c.vesselStaticBar < c.fillGaugeBar - BELOW_WATER_BAR;
 const BELOW_WATER_BAR = 0.2;

@@ -2,7 +2,7 @@ import type { CircuitSheet } from '../circuit/CircuitSheet';
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import { SLOT } from './kernel';
 import { fitLogs, LENT, LENT_QUICKLY, type Effort, type FitOptions, type LogFit } from './LogFit';
-import { logModelKey, waysApart, waysParted, type LogModel } from './logModel';
+import { byWaysParted, logModelKey, waysApart, waysParted, type LogModel } from './logModel';
 import type { LogTrack } from './LogTrack';
 import { Misses, type Hint } from './Misses';
 import { parameterSpace } from './parameters';
@@ -27,7 +27,9 @@ export interface Fitter {
 
 /** Fits models, each once. */
 export function fitterOf(sheet: CircuitSheet, circuit: ResolvedCircuit, tracks: LogTrack[], hints: Hint[], effort: Effort, lookedAt: Looked): Fitter {
-  const fits = new Map<string, LogFit>(), fitted = new Map<string, LogModel>(), asked = new Map<string, LogModel>();
+  const fits = new Map<string, LogFit>(), fitted = new Map<string, LogModel>(), asked = new Map<string, LogModel>(), parted = waysParted(tracks);
+  /** Two ways in look alike as long as no log shuts one of them, and so do two ways out: such models are fitted once. With no log there is nothing to fit, and each keeps its own. */
+  const sameInLogs = (model: LogModel): LogModel => (tracks.length ? byWaysParted(model, parted) : model);
   /** Bests to start from: of a look at the same model before, and of the models that fit best so far. */
   const borrowedFor = (key: string): Float64Array[] => {
     const best = [...new Set([...fits.values(), ...[...lookedAt.values()].map((l) => l.found)])].sort((a, b) => b.logEvidence - a.logEvidence).slice(0, LENDERS);
@@ -44,13 +46,13 @@ export function fitterOf(sheet: CircuitSheet, circuit: ResolvedCircuit, tracks: 
   };
   const lookOver = (models: Iterable<LogModel>) => {
     if (!tracks.length) return;
-    for (const model of new Map([...models].map((m) => [logModelKey(sameInLogs(m, tracks)), sameInLogs(m, tracks)])).values()) {
+    for (const model of new Map([...models].map((m) => [logModelKey(sameInLogs(m)), sameInLogs(m)])).values()) {
       const misses = new Misses(parameterSpace(model, sheet, circuit, tracks), tracks, circuit.atmosphericBar, hints);
       misses.at(new Float64Array(misses.n).fill(ASIDE), new Float64Array(misses.rows));
     }
   };
   const keep = (wanted: LogModel, found: LogFit): LogFit => {
-    const byCoil = sameInLogs(wanted, tracks).inflow === wanted.inflow ? found : { ...found, draws: found.draws.map(inflowByCoil) };
+    const byCoil = sameInLogs(wanted).inflow === wanted.inflow ? found : { ...found, draws: found.draws.map(inflowByCoil) };
     const own = wanted.gas === 'late' ? { ...byCoil, draws: byCoil.draws.map(withoutVessel) } : byCoil;
     fits.set(logModelKey(wanted), own);
     return own;
@@ -58,12 +60,12 @@ export function fitterOf(sheet: CircuitSheet, circuit: ResolvedCircuit, tracks: 
   const fitOf = (wanted: LogModel): LogFit => {
     const known = fits.get(logModelKey(wanted));
     if (known) return known;
-    const model = sameInLogs(wanted, tracks), key = logModelKey(model);
+    const model = sameInLogs(wanted), key = logModelKey(model);
     if (!fits.has(key)) { fits.set(key, fitWithCare(key, model)); fitted.set(key, model); }
     asked.set(logModelKey(wanted), wanted);
     return keep(wanted, fits.get(key)!);
   };
-  const keepAll = () => { for (const wanted of asked.values()) keep(wanted, fits.get(logModelKey(sameInLogs(wanted, tracks)))!); };
+  const keepAll = () => { for (const wanted of asked.values()) keep(wanted, fits.get(logModelKey(sameInLogs(wanted)))!); };
   const looked = (): Looked => new Map([...fitted].map(([key, model]) => [key, { model, found: fits.get(key)! }]));
   const lendToNeighbours = ({ how, outdoneBy }: Lending) => {
     let better = false;
@@ -94,7 +96,7 @@ export function fitterOf(sheet: CircuitSheet, circuit: ResolvedCircuit, tracks: 
       }
     if (held) keepAll();
   };
-  const knows = (wanted: LogModel) => fits.has(logModelKey(sameInLogs(wanted, tracks)));
+  const knows = (wanted: LogModel) => fits.has(logModelKey(sameInLogs(wanted)));
   return { lookOver, fitOf, knows, looked, lendToNeighbours, holdToSimpler };
 }
 
@@ -116,17 +118,6 @@ const LENDERS = 3;
 
 /** So far behind, in nats, a model is next to nothing whatever else is found; and what it is spared then. */
 const HOPELESS = 12, BRIEFLY: Partial<Effort> = { looked: 6, look: 3, kept: 2, iterations: 8, draws: 120, moreRounds: 0 };
-
-/** Two ways in look alike as long as no log shuts one of them, and so do two ways out: such models are fitted once. */
-function sameInLogs(model: LogModel, tracks: LogTrack[]): LogModel {
-  if (tracks.length === 0) return model;
-  const parted = waysParted(tracks);
-  return {
-    ...model,
-    inflow: model.inflow === 'coil' && !parted.inflow ? 'fill' : model.inflow,
-    outflow: model.outflow === 'boiler' && !parted.outflow ? 'circuit' : model.outflow,
-  };
-}
 
 /** The same draw with the water coming in by the coil, since watches part the two ways. */
 function inflowByCoil(draw: LogFit['draws'][number]): LogFit['draws'][number] {

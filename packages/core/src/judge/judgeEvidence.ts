@@ -84,7 +84,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   /** Other ways in which a hypothesis may hold too, and how often it does: one that speaks of its own faults, and one of a feed that the sheet does not name. */
   const otherWaysOf = (model: LogModel, faults: readonly FaultId[], care: boolean): { model: LogModel; share: number }[] => {
     const own = ownWayOf(model, faults);
-    return [...(own ? [own] : []), ...(own?.model.heat === 'none' && feedMayBeShut && model.feed === 'right' ? [{ model: { ...own.model, feed: 'dead' as const }, share: SHUT_FEED_SHARE }] : []), ...(care && model.gas === 'cut-off' ? almostCutOff(model, faults) : []), ...unitLetsBy(model, faults), ...(parted.outflow && model.outflow === 'boiler' && faults.includes('relief-valve-passing') ? [{ model: { ...model, outflow: 'circuit' as const }, share: RELIEF_ELSEWHERE_SHARE }] : []), ...(feedUnsaid && model.feed === 'right' ? [{ model: { ...model, feed: 'unsaid' as const }, share: FED_SHARE }] : [])];
+    return [...(own ? [own] : []), ...(own?.model.heat === 'none' && feedMayBeShut && model.feed === 'right' ? [{ model: { ...own.model, feed: 'dead' as const }, share: SHUT_FEED_SHARE }] : []), ...(care && model.gas === 'cut-off' ? almostCutOff(model, faults) : []), ...unitLetsBy(model, faults), ...reliefElsewhere(model, faults), ...(feedUnsaid && model.feed === 'right' ? [{ model: { ...model, feed: 'unsaid' as const }, share: FED_SHARE }] : [])];
   };
   const waysOf = (faults: readonly FaultId[], care: boolean): LogModel[] => { const model = logModelOf(faults); return [model, ...otherWaysOf(model, faults, care).map((way) => way.model)]; };
   /** A circuit without its vessel may give way before its relief lifts; and a port that is nearly blocked lets the pressure stand high as long as the water grows, and fall back while it is hot. */
@@ -94,6 +94,8 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   ];
   /** A unit by itself may let water by all the time, instead of not pumping or of pumping too far. */
   const unitLetsBy = (model: LogModel, faults: readonly FaultId[]): { model: LogModel; share: number }[] => (tracks.length && faults.join() === 'pressurisation-unit-fault' ? [{ model: { ...model, inflow: 'fill' }, share: UNIT_LETS_BY_SHARE }] : []);
+  /** A relief may stand where no valve shuts it off together with the boiler. */
+  const reliefElsewhere = (model: LogModel, faults: readonly FaultId[]): { model: LogModel; share: number }[] => (parted.outflow && model.outflow === 'boiler' && faults.includes('relief-valve-passing') ? [{ model: { ...model, outflow: 'circuit' }, share: RELIEF_ELSEWHERE_SHARE }] : []);
   const ownWayOf = (model: LogModel, faults: readonly FaultId[]): { model: LogModel; share: number } | null => {
     if (faults.includes('pressurisation-unit-fault')) return { model: { ...model, feed: 'high' }, share: OVERRUN_SHARE };
     if (model.gas === 'small' && tracks.length && smallBySheet > 0) return { model: { ...model, gas: 'right' }, share: smallBySheet };

@@ -13,8 +13,6 @@ import { allowForRelief, easedHotBar } from './reliefInLog';
 import { errorKeptAt, type LogTrack } from './LogTrack';
 import { meanTemperatures, type MeanTemperatures } from './meanTemperatures';
 
-/** Whoever shuts something off watches the water, and lets the boiler be. */
-
 /** The model is wrong in the same way for a while: at least so long, and in a log of days for a share of it. */
 const LEAST_ERROR_S = 900, ERROR_SPAN_SHARE = 1 / 12;
 
@@ -65,7 +63,12 @@ export function layOutLog(logged: PressureLog, circuit: ResolvedCircuit): LogTra
     track.variance[i] = ((step * step) / 12 + handBar * handBar) / Math.min(r.count[i]!, 3) + 1e-4;
     track.growth[i] = fluidGrowth(circuit.fluid, referenceC, means.meanC[i]!);
     if (i === 0) track.starts[i] = 1;
-    while (next < events.length && events[next]!.tS <= track.tS[i]! + 1e-9) apply(events[next++]!, i);
+    for (; next < events.length && events[next]!.tS <= track.tS[i]! + 1e-9; next++) {
+      // What was measured is known; whatever else moves water by hand is not.
+      const { kind, volumeL } = events[next]!;
+      if (kind === 'drawn-off' && volumeL !== undefined) track.drawnL[i]! += volumeL;
+      else if (movesWater(kind)) track.starts[i] = 1;
+    }
   }
   for (const runS of runsS) track.starts[track.tS.findIndex((t) => t >= runS)] = 1;
   // A needle sticks. A sensor does not, but one that rounds coarsely is off to one side until the next step.
@@ -102,12 +105,6 @@ export function layOutLog(logged: PressureLog, circuit: ResolvedCircuit): LogTra
   function paceAt(i: number): number {
     const k = (a: number, b: number) => (a < 0 || b >= n || (a === i && switchS.some((s) => s > track.tS[a]! + EVENT_OFF_S && s <= track.tS[b]!)) ? 0 : Math.abs(means.meanC[b]! - means.meanC[a]!) / Math.max(30, track.tS[b]! - track.tS[a]!));
     return Math.max(k(i - 1, i), k(i, i + 1));
-  }
-
-  function apply(e: LogEvent, i: number) {
-    // What was measured is known; whatever else moves water by hand is not.
-    if (e.kind === 'drawn-off' && e.volumeL !== undefined) track.drawnL[i]! += e.volumeL;
-    else if (movesWater(e.kind)) track.starts[i] = 1;
   }
 }
 

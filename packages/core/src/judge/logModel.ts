@@ -57,9 +57,11 @@ export const waysParted = (tracks: readonly Pick<LogTrack, 'fillOn' | 'coilOn' |
   inflow: tracks.some((t) => t.coilOn.some((on, i) => on !== t.fillOn[i])), outflow: tracks.some((t) => t.boilerOn.some((on) => on < 1)),
 });
 
+/** The model as the tracks can tell it: ways in that none of them parts are one, and so are ways out. */
+export const byWaysParted = (m: LogModel, parted: WaysParted): LogModel => ({ ...m, inflow: m.inflow === 'coil' && !parted.inflow ? 'fill' : m.inflow, outflow: m.outflow === 'boiler' && !parted.outflow ? 'circuit' : m.outflow });
+
 /** The same for models that no track can tell apart: what comes in or goes out does so alike, whichever way it takes; and a vessel that is full of water is as good as none. */
-export const movesAs = (m: LogModel, parted: WaysParted): string =>
-  logModelKey({ ...m, gas: m.gas === 'cut-off' ? 'low' : m.gas, inflow: m.inflow === 'coil' && !parted.inflow ? 'fill' : m.inflow, outflow: m.outflow === 'boiler' && !parted.outflow ? 'circuit' : m.outflow });
+export const movesAs = (m: LogModel, parted: WaysParted): string => logModelKey({ ...byWaysParted(m, parted), gas: m.gas === 'cut-off' ? 'low' : m.gas });
 
 /** In how many ways two models differ. */
 export const waysApart = (a: LogModel, b: LogModel): number => (Object.keys(RIGHT) as (keyof LogModel)[]).filter((k) => a[k] !== b[k]).length;

@@ -19,7 +19,7 @@ export function mergedWhereStraight(track: LogTrack): LogTrack {
     ...track, n, tS, gaugeBar: mean(track.gaugeBar), growth: mean(track.growth),
     variance: mean(track.variance).map((v, k) => v / (blocks[k]![1] - blocks[k]![0])),
     starts: Uint8Array.from(blocks, ([from]) => track.starts[from]!), fillOn: first(track.fillOn), coilOn: first(track.coilOn), boilerOn: first(track.boilerOn),
-    drawnL: Float64Array.from(blocks, ([from]) => track.drawnL[from]!), jumpBar: Float64Array.from(blocks, ([from, to]) => Math.hypot(...track.jumpBar.subarray(from, to))),
+    drawnL: first(track.drawnL), jumpBar: Float64Array.from(blocks, ([from, to]) => Math.hypot(...track.jumpBar.subarray(from, to))),
     modelErrorBar: mean(track.modelErrorBar), warmth: mean(track.warmth), temperatureErrorK: mean(track.temperatureErrorK),
     errorKept: errorKeptAt(tS, track.modelErrorS),
   };

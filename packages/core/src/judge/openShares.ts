@@ -10,7 +10,7 @@ const TURNS: Partial<Record<EventKind, { valve: Valve; open: 0 | 1 }>> = {
   'coil-isolated': { valve: 'coil', open: 0 }, 'coil-reopened': { valve: 'coil', open: 1 },
   'boiler-isolated': { valve: 'boiler', open: 0 }, 'boiler-reopened': { valve: 'boiler', open: 1 },
 };
-/** Whether an event shuts something off. */
+/** Whether an event shuts something off: whoever does so watches the water, and lets the boiler be. */
 export const shutsAValve = (kind: EventKind): boolean => TURNS[kind]?.open === 0;
 
 /** What was open between the points of a log: water comes by the fill as long as main and loop are open, by the coil as long as main and coil are. What is turned at the moment of a reading is turned after it.
@@ -21,7 +21,7 @@ export function openShares(events: readonly LogEvent[], tS: ArrayLike<number>): 
   let next = 0, at = tS[0] ?? 0;
   const add = (i: number, share: number) => { shares.fill[i]! += share * open.main * open.loop; shares.coil[i]! += share * open.main * open.coil; shares.boiler[i]! += share * open.boiler; };
   for (let i = 0; i < n; i++) {
-    const from = at, gapS = tS[i]! - from;
+    const gapS = tS[i]! - at;
     for (; next < events.length && events[next]!.tS <= tS[i]!; next++) {
       const { tS: eventS, kind } = events[next]!, turn = TURNS[kind];
       if (gapS > 0 && eventS > at) { add(i, (eventS - at) / gapS); at = eventS; }

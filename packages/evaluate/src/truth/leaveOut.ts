@@ -1,6 +1,6 @@
 import type { TruthCase } from './makeCase';
 
-interface Sheet { gauge?: unknown; waterVolumeL?: number; waterVolumeSource?: unknown; heatOutputKw?: number; fill?: Record<string, unknown>; domesticHotWater?: unknown; staticHeadM?: number; vessel: { nominalVolumeL?: number; labelPrechargeBar?: number } }
+interface Sheet { kind: string; reliefValve: { setBar: number }; gauge?: unknown; waterVolumeL?: number; waterVolumeSource?: unknown; heatOutputKw?: number; fill?: Record<string, unknown>; domesticHotWater?: unknown; staticHeadM?: number; vessel: { nominalVolumeL?: number; labelPrechargeBar?: number } }
 interface Log { samples: { pressureBar: (number | null)[]; flowC?: unknown; returnC?: unknown }; events: unknown[] }
 
 /** Parts of a sheet or a log that are missing at a first visit, or wrong. */
@@ -27,6 +27,6 @@ export function leaveOut(made: TruthCase, seed: number): TruthCase {
 
 /** The same visit by somebody who has never been there: on the sheet stand the relief's setting, how it is filled and how hot water is made, and nothing else. The truth stays what it was. @returns a copy */
 export function bareSheet(made: TruthCase): TruthCase {
-  const { kind, reliefValve, fill, domesticHotWater } = made.case.circuit as Record<string, { setBar?: number; kind?: string } | undefined>;
-  return structuredClone({ ...made, case: { ...made.case, circuit: { kind, reliefValve: { setBar: reliefValve?.setBar }, ...(fill ? { fill: { kind: fill.kind } } : {}), ...(domesticHotWater ? { domesticHotWater } : {}) } } });
+  const { kind, reliefValve, fill, domesticHotWater } = made.case.circuit as Sheet;
+  return structuredClone({ ...made, case: { ...made.case, circuit: { kind, reliefValve: { setBar: reliefValve.setBar }, ...(fill ? { fill: { kind: fill.kind } } : {}), ...(domesticHotWater ? { domesticHotWater } : {}) } } });
 }
