@@ -44,6 +44,8 @@ export interface LogTrack {
   letGoLow: boolean;
   /** How far the pressure fell back from a peak while the water stayed hot, quickly or slowly, bar; 0 where it did not. */
   easedHotBar: number;
+  /** That it was held there, below where it had let go. */
+  heldBelowPeak: boolean;
   temperatures: TemperaturesRead;
   /** Mean water temperature at the first point, °C. */
   firstC: number;

@@ -75,10 +75,10 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const logged: Logged = { peakGaugeBar, usualPeakGaugeBar, topGaugeBar: overnight === undefined ? topGaugeBar(tracks) : Math.max(overnight, topGaugeBar(tracks) ?? 0), coldGaugeBar: found ?? overnight ?? null, hottestC: hottest > -Infinity ? hottest : null };
   // How high it stands cold speaks by itself, unless a night's cold pressure was read.
   const cold = overnight === undefined ? found : null, beganHot = overnight === undefined && found === null && tracks[0] !== undefined;
-  const toTheRelief = logged.peakGaugeBar !== null && logged.peakGaugeBar > circuit.reliefSetGaugeBar - AT_RELIEF_BAR;
+  const easedHot = tracks.some((t) => t.easedHotBar > 0), letGoLow = tracks.some((t) => t.letGoLow);
+  const toTheRelief = logged.peakGaugeBar !== null && logged.peakGaugeBar > circuit.reliefSetGaugeBar - (easedHot ? LET_GO_BAR : AT_RELIEF_BAR);
   // Where the pressure fell below what the feed holds, either nothing feeds it or the feed stands shut, as many keep it.
   const feedMayBeShut = circuit.fedByItself && (lowGaugeBar(tracks) ?? Infinity) < heldFromGaugeBar(circuit) - FELL_BAR;
-  const easedHot = tracks.some((t) => t.easedHotBar > 0), letGoLow = tracks.some((t) => t.letGoLow);
   const staysBelow = smallDespite(usualPeakGaugeBar, circuit), smallBySheet = knownToSheet(circuit), readings = logs.map((l) => readLog(l, circuit.gaugeStepBar)), creepBarPerH = quickestCreep(readings);
   const parted = waysParted(tracks), feedUnsaid = evidence.circuit.fill === undefined && tracks.length > 0;
   /** Other ways in which a hypothesis may hold too, and how often it does: one that speaks of its own faults, and one of a feed that the sheet does not name. */
@@ -160,8 +160,8 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   return { sets: withProbabilities([...settled, ...alike, ...rest.filter((s) => !known.has(s))]), circuit, seen, tracks, logs, trackLog, logged, readings, creepBarPerH };
 }
 
-/** A circuit that heat takes up to its relief has something that does so; how often none is found all the same (a gauge a little high, a relief a little low), and from how far below. */
-const LEAVES_THE_PEAK: ReadonlySet<FaultId> = new Set(['none', 'vessel-gas-valve-leaking', 'circuit-leak', 'boiler-exchanger-leak', 'air-vent-faulty', 'air-in-circuit', 'fill-pressure-too-low', 'feed-starved']), SOUND_AT_RELIEF = 0.06, AT_RELIEF_BAR = 0.1;
+/** A circuit that heat takes up to its relief has something that does so; how often none is found all the same (a gauge a little high, a relief a little low), and from how far below, by itself and where the pressure was seen to fall back from there while it was hot. */
+const LEAVES_THE_PEAK: ReadonlySet<FaultId> = new Set(['none', 'vessel-gas-valve-leaking', 'circuit-leak', 'boiler-exchanger-leak', 'air-vent-faulty', 'air-in-circuit', 'fill-pressure-too-low', 'feed-starved']), SOUND_AT_RELIEF = 0.06, AT_RELIEF_BAR = 0.1, LET_GO_BAR = 0.25;
 
 /** How often a warm circuit lets go far below its relief's setting, by what is wrong with it. Where the relief is right somebody has let water out without a word, or it only seems far below. A connection that is nearly blocked lets
  *  the pressure down while it is hot; where no vessel is in play, or one that gives its last at its charge, a few kelvins are a bar. Common practice. */

@@ -3,7 +3,7 @@ import type { LogTrack } from './LogTrack';
 import { WaterCurve } from './WaterCurve';
 
 /** Places in the kernel's parameter vector; the starting pressures of a track's stretches follow from START on. */
-export const SLOT = { gas: 0, vesselL: 1, contentL: 2, share: 3, lagS: 4, stretch: 5, air: 6, inFill: 7, inCoil: 8, outCircuit: 9, outBoiler: 10, lift: 11, offset: 12, feedHolds: 13, stuck: 14, mains: 15, cap: 16, heatTempo: 17, coolTempo: 18, doubt: 19, seat: 20, blowsLPerS: 21, narrow: 22, feedLPerS: 23, start: 24 } as const;
+export const SLOT = { gas: 0, vesselL: 1, contentL: 2, share: 3, lagS: 4, stretch: 5, air: 6, inFill: 7, inCoil: 8, outCircuit: 9, outBoiler: 10, lift: 11, offset: 12, feedHolds: 13, stuck: 14, mains: 15, cap: 16, heatTempo: 17, coolTempo: 18, doubt: 19, seat: 20, blowsLPerS: 21, narrow: 22, feedLPerS: 23, tired: 24, start: 25 } as const;
 
 const LONGEST_STEP_S = 60;
 const MOST_STEPS = 6;
@@ -35,6 +35,8 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
   const gas = v[0]!, vesselL = v[1]!, content = v[2]! * v[3]!, lagS = v[4]!, s = v[5]!, air = v[6]!;
   const lift = v[11]! + atmosphericBar, feed = v[13]! + atmosphericBar, mains = v[15]! + atmosphericBar;
   const feedLPerS = v[23]!, stuck = v[14]!, doubt = v[19]!, seat = v[20]! * v[11]! + atmosphericBar;
+  // One that has lifted once may give way from lower down, to where it merely simmers at its seat.
+  const again = lift - v[24]! * (lift - seat);
   const whole = new WaterCurve(gas, vesselL, v[16]!, s, air), emptyBelow = whole.emptyBelowBar, fullAbove = whole.fullAboveBar;
   // Behind a narrow way the vessel's water is a matter of its own, and the circuit before it has only its stretch and its air.
   const narrow = v[22]!, curve = narrow > 0 ? new WaterCurve(0, 0, 0, s, air) : whole, mostL = v[16]! * vesselL;
@@ -61,7 +63,7 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
         // Where no water moves, the lag's exact answer holds for the whole gap at once, unless it ends where a relief or a feed has its say.
         if (gap !== wholeS) { wholeS = gap; keepWhole = Math.exp(-gap / lagS); }
         const after = target - ramp * lagS + (lagged - from + ramp * lagS) * keepWhole, reached = curve.pressureAt(water + content * after);
-        if (reached <= lift && (reached >= feed || !feeds)) { lagged = after; P = reached; blows = false; steps = 0; }
+        if (reached <= (lifts > 0 ? again : lift) && (reached >= feed || !feeds)) { lagged = after; P = reached; blows = false; steps = 0; }
       }
       for (let k = 1; k <= steps; k++) {
         // The first-order lag's exact answer to a ramp: no error from the step.
@@ -70,7 +72,7 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
         if (into > 0 && mains > P) water += into * Math.sqrt(mains - P) * hours;
         if (leak > 0 && P > atmosphericBar) water -= leak * Math.sqrt(P - atmosphericBar) * hours;
         P = curve.pressureAt(water + content * lagged - behindL);
-        const opens = P > lift && !open;
+        const opens = P > (lifts > 0 ? again : lift) && !open;
         if (opens) { open = true; lifts++; }
         blows = open;
         if (open) {
@@ -78,7 +80,7 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
           water -= v[21]! * dt;
           if (water <= shut) {
             // It opens and shuts within a step again and again: somewhere between.
-            water = opens && lifts > 1 ? curve.excessAt(0.5 * (seat + lift)) + behindL - content * lagged : shut;
+            water = opens && lifts > 1 ? curve.excessAt(0.5 * (seat + again)) + behindL - content * lagged : shut;
             open = false;
           }
           P = curve.pressureAt(water + content * lagged - behindL);
@@ -118,6 +120,6 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
     const bend = (content * GROWTH_PER_K * (1 - stuck)) / (s + inPlay / (P * P));
     // What a relief holds does not follow the temperature, and near the gauge's foot it cannot fall much farther.
     perKelvin[i] = gauge > 0 && !blows ? doubt * Math.min(bend, MOST_BAR_PER_K, gauge) : 0;
-    if (lifts > 1 && gauge > 0) perKelvin[i] = Math.hypot(perKelvin[i]!, (SAW_DOUBT * (lift - seat)) / track.temperatureErrorK[i]!);
+    if (lifts > 1 && gauge > 0) perKelvin[i] = Math.hypot(perKelvin[i]!, (SAW_DOUBT * (again - seat)) / track.temperatureErrorK[i]!);
   }
 }

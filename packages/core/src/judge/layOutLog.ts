@@ -9,7 +9,7 @@ import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import { openShares, shutsAValve } from './openShares';
 import { pumpRuns } from './pumpRuns';
 import { heatSwitches } from './heatSwitched';
-import { allowForRelief, easedHotBar } from './reliefInLog';
+import { allowForRelief, easedHotBar, heldBelowPeak } from './reliefInLog';
 import { errorKeptAt, type LogTrack } from './LogTrack';
 import { meanTemperatures, type MeanTemperatures } from './meanTemperatures';
 
@@ -53,7 +53,7 @@ export function layOutLog(logged: PressureLog, circuit: ResolvedCircuit): LogTra
     variance: new Float64Array(n), growth: new Float64Array(n), blind: means.heat, heatGuessed: means.heat !== null && means.heat.switchS.length > 0 && switches.length === 0, watched: events.some((e) => shutsAValve(e.kind)), starts: new Uint8Array(n),
     fillOn: open.fill, coilOn: open.coil, boilerOn: open.boiler, drawnL: new Float64Array(n),
     modelErrorBar: new Float64Array(n), warmth: new Float64Array(n), modelErrorS: Math.max(LEAST_ERROR_S, ERROR_SPAN_SHARE * (r.tS[n - 1]! - r.tS[0]!)), temperatureErrorK: new Float64Array(n), errorKept: new Float64Array(n), jumpBar: new Float64Array(n), meanGaugeBar: observed.reduce((a, b) => a + b, 0) / n,
-    letGoLow: false, easedHotBar: easedHotBar(observed, means.meanC, step), temperatures: means.source, readErrorK: means.source === 'none' || !bySensor(log) ? 0 : READ_SENSOR_K, firstC: means.meanC[0]!, spanK: Math.max(...means.meanC) - Math.min(...means.meanC),
+    letGoLow: false, easedHotBar: easedHotBar(observed, means.meanC, step), heldBelowPeak: heldBelowPeak(observed, means.meanC, r.tS, step), temperatures: means.source, readErrorK: means.source === 'none' || !bySensor(log) ? 0 : READ_SENSOR_K, firstC: means.meanC[0]!, spanK: Math.max(...means.meanC) - Math.min(...means.meanC),
   };
   // A person reads a needle between two marks, and not always with the same care.
   const handBar = bySensor(log) ? 0 : READING_SHARE * circuit.gaugeStepBar;

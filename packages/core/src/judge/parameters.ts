@@ -57,6 +57,7 @@ export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: Resolved
   if (model.outflow !== 'none') free.push(leakage(model.outflow === 'boiler' ? SLOT.outBoiler : SLOT.outCircuit, 0.4 * size, OUTFLOW_SPREAD));
   free.push(...(model.lift === 'early' ? earlyLift(c, tracks) : [rightLift(c, tracks)]));
   if (model.lift !== 'early' && mayHaveBlown(tracks, c)) free.push(uniform(SLOT.seat, SEAT_LEAST, SEAT_MOST, [-0.5, 1.5]));
+  if (tracks.some((t) => t.heldBelowPeak)) free.push(tired());
   if (model.gauge === 'off') free.push(gaugeOff(tracks));
   else free.push(normal(SLOT.offset, 0, 0.05));
   if (model.gauge === 'stuck') free.push(uniform(SLOT.stuck, 0.75, 1, [0]));
@@ -98,16 +99,20 @@ function rightLift(c: ResolvedCircuit, tracks: LogTrack[]): FreeParameter {
   return { ...normal(SLOT.lift, mean, sd), starts: [Math.abs(z) < 2.5 ? z : 0] };
 }
 
-/** A relief that lifts early is found because it lifts: somewhere between where the circuit stands cold and the highest that it was seen at. */
+/** A relief that lifts early is found because it lifts: somewhere between where the circuit stands cold and the highest that it was seen at. One that lifts below what a feed holds never shuts: that is one that passes. */
 function earlyLift(c: ResolvedCircuit, tracks: LogTrack[]): FreeParameter[] {
   const leastBar = EARLY_LEAST * c.reliefSetGaugeBar, mostBar = EARLY_MOST * c.reliefSetGaugeBar;
   const shuts = [uniform(SLOT.seat, SEAT_LEAST, SEAT_MOST, [-0.5, 0.5]), logNormal(SLOT.blowsLPerS, BLOWS_L_PER_S * sizeOf(c), 0.8)];
   if (!tracks.length) return [uniform(SLOT.lift, leastBar, mostBar, [0]), ...shuts];
-  const topBar = topGaugeBar(tracks)!, coldBar = Math.min(...tracks.map((t) => t.gaugeBar[0]!));
+  const topBar = topGaugeBar(tracks)!, coldBar = Math.max(Math.min(...tracks.map((t) => t.gaugeBar[0]!)), c.fedByItself ? c.fillGaugeBar : -Infinity);
   const most = Math.min(mostBar, Math.max(leastBar, topBar) + SEEN_ABOVE_BAR), least = Math.min(most - LEAST_RANGE_BAR, Math.max(leastBar, coldBar + SEEN_ABOVE_BAR));
   const at = (bar: number) => normalQuantile(Math.min(0.98, Math.max(0.02, (bar - least) / (most - least))));
   return [uniform(SLOT.lift, least, most, [at(topBar - 0.015), at(topBar - 0.05), at(topBar - 0.1)]), ...shuts];
 }
+
+/** From how far down a relief that has lifted once gives way again, as a share of the way from its lift to its seat: half of them lift as before, the others lower, down to those that hold the pressure at the seat as
+ *  long as the water grows. Asked only where a warm circuit fell back from a peak and was held there. Common practice. */
+const tired = (): FreeParameter => ({ slot: SLOT.tired, of: (z) => Math.max(0, 2 * normalCdf(z) - 1), starts: [0.8] });
 
 function thermal(tracks: LogTrack[]): FreeParameter[] {
   const poorest = tracks.some((t) => t.temperatures === 'none') ? 'none' : tracks.some((t) => t.temperatures === 'flow') ? 'flow' : 'both';

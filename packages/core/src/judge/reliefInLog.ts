@@ -20,6 +20,18 @@ export function easedHotBar(gaugeBar: number[], meanC: number[], stepBar: number
   return most > least ? most : 0;
 }
 
+/** Whether the pressure, once it had fallen back from a peak while the water stayed hot, was held there: neither back up to where it had let go, nor on its way down. */
+export function heldBelowPeak(gaugeBar: number[], meanC: number[], tS: number[], stepBar: number): boolean {
+  const least = Math.max(EASED_BAR, 1.5 * stepBar), peak = gaugeBar.indexOf(Math.max(...gaugeBar));
+  const hottestC = Math.max(...meanC), until = meanC.findLastIndex((c) => c > hottestC - STILL_HOT_K);
+  const hot = gaugeBar.flatMap((bar, i) => (i > peak && i <= until ? [{ bar, s: tS[i]! }] : [])), fell = hot.findIndex(({ bar }) => bar < gaugeBar[peak]! - least);
+  if (fell < 0) return false;
+  const since = hot.slice(fell), last = since.at(-1)!;
+  return last.s - since[0]!.s >= HELD_S && since.every(({ bar }) => bar < gaugeBar[peak]! - HELD_BELOW * least) && last.bar > Math.min(...since.map(({ bar }) => bar)) - stepBar / 2 && last.bar > since[0]!.bar - least;
+}
+/** For how long it has to be held, s, and how near to the peak it may come again, as a share of the least fall. */
+const HELD_S = 480, HELD_BELOW = 0.7;
+
 /** Whatever a relief lets go, it shuts before so little is left of the pressure that it let go from; and from here on water has cooled, K. */
 const SHUTS_AT_LEAST = 0.7, COOLED_K = 0.3;
 
@@ -34,11 +46,29 @@ function fallsFar({ gaugeBar, tS, n }: LogTrack, i: number): boolean {
   return gaugeBar[low]! < SHUTS_AT_LEAST * gaugeBar[top]!;
 }
 
+/** How quickly the pressure was seen to fall while nothing was warm yet, bar/s; 0 where it stood. What loses water cold loses it hot as well, and no relief has to let go for that. */
+function idleFallBarPerS({ gaugeBar, tS, n }: LogTrack, meanC: number[], coldestC: number, stepBar: number): number {
+  let quickest = 0;
+  for (let i = 1; i < n && meanC[i]! - coldestC < STILL_COLD_K; i++) quickest = Math.max(quickest, (gaugeBar[0]! - gaugeBar[i]! - stepBar) / (tS[i]! - tS[0]!));
+  return quickest;
+}
+/** How quickly it falls on before a fall and after it, as long as the water stays as warm, bar/s; 0 where that is not for long. A relief lets go at once. */
+function fallsOnBarPerS({ gaugeBar, tS, n }: LogTrack, meanC: number[], i: number, stepBar: number): number {
+  let first = i - 1, last = i;
+  while (first > 0 && gaugeBar[first - 1]! >= gaugeBar[first]! && Math.abs(meanC[first - 1]! - meanC[i]!) < STILL_COLD_K) first--;
+  while (last + 1 < n && gaugeBar[last + 1]! <= gaugeBar[last]! && Math.abs(meanC[last + 1]! - meanC[i]!) < STILL_COLD_K) last++;
+  const restS = tS[i - 1]! - tS[first]! + tS[last]! - tS[i]!, restBar = gaugeBar[first]! - gaugeBar[i - 1]! + gaugeBar[i]! - gaugeBar[last]! - stepBar;
+  return restS < FALLS_ON_S ? 0 : Math.max(0, restBar / restS);
+}
+const FALLS_ON_S = 480;
+/** So little warmer than its coldest a circuit counts as cold, K; and so much more quickly than cold the same hole lets a warm circuit fall, whose vessel gives less the fuller it is. */
+const STILL_COLD_K = 2, QUICKER_HOT = 3;
+
 /** How much a relief lets go cannot be foretold: near it readings count for little, and after it the water begins anew. Where the heat is off already, and the pressure falls farther than a relief lets it,
  *  the cooling did it, and the fall is for the circuit to explain: one without its vessel loses all at once. The water begins anew before it, where a relief had been at work and what took it there is seen. */
 export function allowForRelief(track: LogTrack, meanC: number[], reliefSetGaugeBar: number, stepBar: number, heatIsOff: (i: number) => boolean): void {
   const near = NEAR_RELIEF * reliefSetGaugeBar, still = STILL_BLOWS * reliefSetGaugeBar;
-  const coldestC = Math.min(...meanC);
+  const coldestC = Math.min(...meanC), idleBarPerS = idleFallBarPerS(track, meanC, coldestC, stepBar);
   let blowing = false;
   for (let i = 1; i < track.n; i++) {
     const before = track.gaugeBar[i - 1]!, now = track.gaugeBar[i]!;
@@ -51,7 +81,7 @@ export function allowForRelief(track: LogTrack, meanC: number[], reliefSetGaugeB
       blowing = false;
     }
     const mayLift = !cools && before >= DROP_FROM_SHARE * reliefSetGaugeBar && meanC[i - 1]! - coldestC > WARM_K;
-    if (mayLift && !(blowing && now >= still) && before - now > Math.max(DROP_BAR, 2.5 * stepBar) && meanC[i - 1]! - meanC[i]! < DROP_COOLING_K) {
+    if (mayLift && !(blowing && now >= still) && before - now > Math.max(DROP_BAR, 2.5 * stepBar) && meanC[i - 1]! - meanC[i]! < DROP_COOLING_K && before - now > QUICKER_HOT * Math.max(idleBarPerS, fallsOnBarPerS(track, meanC, i, stepBar)) * (track.tS[i]! - track.tS[i - 1]!)) {
       track.starts[i] = 1;
       track.letGoLow ||= before < near;
     }

@@ -39,6 +39,13 @@ describe('a relief that lifts on the way up', () => {
     const lowest = (blowsLPerS: number) => { const p = shown({ lift: 1.5, blowsLPerS }); const first = p.findIndex((x, i) => i > 0 && x < p[i - 1]!); return p[first]!; };
     expect(lowest(0.002)).toBeGreaterThan(lowest(0.02));
   });
+  it('that is tired lifts once, and gives way at its seat from then on', () => {
+    const tired = shown({ lift: 1.5, tired: 1 }), lifted = early.findIndex((p, i) => i > 0 && p < early[i - 1]! - 0.02);
+    expect(tired.slice(0, lifted)).toEqual(early.slice(0, lifted));
+    for (const p of tired.slice(lifted + 5, 50)) expect(Math.abs(p - 0.87 * 1.5)).toBeLessThan(0.02);
+    const between = shown({ lift: 1.5, tired: 0.5 }).slice(lifted + 5, 50);
+    expect(Math.max(...between)).toBeLessThan((1.5 + 0.87 * 1.5) / 2 + 0.02);
+  });
   it('simmers where its seat is its lift', () => {
     const simmers = shown({ lift: 1.5, seat: 1 });
     const held = simmers.slice(simmers.findIndex((p) => p > 1.49), 50);
