@@ -40,6 +40,8 @@ export interface LogTrack {
   /** Error of one reading of the temperatures when warm, K; standing idle the water follows its rooms, and no reading of it is needed. */
   readErrorK: number;
   meanGaugeBar: number;
+  /** Highest that was read: between points that are means of many readings a relief comes and goes unseen. */
+  topGaugeBar: number;
   /** A fall, warm, that no cooling explains, from a pressure far below the relief's setting: either it lifts early, or water was let out and nobody wrote it down. */
   letGoLow: boolean;
   /** How far the pressure fell back from a peak while the water stayed hot, quickly or slowly, bar; 0 where it did not. */
@@ -54,7 +56,7 @@ export interface LogTrack {
 }
 
 /** Highest pressure of some tracks, gauge bar; null where there is none. */
-export const topGaugeBar = (tracks: readonly LogTrack[]): number | null => (tracks.length ? Math.max(...tracks.map((t) => Math.max(...t.gaugeBar))) : null);
+export const topGaugeBar = (tracks: readonly LogTrack[]): number | null => (tracks.length ? Math.max(...tracks.map((t) => t.topGaugeBar)) : null);
 /** The lowest likewise. */
 export const lowGaugeBar = (tracks: readonly LogTrack[]): number | null => (tracks.length ? Math.min(...tracks.map((t) => Math.min(...t.gaugeBar))) : null);
 

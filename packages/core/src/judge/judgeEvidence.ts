@@ -217,7 +217,7 @@ const eased = (miss: number): number => (Math.abs(miss) <= FURTHEST_HINT ? miss 
 const FELL_BAR = 0.08;
 /** Of units at fault, those that pump past their limit instead of not at all, and those that let water by all the time; of misreading gauges, those that stick; of feeds that are in order, those that are kept shut; of rises with neither temperatures nor a word of heat, those that came cold, of falls likewise, of either where something was shut off to watch it, and of rises and falls in turn;
  *  of circuits without their vessel that come near their relief, those that give way before it; of blocked connections, those that still let water by; of circuits whose filling is not on the sheet, those that feed themselves; of reliefs, those that no valve shuts off together with the boiler. Common practice. */
-const OVERRUN_SHARE = 0.35, UNIT_LETS_BY_SHARE = 0.2, GIVES_WAY_SHARE = 0.2, NARROW_SHARE = 0.25, STUCK_SHARE = 0.3, SHUT_FEED_SHARE = 0.4, UNHEATED_SHARE = 0.5, FELL_UNHEATED_SHARE = 0.9, WATCHED_UNHEATED_SHARE = 0.98, SWINGS_UNHEATED_SHARE = 0.05, FED_SHARE = 0.3, RELIEF_ELSEWHERE_SHARE = 0.3;
+const OVERRUN_SHARE = 0.35, UNIT_LETS_BY_SHARE = 0.2, GIVES_WAY_SHARE = 0.2, NARROW_SHARE = 0.25, STUCK_SHARE = 0.3, SHUT_FEED_SHARE = 0.4, UNHEATED_SHARE = 0.65, FELL_UNHEATED_SHARE = 0.9, WATCHED_UNHEATED_SHARE = 0.98, SWINGS_UNHEATED_SHARE = 0.05, FED_SHARE = 0.3, RELIEF_ELSEWHERE_SHARE = 0.3;
 
 function unheatedShare(tracks: readonly LogTrack[]): number {
   if (tracks.some((t) => t.watched)) return WATCHED_UNHEATED_SHARE;

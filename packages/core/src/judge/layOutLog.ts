@@ -46,14 +46,14 @@ export function layOutLog(logged: PressureLog, circuit: ResolvedCircuit): LogTra
   const { r, means, events, underWay, runsS } = informative;
   const n = r.tS.length;
   const observed = r.gaugeBar;
-  const rangeBar = Math.max(...observed) - Math.min(...observed);
+  const rangeBar = Math.max(...observed) - Math.min(...observed), top = highestRead(log);
   const switches = heatSwitches(events), switchS = switches.map((s) => s.tS), open = openShares(events, r.tS);
   const track: LogTrack = {
     n, tS: Float64Array.from(r.tS), gaugeBar: Float64Array.from(observed),
     variance: new Float64Array(n), growth: new Float64Array(n), blind: means.heat, heatGuessed: means.heat !== null && means.heat.switchS.length > 0 && switches.length === 0, watched: events.some((e) => shutsAValve(e.kind)), starts: new Uint8Array(n),
     fillOn: open.fill, coilOn: open.coil, boilerOn: open.boiler, drawnL: new Float64Array(n),
-    modelErrorBar: new Float64Array(n), warmth: new Float64Array(n), modelErrorS: Math.max(LEAST_ERROR_S, ERROR_SPAN_SHARE * (r.tS[n - 1]! - r.tS[0]!)), temperatureErrorK: new Float64Array(n), errorKept: new Float64Array(n), jumpBar: new Float64Array(n), meanGaugeBar: observed.reduce((a, b) => a + b, 0) / n,
-    letGoLow: false, easedHotBar: easedHotBar(observed, means.meanC, step), heldBelowPeak: heldBelowPeak(observed, means.meanC, r.tS, step), temperatures: means.source, readErrorK: means.source === 'none' || !bySensor(log) ? 0 : READ_SENSOR_K, firstC: means.meanC[0]!, spanK: Math.max(...means.meanC) - Math.min(...means.meanC),
+    modelErrorBar: new Float64Array(n), warmth: new Float64Array(n), modelErrorS: Math.max(LEAST_ERROR_S, ERROR_SPAN_SHARE * (r.tS[n - 1]! - r.tS[0]!)), temperatureErrorK: new Float64Array(n), errorKept: new Float64Array(n), jumpBar: new Float64Array(n), meanGaugeBar: observed.reduce((a, b) => a + b, 0) / n, topGaugeBar: top.gaugeBar,
+    letGoLow: false, easedHotBar: easedHotBar(observed, means.meanC, step), heldBelowPeak: heldBelowPeak(observed, means.meanC, r.tS, step, top), temperatures: means.source, readErrorK: means.source === 'none' || !bySensor(log) ? 0 : READ_SENSOR_K, firstC: means.meanC[0]!, spanK: Math.max(...means.meanC) - Math.min(...means.meanC),
   };
   // A person reads a needle between two marks, and not always with the same care.
   const handBar = bySensor(log) ? 0 : READING_SHARE * circuit.gaugeStepBar;
@@ -107,6 +107,15 @@ export function layOutLog(logged: PressureLog, circuit: ResolvedCircuit): LogTra
     return Math.max(k(i - 1, i), k(i, i + 1));
   }
 }
+
+/** The highest reading and when it was first come to; of many the second highest, since one may be a slip. */
+function highestRead({ samples: { tS, pressureBar } }: PressureLog): { gaugeBar: number; tS: number } {
+  let first = -Infinity, second = -Infinity;
+  for (const p of pressureBar) if (p !== null) { if (p > first) { second = first; first = p; } else if (p > second) second = p; }
+  const gaugeBar = pressureBar.length > MANY_READINGS ? second : first;
+  return { gaugeBar, tS: tS[pressureBar.findIndex((p) => p !== null && p >= gaugeBar)]! };
+}
+const MANY_READINGS = 50;
 
 const isOneHotReading = ({ samples: { pressureBar, flowC } }: PressureLog): boolean => pressureBar.length === 1 && pressureBar[0] !== null && (flowC?.[0] ?? 0) >= COLD_BELOW_C;
 /** What was read once stood there for a minute. */

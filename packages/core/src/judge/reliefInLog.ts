@@ -4,7 +4,7 @@ import type { LogTrack } from './LogTrack';
 const NEAR_RELIEF = 0.88, SAW_SHARE = 0.06, STILL_BLOWS = 0.8;
 /** A fall between two readings that no cooling explains, from warm and from where a relief may lift, however early: it let go. Cold, or from lower down, the water is
  *  leaving by another way, and a vessel that runs empty on it lets the pressure fall all at once. */
-const DROP_BAR = 0.22, DROP_COOLING_K = 4, DROP_FROM_SHARE = 0.4, WARM_K = 5;
+const DROP_BAR = 0.22, DROP_COOLING_K = 4, DROP_FROM_SHARE = 0.4, WARM_K = 5, LETS_GO_BAR_PER_H = 1.5;
 
 /** A fall from a peak counts from here, bar, as long as the water has cooled no more than so, K, and was so far above its coldest. */
 const EASED_BAR = 0.12, STILL_HOT_K = 2, HOT_ABOVE_K = 8;
@@ -20,14 +20,15 @@ export function easedHotBar(gaugeBar: number[], meanC: number[], stepBar: number
   return most > least ? most : 0;
 }
 
-/** Whether the pressure, once it had fallen back from a peak while the water stayed hot, was held there: neither back up to where it had let go, nor on its way down. */
-export function heldBelowPeak(gaugeBar: number[], meanC: number[], tS: number[], stepBar: number): boolean {
-  const least = Math.max(EASED_BAR, 1.5 * stepBar), peak = gaugeBar.indexOf(Math.max(...gaugeBar));
-  const hottestC = Math.max(...meanC), until = meanC.findLastIndex((c) => c > hottestC - STILL_HOT_K);
-  const hot = gaugeBar.flatMap((bar, i) => (i > peak && i <= until ? [{ bar, s: tS[i]! }] : [])), fell = hot.findIndex(({ bar }) => bar < gaugeBar[peak]! - least);
-  if (fell < 0) return false;
-  const since = hot.slice(fell), last = since.at(-1)!;
-  return last.s - since[0]!.s >= HELD_S && since.every(({ bar }) => bar < gaugeBar[peak]! - HELD_BELOW * least) && last.bar > Math.min(...since.map(({ bar }) => bar)) - stepBar / 2 && last.bar > since[0]!.bar - least;
+/** Whether the pressure, once it had fallen back from its peak while the water stayed hot, was held there: neither back up to where it had let go, nor on its way down.
+ *  @param top the highest reading and its time, s, which the points may have smoothed away */
+export function heldBelowPeak(gaugeBar: number[], meanC: number[], tS: number[], stepBar: number, top: { gaugeBar: number; tS: number }): boolean {
+  const least = Math.max(EASED_BAR, 1.5 * stepBar), hottestC = Math.max(...meanC), until = meanC.findLastIndex((c) => c > hottestC - STILL_HOT_K);
+  const hot = gaugeBar.flatMap((bar, i) => (tS[i]! > top.tS && i <= until ? [{ bar, s: tS[i]! }] : [])), fell = hot.findIndex(({ bar }) => bar < top.gaugeBar - least);
+  if (fell < 0 || fell === hot.length - 1) return false;
+  // The point at which it fell may be the mean of before and after.
+  const since = hot.slice(fell + 1), last = since.at(-1)!;
+  return last.s - since[0]!.s >= HELD_S && since.every(({ bar }) => bar < top.gaugeBar - HELD_BELOW * least) && last.bar > Math.min(...since.map(({ bar }) => bar)) - stepBar / 2 && last.bar > since[0]!.bar - least;
 }
 /** For how long it has to be held, s, and how near to the peak it may come again, as a share of the least fall. */
 const HELD_S = 480, HELD_BELOW = 0.7;
@@ -81,7 +82,7 @@ export function allowForRelief(track: LogTrack, meanC: number[], reliefSetGaugeB
       blowing = false;
     }
     const mayLift = !cools && before >= DROP_FROM_SHARE * reliefSetGaugeBar && meanC[i - 1]! - coldestC > WARM_K;
-    if (mayLift && !(blowing && now >= still) && before - now > Math.max(DROP_BAR, 2.5 * stepBar) && meanC[i - 1]! - meanC[i]! < DROP_COOLING_K && before - now > QUICKER_HOT * Math.max(idleBarPerS, fallsOnBarPerS(track, meanC, i, stepBar)) * (track.tS[i]! - track.tS[i - 1]!)) {
+    if (mayLift && !(blowing && now >= still) && before - now > Math.max(DROP_BAR, 2.5 * stepBar, (LETS_GO_BAR_PER_H / 3600) * (track.tS[i]! - track.tS[i - 1]!)) && meanC[i - 1]! - meanC[i]! < DROP_COOLING_K && before - now > QUICKER_HOT * Math.max(idleBarPerS, fallsOnBarPerS(track, meanC, i, stepBar)) * (track.tS[i]! - track.tS[i - 1]!)) {
       track.starts[i] = 1;
       track.letGoLow ||= before < near;
     }
