@@ -68,14 +68,14 @@ function attainable(finding: Finding, sets: Judged['sets'], circuit: ResolvedCir
 const EVEN_AT_BEST = 0.5;
 
 /** How far a number that physics foretells lies from what a set expects once all is known, as a log likelihood below the best: a set that has to be looked for over a wide range is no worse an
- *  explanation where it was found. */
+ *  explanation where it was found, and what lies apart by no more than the reading's own error is not missed. */
 function missed(finding: Finding, { faults, draws }: Judged['sets'][number], circuit: ResolvedCircuit): number {
   if (!foretold(finding) || changesTheNumber(finding, faults)) return -Infinity;
   const squares = draws.map((d) => {
     const n = expectedNumber(finding, d.v, circuit);
     return n ? d.weight * ((n.seen - n.expected) / n.sd) ** 2 : Infinity;
   });
-  return -0.5 * squares.reduce((a, b) => a + b, 0);
+  return -0.5 * Math.max(0, squares.reduce((a, b) => a + b, 0) - 1);
 }
 
 /** Of two that disagree, the one without which the rest is better explained; where that does not part them, the one that is quicker to repeat. */

@@ -173,7 +173,7 @@ const HEAD_GUESSED_BAR = 0.2, HEAD_TOLD_BAR = 0.06;
  *  room, is not said: half and half. */
 function holdDensity(f: Finding, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit): number | null {
   if (f.boilerStartBar === undefined || f.boilerEndBar === undefined || f.minutes === undefined) return null;
-  const hours = f.minutes / 60, sd = readingSd(c);
+  const hours = f.minutes / 60, sd = readingSd(c, f.boilerStartBar, f.boilerEndBar);
   const bare = new WaterCurve(0, 0, 0, v[SLOT.stretch]!, v[SLOT.air]!), whole = curveOf(v);
   const side = (start: number, end: number, loses: boolean, gains: boolean) => {
     const seen = end - start, still = normalPdf(seen, 0, sd);

@@ -1,7 +1,7 @@
 import { resolveCircuit } from '../circuit/resolveCircuit';
 import type { Finding } from './Finding';
 import { findingLikelihood } from './findingLikelihood';
-import { changeOver, curveOf, expectedNumber, foretold, ranBack } from './findingNumbers';
+import { changeOver, curveOf, expectedNumber, foretold, ranBack, readingSd } from './findingNumbers';
 import { SLOT } from './kernel';
 import { NOTHING_LOGGED } from './Logged';
 import { WaterCurve } from './WaterCurve';
@@ -85,4 +85,13 @@ describe('with the main shut and a tap open', () => {
 it('what comes up to its relief hot is topped up more often, also where mains water drives it up', () => {
   const seldom = (peakGaugeBar: number) => findingLikelihood({ test: 'top-ups-per-month', count: 5 }, ['fill-loop-passing'], drawOf({ inFill: 1 }), c, { ...NOTHING_LOGGED, peakGaugeBar, usualPeakGaugeBar: peakGaugeBar });
   expect(seldom(2.95)).toBeGreaterThan(3 * seldom(1.6));
+});
+
+it('who reads between two marks reads with more care: the same change says more', () => {
+  const dial = resolveCircuit({ kind: 'sealed-hot-water', reliefValve: { setBar: 3 }, gauge: { kind: 'dial', resolutionBar: 0.1 } });
+  expect(readingSd(dial, 1.2, 1.3)).toBe(readingSd(dial));
+  expect(readingSd(dial, 1.2, 1.35)).toBeLessThan(0.85 * readingSd(dial));
+  const sdOf = (f: Finding) => expectedNumber(f, drawOf(), dial)!.sd;
+  expect(sdOf(watch(1.2, 1.35, 20))).toBeLessThan(sdOf(watch(1.2, 1.4, 20)));
+  expect(sdOf({ test: 'second-gauge', firstGaugeBar: 1.25, valueBar: 1 })).toBeLessThan(sdOf({ test: 'second-gauge', firstGaugeBar: 1.2, valueBar: 1 }));
 });

@@ -11,8 +11,9 @@ export function chargeOf(v: Float64Array, c: ResolvedCircuit): number | null {
   return v[SLOT.vesselL]! > 0 ? v[SLOT.gas]! / v[SLOT.vesselL]! - c.atmosphericBar : null;
 }
 
-/** Error of reading a difference twice off the same gauge. */
-export const readingSd = (c: ResolvedCircuit) => 0.025 + 0.42 * c.gaugeStepBar;
+/** Error of reading a difference twice off the same gauge, bar. @param readBar what was read, where it was: a reading between two marks was read with more care than to the next of them */
+export const readingSd = (c: ResolvedCircuit, ...readBar: number[]): number => 0.025 + (readBar.some((bar) => isBetweenMarks(bar, c.gaugeStepBar)) ? 0.29 : 0.42) * c.gaugeStepBar;
+const isBetweenMarks = (bar: number, stepBar: number): boolean => Math.abs(bar / stepBar - Math.round(bar / stepBar)) > 0.1;
 
 /** How water and pressure go together in a draw. */
 export const curveOf = (v: Float64Array): WaterCurve => new WaterCurve(v[SLOT.gas]!, v[SLOT.vesselL]!, v[SLOT.cap]!, v[SLOT.stretch]!, v[SLOT.air]!);
@@ -37,7 +38,7 @@ export function expectedNumber(f: Finding, v: Float64Array, c: ResolvedCircuit):
       // A gauge at its foot says no more: the jug went on filling while air came in behind the water.
       // An open drain draws nothing below the outside's pressure, so a gauge that reads too high never comes down to its foot.
       if (f.afterBar <= AT_THE_FOOT_BAR && expected < f.volumeL) return { seen: f.volumeL, expected: f.volumeL + JUG_ANYHOW_L * (Math.max(0, offset - f.afterBar) / readingSd(c)), sd: JUG_ANYHOW_L };
-      const errorL = slopeAt(curve, f.afterBar - offset + c.atmosphericBar) * readingSd(c);
+      const errorL = slopeAt(curve, f.afterBar - offset + c.atmosphericBar) * readingSd(c, f.beforeBar, f.afterBar);
       return { seen: f.volumeL, expected, sd: Math.hypot(errorL, 0.03, 0.03 * f.volumeL) };
     }
     case 'vessel-drained-volume': {
@@ -45,11 +46,11 @@ export function expectedNumber(f: Finding, v: Float64Array, c: ResolvedCircuit):
       const boiler = boilerWater(v[SLOT.contentL]!);
       return { seen: f.volumeL, expected: givenBack(curveOf(v), f.fromBar - v[SLOT.offset]!, 0, c) + boiler.meanL, sd: boiler.sdL };
     }
-    case 'second-gauge': return f.valueBar === undefined || f.firstGaugeBar === undefined ? null : { seen: f.firstGaugeBar - f.valueBar, expected: v[SLOT.offset]!, sd: stuckIn(v) ? STUCK_ANYWHERE_BAR : 0.04 + 0.5 * c.gaugeStepBar };
+    case 'second-gauge': return f.valueBar === undefined || f.firstGaugeBar === undefined ? null : { seen: f.firstGaugeBar - f.valueBar, expected: v[SLOT.offset]!, sd: stuckIn(v) ? STUCK_ANYWHERE_BAR : 0.04 + (isBetweenMarks(f.firstGaugeBar, c.gaugeStepBar) ? 0.35 : 0.5) * c.gaugeStepBar };
     case 'gauge-at-zero': return f.valueBar === undefined ? null : { seen: f.valueBar, expected: stuckIn(v) ? c.fillGaugeBar : Math.max(0, v[SLOT.offset]!), sd: stuckIn(v) ? STUCK_ANYWHERE_BAR : 0.05 + 0.3 * c.gaugeStepBar };
     case 'fill-disconnected-watch': case 'fill-isolated-watch': case 'cold-main-off-watch': case 'cold-main-on-watch': case 'coil-isolated-watch': {
       if (f.startBar === undefined || f.endBar === undefined || f.minutes === undefined) return null;
-      return { seen: f.endBar - f.startBar, expected: (1 - v[SLOT.stuck]!) * watchedRiseBar(f, v, c), sd: readingSd(c) };
+      return { seen: f.endBar - f.startBar, expected: (1 - v[SLOT.stuck]!) * watchedRiseBar(f, v, c), sd: readingSd(c, f.startBar, f.endBar) };
     }
     case 'heat-run-after': {
       if (f.coldBar === undefined || f.hotBar === undefined) return null;
@@ -57,7 +58,7 @@ export function expectedNumber(f: Finding, v: Float64Array, c: ResolvedCircuit):
       // Whatever has nowhere to go comes up to the relief, and no farther.
       const coldAt = f.coldBar - offset + c.atmosphericBar, at = (litres: number) => curve.pressureAt(curve.excessAt(coldAt) + litres) - c.atmosphericBar + offset, liftBar = v[SLOT.lift]! + offset;
       const hot = at(grown), least = at(0.85 * grown), spreadBar = (at(1.15 * grown) - least) / 2;
-      return { seen: f.hotBar - f.coldBar, expected: Math.min(hot, liftBar) - f.coldBar, sd: Math.hypot(Math.min(spreadBar, Math.max(AT_LIFT_BAR, liftBar - least)), 1.4 * readingSd(c)) };
+      return { seen: f.hotBar - f.coldBar, expected: Math.min(hot, liftBar) - f.coldBar, sd: Math.hypot(Math.min(spreadBar, Math.max(AT_LIFT_BAR, liftBar - least)), 1.4 * readingSd(c, f.coldBar, f.hotBar)) };
     }
     default: return null;
   }

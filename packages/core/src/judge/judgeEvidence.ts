@@ -14,7 +14,7 @@ import { chargeOf, expectedNumber, foretold } from './findingNumbers';
 import { fitterOf, HASTY_LENDING, LENDING, type Fitter } from './fitter';
 import { QUICK, THOROUGH, type Effort, type LogFit } from './LogFit';
 import type { Logged } from './Logged';
-import { catchHint } from './reliefCatch';
+import { catchHint, letGoHot } from './reliefCatch';
 import { logModelOf, movesAs, waysParted, type LogModel } from './logModel';
 import { layOutLog, seenStepBar } from './layOutLog';
 import { lowGaugeBar, topGaugeBar, type LogTrack } from './LogTrack';
@@ -76,7 +76,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   // How high it stands cold speaks by itself, unless a night's cold pressure was read.
   const cold = overnight === undefined ? found : null, beganHot = overnight === undefined && found === null && tracks[0] !== undefined;
   const easedHot = tracks.some((t) => t.easedHotBar > 0), letGoLow = tracks.some((t) => t.letGoLow);
-  const toTheRelief = logged.peakGaugeBar !== null && logged.peakGaugeBar > circuit.reliefSetGaugeBar - (easedHot ? LET_GO_BAR : AT_RELIEF_BAR);
+  const toTheRelief = logged.peakGaugeBar !== null && logged.peakGaugeBar > circuit.reliefSetGaugeBar - (easedHot || evidence.findings.some(({ finding }) => letGoHot(finding)) ? LET_GO_BAR : AT_RELIEF_BAR);
   // Where the pressure fell below what the feed holds, either nothing feeds it or the feed stands shut, as many keep it.
   const feedMayBeShut = circuit.fedByItself && (lowGaugeBar(tracks) ?? Infinity) < heldFromGaugeBar(circuit) - FELL_BAR;
   const staysBelow = smallDespite(usualPeakGaugeBar, circuit), smallBySheet = knownToSheet(circuit), readings = logs.map((l) => readLog(l, circuit.gaugeStepBar)), creepBarPerH = quickestCreep(readings);
@@ -160,7 +160,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   return { sets: withProbabilities([...settled, ...alike, ...rest.filter((s) => !known.has(s))]), circuit, seen, tracks, logs, trackLog, logged, readings, creepBarPerH };
 }
 
-/** A circuit that heat takes up to its relief has something that does so; how often none is found all the same (a gauge a little high, a relief a little low), and from how far below, by itself and where the pressure was seen to fall back from there while it was hot. */
+/** A circuit that heat takes up to its relief has something that does so; how often none is found all the same (a gauge a little high, a relief a little low), and from how far below, by itself and where the relief was seen to let go: the pressure fell back from there while it was hot, or hot water came. */
 const LEAVES_THE_PEAK: ReadonlySet<FaultId> = new Set(['none', 'vessel-gas-valve-leaking', 'circuit-leak', 'boiler-exchanger-leak', 'air-vent-faulty', 'air-in-circuit', 'fill-pressure-too-low', 'feed-starved']), SOUND_AT_RELIEF = 0.06, AT_RELIEF_BAR = 0.1, LET_GO_BAR = 0.25;
 
 /** How often a warm circuit lets go far below its relief's setting, by what is wrong with it. Where the relief is right somebody has let water out without a word, or it only seems far below. A connection that is nearly blocked lets

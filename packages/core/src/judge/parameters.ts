@@ -1,4 +1,4 @@
-import type { ResolvedCircuit } from '../circuit/resolveCircuit';
+import { heldFromGaugeBar, type ResolvedCircuit } from '../circuit/resolveCircuit';
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { MOST_WATER_SHARE } from '../vessel/acceptedWater';
 import { creepInflowsLPerH } from './creepInflow';
@@ -99,12 +99,12 @@ function rightLift(c: ResolvedCircuit, tracks: LogTrack[]): FreeParameter {
   return { ...normal(SLOT.lift, mean, sd), starts: [Math.abs(z) < 2.5 ? z : 0] };
 }
 
-/** A relief that lifts early is found because it lifts: somewhere between where the circuit stands cold and the highest that it was seen at. One that lifts below what a feed holds never shuts: that is one that passes. */
+/** A relief that lifts early is found because it lifts: somewhere between where the circuit stands cold and the highest that it was seen at. One that lifts below what a feed makes up to never shuts: that is one that passes. */
 function earlyLift(c: ResolvedCircuit, tracks: LogTrack[]): FreeParameter[] {
   const leastBar = EARLY_LEAST * c.reliefSetGaugeBar, mostBar = EARLY_MOST * c.reliefSetGaugeBar;
   const shuts = [uniform(SLOT.seat, SEAT_LEAST, SEAT_MOST, [-0.5, 0.5]), logNormal(SLOT.blowsLPerS, BLOWS_L_PER_S * sizeOf(c), 0.8)];
   if (!tracks.length) return [uniform(SLOT.lift, leastBar, mostBar, [0]), ...shuts];
-  const topBar = topGaugeBar(tracks)!, coldBar = Math.max(Math.min(...tracks.map((t) => t.gaugeBar[0]!)), c.fedByItself ? c.fillGaugeBar : -Infinity);
+  const topBar = topGaugeBar(tracks)!, coldBar = Math.max(Math.min(...tracks.map((t) => t.gaugeBar[0]!)), c.fedByItself ? heldFromGaugeBar(c) : -Infinity);
   const most = Math.min(mostBar, Math.max(leastBar, topBar) + SEEN_ABOVE_BAR), least = Math.min(most - LEAST_RANGE_BAR, Math.max(leastBar, coldBar + SEEN_ABOVE_BAR));
   const at = (bar: number) => normalQuantile(Math.min(0.98, Math.max(0.02, (bar - least) / (most - least))));
   return [uniform(SLOT.lift, least, most, [at(topBar - 0.015), at(topBar - 0.05), at(topBar - 0.1)]), ...shuts];

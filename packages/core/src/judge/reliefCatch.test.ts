@@ -3,7 +3,7 @@ import type { FaultId } from './faults';
 import type { Finding } from './Finding';
 import { SLOT } from './kernel';
 import { NOTHING_LOGGED, type Logged } from './Logged';
-import { catchHint, catchLikelihood, catchMiss, caughtLPerH, nearLift } from './reliefCatch';
+import { catchHint, catchLikelihood, catchMiss, caughtLPerH, letGoHot, nearLift } from './reliefCatch';
 
 const circuit = resolveCircuit({ kind: 'sealed-hot-water', reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop' } });
 const caught = (volumeMl: number, during: 'cold' | 'hot' = 'hot', minutes = 30): Finding => ({ test: 'discharge-catch', volumeMl, minutes, during });
@@ -65,4 +65,11 @@ it('a passing relief lifts like any other: at the lift a jug may hold far more t
   let wet = 0;
   for (let x = -5.5; x < 8; x += 0.02) wet += 0.02 * likelihood(caught(500 * Math.exp(x)), ['relief-valve-passing'], drips, at);
   expect(likelihood(caught(0), ['relief-valve-passing'], drips, at) + wet).toBeCloseTo(1, 2);
+});
+
+it('a relief was seen to let go hot by water in the jug while it was warm, or by hot water at the pipe', () => {
+  const jug = (volumeMl: number, during: string): Finding => ({ test: 'discharge-catch', volumeMl, minutes: 20, during });
+  expect([jug(200, 'hot'), jug(200, 'heating'), jug(200, 'cold'), jug(5, 'hot')].map(letGoHot)).toEqual([true, true, false, false]);
+  const pipe = (outcome: string, water?: string): Finding => ({ test: 'discharge-pipe', outcome, ...(water ? { water } : {}) });
+  expect([pipe('dripping', 'hot'), pipe('running', 'hot'), pipe('dripping', 'cold'), pipe('dripping'), pipe('stained')].map(letGoHot)).toEqual([true, true, false, false, false]);
 });

@@ -5,6 +5,7 @@ import type { Finding } from './Finding';
 import { SLOT } from './kernel';
 import type { Logged } from './Logged';
 import { normalPdf } from './normal';
+import { drippingWater } from './numberTable';
 
 /** As much as clings to the pipe. */
 const JUST_WET_ML = 2;
@@ -23,6 +24,10 @@ const CREPT_UP = 0.05;
 export function caughtLPerH(f: Finding): number | null {
   return f.test !== 'discharge-catch' || f.volumeMl === undefined || !f.minutes ? null : (f.volumeMl / 1000) * (60 / f.minutes);
 }
+
+/** Whether a relief was seen to let go while its circuit was warm: water in the jug, or hot water at the pipe. */
+export const letGoHot = (f: Finding): boolean => (f.test === 'discharge-catch' ? f.during !== 'cold' && (f.volumeMl ?? 0) > CAUGHT_ML : drippingWater(f) === 'hot');
+const CAUGHT_ML = 20;
 
 /** True pressure that a passing seat drips at while water is caught, bar gauge. */
 const drippedAtBar = (f: Finding, v: Float64Array, c: ResolvedCircuit, logged: Logged): number =>
