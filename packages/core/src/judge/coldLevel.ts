@@ -19,8 +19,8 @@ export function coldLevelDensity(gaugeBar: number, faults: readonly FaultId[], c
   const level = others.filter((f) => LEVEL_FAULTS.has(f)), loses = has(others, ...OUTFLOW), sinks = loses && level.includes('fill-pressure-too-high');
   const density = (atGaugeBar: number) => {
     // What was overfilled and loses water is found anywhere below; what was left to itself, where it was filled to.
-    const deciding = level.length ? (sinks ? [...level, 'circuit-leak' as const] : level) : others.length ? others : (['none'] as FaultId[]);
-    return deciding.reduce((sum, f) => sum + (HOLDS_HIGH.has(f) && feedHoldsBar !== null ? heldHigh(atGaugeBar, feedHoldsBar, v![SLOT.feedLPerS]! > 0, c) : coldLevelOf(atGaugeBar, v && f === 'pressurisation-unit-fault' ? (v[SLOT.inFill]! > 0 ? 'fill-bypass-open' : 'feed-starved') : f, c, chargeBar, loses ? null : v)), 0) / deciding.length;
+    const deciding = level.length ? (sinks ? [...level, 'circuit-leak' as const] : level) : others.length ? stronger(others, atGaugeBar, v) : (['none'] as FaultId[]);
+    return deciding.reduce((sum, f) => sum + (HOLDS_HIGH.has(f) && feedHoldsBar !== null ? heldHigh(atGaugeBar, feedHoldsBar, v![SLOT.feedLPerS]! > 0, c) : coldLevelOf(atGaugeBar, v && f === 'pressurisation-unit-fault' ? (v[SLOT.inFill]! > 0 ? 'fill-bypass-open' : 'feed-starved') : f, c, chargeBar, v)), 0) / deciding.length;
   };
   // Whoever fills by a lying gauge fills to what it shows; a feed fills to what is there. Half and half where a hand fills.
   const filledByIt = c.fedByItself ? 0.2 : 0.5;
@@ -30,9 +30,17 @@ export function coldLevelDensity(gaugeBar: number, faults: readonly FaultId[], c
   return (1 - share) * all + share / ANY_LEVEL_BAR;
 }
 
+/** Where water comes in and goes out at once, the faults of the stronger of the two ways decide where the circuit stands; without a draw nobody knows which that is. */
+function stronger(faults: readonly FaultId[], gaugeBar: number, v: Float64Array | null): readonly FaultId[] {
+  if (!v || !has(faults, ...INFLOW) || !has(faults, ...OUTFLOW)) return faults;
+  const comesIn = inKOf(v) * Math.sqrt(Math.max(0, v[SLOT.mains]! - gaugeBar)) > outKOf(v) * Math.sqrt(Math.max(0, gaugeBar));
+  return faults.filter((f) => (comesIn ? INFLOW : OUTFLOW).includes(f));
+}
+const inKOf = (v: Float64Array): number => v[SLOT.inFill]! + v[SLOT.inCoil]!, outKOf = (v: Float64Array): number => v[SLOT.outCircuit]! + v[SLOT.outBoiler]!;
+
 /** Whether a cold level says more than which faults there are: how far the gauge is off, what the feed holds, what the vessel is charged to, or how fast water comes in. */
 export const levelHangsOnDraw = (gaugeBar: number, faults: readonly FaultId[], c: ResolvedCircuit): boolean =>
-  has(faults, 'gauge-misreading', ...HOLDS_HIGH) || (has(faults, ...INFLOW) && !has(faults, ...OUTFLOW)) || (!has(faults, ...GAS_OUT_OF_ORDER) && (c.fillSpreadBar > 0 || gaugeBar < c.prechargeGaugeBar + CHARGES_REACH_BAR));
+  has(faults, 'gauge-misreading', ...HOLDS_HIGH) || has(faults, ...INFLOW) || (!has(faults, ...GAS_OUT_OF_ORDER) && (c.fillSpreadBar > 0 || gaugeBar < c.prechargeGaugeBar + CHARGES_REACH_BAR));
 /** No charge that is in order comes so far above what is wanted, bar: a level from there on is above it whatever the draw. */
 const CHARGES_REACH_BAR = 0.3;
 /** Faults by which a vessel's charge says nothing of the pressure that the circuit was filled to. */
@@ -77,13 +85,13 @@ const ROUND_FILL_BAR = 1.5, FILLS_ROUND = 0.12, ROUND_SD_BAR = 0.08, ROOM_FOR_RO
 /** Share of circuits into which water comes that somebody has let down or filled anew not long ago, and after how long they are found as full as they go otherwise, h. Common practice. */
 const LET_DOWN = 0.6, FOUND_AFTER_H = 6, FULL_SD_BAR = 0.15;
 
-/** Where a circuit stands into which water comes and out of which none goes: what comes in fast has filled it up to the relief, or to the mains, unless somebody let it down. @param onTheWay density of where it stands until then */
+/** Where a circuit stands into which more water comes than goes out: what comes in fast has filled it up to the relief, or to where as much goes out as the mains press in, unless somebody let it down. @param onTheWay density of where it stands until then */
 function filling(p: number, onTheWay: number, c: ResolvedCircuit, v: Float64Array | null): number {
   if (!v) return onTheWay;
-  const inK = v[SLOT.inFill]! + v[SLOT.inCoil]!, fullBar = Math.min(v[SLOT.lift]!, v[SLOT.mains]!);
+  const inK = inKOf(v), outK = outKOf(v), evenBar = (v[SLOT.mains]! * inK * inK) / Math.max(1e-12, inK * inK + outK * outK), fullBar = Math.min(v[SLOT.lift]!, evenBar);
   if (inK <= 0 || fullBar <= c.fillGaugeBar) return onTheWay;
   const curve = curveOf(v), roomL = curve.excessAt(fullBar + c.atmosphericBar) - curve.excessAt(c.fillGaugeBar + c.atmosphericBar);
-  const hours = Math.max(0, roomL) / (inK * Math.sqrt(Math.max(0.05, v[SLOT.mains]! - c.fillGaugeBar)));
+  const netLPerH = inK * Math.sqrt(Math.max(0.05, v[SLOT.mains]! - c.fillGaugeBar)) - outK * Math.sqrt(Math.max(0, c.fillGaugeBar)), hours = Math.max(0, roomL) / Math.max(1e-9, netLPerH);
   const full = (1 - LET_DOWN) * (FOUND_AFTER_H / (FOUND_AFTER_H + hours));
   return (1 - full) * onTheWay + full * normalPdf(p, fullBar - 0.05, Math.hypot(FULL_SD_BAR, 0.4 * c.gaugeStepBar));
 }
@@ -96,7 +104,7 @@ function filled(p: number, chargeBar: number | null, readingSd: number, c: Resol
 }
 
 /** @param chargeBar what the vessel is charged to, as seen from the gauge; null where that says nothing of the level
- *  @param v the draw, where what comes in stays in */
+ *  @param v the draw, where more may come in than goes out */
 function coldLevelOf(p: number, fault: FaultId, c: ResolvedCircuit, chargeBar: number | null, v: Float64Array | null): number {
   const fill = c.fillGaugeBar;
   const flat = (least: number, most: number) => smoothBox(p, least, Math.max(most, least + 0.2), Math.hypot(0.06 + 0.5 * c.gaugeStepBar, c.fillSpreadBar));

@@ -30,7 +30,7 @@ const CHANGED_FACTOR = 0.25;
 const COUPLED: { one: FaultId[]; other: FaultId[]; factor: number; why: string }[] = [
   { one: ['vessel-undercharged'], other: ['vessel-gas-valve-leaking'], factor: 7, why: 'the gas went through the core' },
   { one: LITTLE_GAS, other: ['relief-valve-passing'], factor: 5.5, why: 'a relief that has lifted often passes' },
-  { one: INFLOW, other: ['relief-valve-passing'], factor: 7.2, why: 'water let in lifts the relief, which then passes' },
+  { one: INFLOW, other: ['relief-valve-passing'], factor: 9, why: 'water let in lifts the relief, which then passes' },
   { one: ['fill-pressure-too-high', 'reducing-valve-set-high'], other: ['relief-valve-passing'], factor: 6.7, why: 'a high start lifts the relief hot, which then passes' },
   { one: ['vessel-undercharged', 'vessel-diaphragm-failed'], other: INFLOW, factor: 1.4, why: 'a vessel that is full of water says nothing of the hole behind it' },
   { one: ['vessel-undercharged', 'vessel-diaphragm-failed'], other: ['circuit-leak', 'fill-pressure-too-high'], factor: 2.9, why: 'topped up, and topped up too far' },
