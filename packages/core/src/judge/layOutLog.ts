@@ -46,7 +46,7 @@ export function layOutLog(logged: PressureLog, circuit: ResolvedCircuit): LogTra
   const { r, means, events, underWay, runsS } = informative;
   const n = r.tS.length;
   const observed = r.gaugeBar;
-  const rangeBar = Math.max(...observed) - Math.min(...observed), top = highestRead(log);
+  const lowest = Math.min(...observed), foundCold = means.meanC[0]! - Math.min(...means.meanC) < FOUND_COLD_K, rangeBar = Math.max(...observed) - (foundCold && !bySensor(log) ? Math.max(lowest, observed[0]! - FALLS_COUNT_BAR) : lowest), top = highestRead(log);
   const switches = heatSwitches(events), switchS = switches.map((s) => s.tS), open = openShares(events, r.tS);
   const track: LogTrack = {
     n, tS: Float64Array.from(r.tS), gaugeBar: Float64Array.from(observed),
@@ -166,6 +166,8 @@ const ENOUGH_TO_TELL = 4;
 /** The model's own error while nothing is heated, bar, and when warm as a share of the log's range: logged temperatures, and those read by hand or not at all. Set by the
  *  evaluation on plants of another physics. */
 const IDLE_ERROR_BAR = 0.012, STICTION_SHARE = 0.2, STAIR_SHARE = 0.25, WARM_ERROR = 0.06, WARM_ERROR_ROUGH = 0.09, LEAST_SPAN_K = 8;
+/** So far below what it was found at, cold, a hand log's lowest pressure still counts to its range, bar: what falls to nothing in the end says nothing of how well heat is foretold. */
+const FALLS_COUNT_BAR = 0.4, FOUND_COLD_K = 5;
 /** What moves the pressure cold (water coming in, water lost) keeps no law to the last hundredth either: share of how far it has moved. */
 const MOVED_ERROR = 0.05;
 

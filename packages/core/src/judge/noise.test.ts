@@ -83,3 +83,9 @@ describe('an idle circuit read by hand', () => {
   it('stands still, whatever a degree more or less in the readings makes of it', () => expect(idle([21, 21, 21, 21, 21, 21, 21], [20, 21, 21, 22, 22, 22, 22]).spanK).toBeLessThan(0.01));
   it('but warms with its rooms where the readings say so clearly', () => expect(idle([14, 15, 16, 17, 18, 19, 20], [14, 15, 16, 17, 18, 19, 20]).spanK).toBeGreaterThan(5));
 });
+
+it('what falls to nothing in the end makes the model no less sure of the heat before', () => {
+  const error = (lastBars: number[]) => { const bars = [1.2, 1.2, 1.6, 1.8, 1.8, ...lastBars]; return layOutLog({ source: 'hand', samples: { tS: bars.map((_, i) => 400 * i), pressureBar: bars, flowC: [18, 18, 50, 66, 67, 50, 40] }, events: [{ tS: 400, kind: 'heat-on' }, { tS: 1700, kind: 'heat-off' }] }, circuit)!.modelErrorBar[3]!; };
+  expect(error([0.3, 0])).toBeCloseTo(error([0.9, 0.8]), 6);
+  expect(error([0.3, 0])).toBeGreaterThan(error([1.4, 1.2]));
+});
