@@ -46,7 +46,8 @@ export function layOutLog(logged: PressureLog, circuit: ResolvedCircuit): LogTra
   const { r, means, events, underWay, runsS } = informative;
   const n = r.tS.length;
   const observed = r.gaugeBar;
-  const lowest = Math.min(...observed), foundCold = means.meanC[0]! - Math.min(...means.meanC) < FOUND_COLD_K, rangeBar = Math.max(...observed) - (foundCold && !bySensor(log) ? Math.max(lowest, observed[0]! - FALLS_COUNT_BAR) : lowest), top = highestRead(log);
+  const lowest = Math.min(...observed), foundCold = means.meanC[0]! - Math.min(...means.meanC) < FOUND_COLD_K, top = highestRead(log);
+  const rangeBar = Math.max(...observed) - (foundCold && !bySensor(log) ? Math.max(lowest, observed[0]! - FALLS_COUNT_BAR) : lowest);
   const switches = heatSwitches(events), switchS = switches.map((s) => s.tS), open = openShares(events, r.tS);
   const track: LogTrack = {
     n, tS: Float64Array.from(r.tS), gaugeBar: Float64Array.from(observed),

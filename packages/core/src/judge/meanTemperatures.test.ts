@@ -14,6 +14,19 @@ it('a temperature that was not read between two lies between them', () => {
   expect(guessedK.every((k) => k === 0)).toBe(true);
 });
 
+it('where the first reading came after the heat, the circuit was as cold as rooms are before, in a line from there, and doubted by what nobody read', () => {
+  const { meanC, guessedK } = read([null, null, 38, 50, 62, 66, 68], [{ tS: 120, kind: 'heat-on' }]);
+  expect(meanC[0]!).toBeLessThanOrEqual(18);
+  expect(meanC[1]!).toBeGreaterThan(meanC[0]!);
+  expect(meanC[1]!).toBeLessThan(meanC[2]!);
+  expect(guessedK.slice(0, 3)).toEqual([guessedK[0], guessedK[0], 0]);
+  expect(guessedK[0]!).toBeGreaterThan(1);
+  // Nothing was heated before the first reading: level, and no doubt.
+  const level = read([null, null, 19, 50, 62, 66, 68], [{ tS: 900, kind: 'heat-on' }]);
+  expect(level.meanC[0]).toBeCloseTo(level.meanC[2]!, 6);
+  expect(level.guessedK[0]).toBe(0);
+});
+
 it('what stopped being read cools once the heat is off, and is doubted by part of what it may have cooled', () => {
   const { meanC, guessedK } = read([18, 18, 40, 60, null, null, null], [ON, OFF]);
   for (let i = 4; i < 7; i++) { expect(meanC[i]!).toBeLessThan(meanC[i - 1]!); expect(guessedK[i]!).toBeGreaterThan(guessedK[i - 1]!); }

@@ -96,10 +96,13 @@ function fillGaps(tS: number[], values: (number | null)[], { switches, limitC, c
   const valuesC = tS.map((t, i) => {
     while (k < known.length - 2 && known[k + 1]! <= i) k++;
     const a = known[k]!, b = known[k + 1]!;
-    // Before the first: level, unless the heat had come on by then; then back along the first line to where it did.
+    // Before the first: level, unless the heat had come on by then; then from as cold as it may have been when it did, in a line.
     if (i <= a) {
-      const pace = Math.max(0, (values[b]! - values[a]!) / Math.max(1, tS[b]! - tS[a]!)), heatedS = onS === null ? 0 : Math.max(0, tS[a]! - Math.max(t, onS));
-      return i === a ? values[a]! : Math.max(Math.min(values[a]!, LEAST_COLD_C), values[a]! - pace * heatedS);
+      if (i === a || onS === null || onS >= tS[a]!) return values[a]!;
+      const pace = Math.max(0, (values[b]! - values[a]!) / Math.max(1, tS[b]! - tS[a]!)), fromS = Math.max(onS, tS[0]!);
+      const coldC = Math.max(Math.min(values[a]!, LEAST_COLD_C), Math.min(NO_TEMPERATURE_COLD_C, values[a]! - pace * (tS[a]! - fromS)));
+      guessedK[i] = GUESSED_COLD_K;
+      return coldC + (Math.max(0, t - fromS) / Math.max(1e-9, tS[a]! - fromS)) * (values[a]! - coldC);
     }
     if (i > last) return afterLast(i);
     if (i === b) return values[b]!;
@@ -109,5 +112,7 @@ function fillGaps(tS: number[], values: (number | null)[], { switches, limitC, c
   });
   return { valuesC, guessedK };
 }
+/** By how much a circuit of which nobody read how cold it was may have been warmer or colder, K. */
+const GUESSED_COLD_K = 2.5;
 /** Share of what the temperature may have done since somebody stopped reading it, by which the guess may be wrong. */
 const STOPPED_READING = 0.35;

@@ -2,7 +2,7 @@ import type { LogTrack } from './LogTrack';
 
 /** From this share of the relief's set pressure on it may be blowing; while it does, the pressure saws between its lift and its seat. */
 const NEAR_RELIEF = 0.88, SAW_SHARE = 0.06, STILL_BLOWS = 0.8;
-/** A fall between two readings that no cooling explains, from warm and from where a relief may lift, however early: it let go. Cold, or from lower down, the water is
+/** A fall between two readings that no cooling explains, from warm and from where a relief may lift, however early, far and quick enough: it let go. Cold, or from lower down, the water is
  *  leaving by another way, and a vessel that runs empty on it lets the pressure fall all at once. */
 const DROP_BAR = 0.22, DROP_COOLING_K = 4, DROP_FROM_SHARE = 0.4, WARM_K = 5, LETS_GO_BAR_PER_H = 1.5;
 
@@ -28,7 +28,7 @@ export function heldBelowPeak(gaugeBar: number[], meanC: number[], tS: number[],
   if (fell < 0 || fell === hot.length - 1) return false;
   // The point at which it fell may be the mean of before and after.
   const since = hot.slice(fell + 1), last = since.at(-1)!;
-  return last.s - since[0]!.s >= HELD_S && since.every(({ bar }) => bar < top.gaugeBar - HELD_BELOW * least) && last.bar > Math.min(...since.map(({ bar }) => bar)) - stepBar / 2 && last.bar > since[0]!.bar - least;
+  return last.s - since[0]!.s >= HELD_S && since.every(({ bar }) => bar < top.gaugeBar - HELD_BELOW * least) && last.bar > since[0]!.bar - least;
 }
 /** For how long it has to be held, s, and how near to the peak it may come again, as a share of the least fall. */
 const HELD_S = 480, HELD_BELOW = 0.7;
@@ -48,9 +48,9 @@ function fallsFar({ gaugeBar, tS, n }: LogTrack, i: number): boolean {
 }
 
 /** How quickly the pressure was seen to fall while nothing was warm yet, bar/s; 0 where it stood. What loses water cold loses it hot as well, and no relief has to let go for that. */
-function idleFallBarPerS({ gaugeBar, tS, n }: LogTrack, meanC: number[], coldestC: number, stepBar: number): number {
+function idleFallBarPerS({ gaugeBar, tS, starts, drawnL, n }: LogTrack, meanC: number[], coldestC: number, stepBar: number): number {
   let quickest = 0;
-  for (let i = 1; i < n && meanC[i]! - coldestC < STILL_COLD_K; i++) quickest = Math.max(quickest, (gaugeBar[0]! - gaugeBar[i]! - stepBar) / (tS[i]! - tS[0]!));
+  for (let i = 1; i < n && meanC[i]! - coldestC < STILL_COLD_K && !starts[i] && drawnL[i] === 0; i++) if (tS[i]! > tS[0]!) quickest = Math.max(quickest, (gaugeBar[0]! - gaugeBar[i]! - stepBar) / (tS[i]! - tS[0]!));
   return quickest;
 }
 /** How quickly it falls on before a fall and after it, as long as the water stays as warm, bar/s; 0 where that is not for long. A relief lets go at once. */
@@ -81,10 +81,17 @@ export function allowForRelief(track: LogTrack, meanC: number[], reliefSetGaugeB
       track.starts[cools && stoodBefore ? i - 1 : i] = 1;
       blowing = false;
     }
-    const mayLift = !cools && before >= DROP_FROM_SHARE * reliefSetGaugeBar && meanC[i - 1]! - coldestC > WARM_K;
-    if (mayLift && !(blowing && now >= still) && before - now > Math.max(DROP_BAR, 2.5 * stepBar, (LETS_GO_BAR_PER_H / 3600) * (track.tS[i]! - track.tS[i - 1]!)) && meanC[i - 1]! - meanC[i]! < DROP_COOLING_K && before - now > QUICKER_HOT * Math.max(idleBarPerS, fallsOnBarPerS(track, meanC, i, stepBar)) * (track.tS[i]! - track.tS[i - 1]!)) {
+    const mayLift = !cools && before >= DROP_FROM_SHARE * reliefSetGaugeBar && meanC[i - 1]! - coldestC > WARM_K && meanC[i - 1]! - meanC[i]! < DROP_COOLING_K;
+    if (mayLift && !(blowing && now >= still) && fellAtOnce(i)) {
       track.starts[i] = 1;
       track.letGoLow ||= before < near;
     }
+  }
+
+  /** Whether the fall to a point is far and quick enough for a relief, and quicker than what the circuit loses anyway. */
+  function fellAtOnce(i: number): boolean {
+    const fellBar = track.gaugeBar[i - 1]! - track.gaugeBar[i]!, gapS = track.tS[i]! - track.tS[i - 1]!;
+    if (fellBar <= Math.max(DROP_BAR, 2.5 * stepBar, (LETS_GO_BAR_PER_H / 3600) * gapS)) return false;
+    return fellBar > QUICKER_HOT * Math.max(idleBarPerS, fallsOnBarPerS(track, meanC, i, stepBar)) * gapS;
   }
 }

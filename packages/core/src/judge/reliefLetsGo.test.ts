@@ -30,6 +30,11 @@ describe('a circuit that falls all the while, cold and hot', () => {
     const steady = read([[0, 1.35, 17], [4, 1.35, 17], [12, 1.35, 17], [18, 2.4, 46], [19, 1.5, 48], [35, 1.9, 70], [49, 1.9, 73]], 12);
     expect(layOutLog(steady, circuit)!.letGoLow).toBe(true);
   });
+  it('what was drawn off by hand, or read twice in one minute, is no hole', () => {
+    const drawn = { ...read([[0, 1.4, 18], [2, 0.9, 18], [10, 0.9, 18], [18, 2, 55], [20, 1.4, 58], [40, 1.5, 66]], 10), events: [{ tS: 100, kind: 'drawn-off' as const, volumeL: 0.5 }, { tS: 600, kind: 'heat-on' as const }] };
+    const twice = read([[0, 1.4, 18], [0, 1.2, 18], [10, 1.2, 18], [18, 2, 55], [20, 1.4, 58], [40, 1.5, 66]], 10);
+    expect([drawn, twice].map((l) => layOutLog(l, circuit)!.letGoLow)).toEqual([true, true]);
+  });
   it('a pump-up that fell names the diaphragm beside the relief that drips', () => {
     const d = judged(flat, [{ test: 'pump-up-hold', outcome: 'fell' }, { test: 'discharge-pipe', outcome: 'dripping', water: 'cold' }]);
     expect(d.hypotheses[0]!.faults).toEqual(['relief-valve-passing', 'vessel-diaphragm-failed']);
