@@ -50,12 +50,22 @@ function mergeDuplicates(log: PressureLog, repairs: LogRepair[]): PressureLog {
   return { ...log, samples: { tS: firsts.map((i) => tS[i]!), pressureBar: all(pressureBar), ...(flowC ? { flowC: all(flowC) } : {}), ...(returnC ? { returnC: all(returnC) } : {}) } };
 }
 
-/** Median time between readings, s; 0 with fewer than two. */
+/** Median time between readings, s; 0 with fewer than two. What more than half of them keep is the median, and a logger's millions need not be sorted for it. */
 function usualSpacing(tS: number[]): number {
+  const kept = keptByMost(tS);
+  if (kept !== null) return kept;
   const gaps = new Float64Array(Math.max(0, tS.length - 1));
   for (let i = 0; i < gaps.length; i++) gaps[i] = tS[i + 1]! - tS[i]!;
   gaps.sort();
   return gaps.length ? gaps[Math.floor(gaps.length / 2)]! : 0;
+}
+
+/** The time between readings that more than half of them keep to the last bit; null where none does. */
+function keptByMost(tS: number[]): number | null {
+  let gap = NaN, votes = 0, times = 0;
+  for (let i = 1; i < tS.length; i++) { const g = tS[i]! - tS[i - 1]!; if (votes === 0) { gap = g; votes = 1; } else votes += g === gap ? 1 : -1; }
+  for (let i = 1; i < tS.length; i++) if (tS[i]! - tS[i - 1]! === gap) times++;
+  return times > (tS.length - 1) / 2 ? gap : null;
 }
 
 /** A logger that reads evenly, misses just one hour and goes on as if nothing had been: its clock was changed. */

@@ -17,6 +17,16 @@ describe('cleaning', () => {
     const log = even(60);
     expect(cleanLog(log)).toMatchObject({ log, repairs: [], spacingS: 30 });
   });
+  it('the usual time between readings is the median, whether most keep it to the second or none does', () => {
+    const spacing = (tS: number[]) => cleanLog({ samples: { tS, pressureBar: tS.map(() => 1) } }).spacingS;
+    expect(spacing([0, 5, 10, 15, 20, 40, 100])).toBe(5);
+    expect(spacing([0, 5, 15, 35])).toBe(10);
+    expect(spacing([0])).toBe(0);
+    fc.assert(fc.property(fc.array(fc.integer({ min: 1, max: 4 }), { minLength: 1, maxLength: 40 }), (gaps) => {
+      const tS = gaps.reduce((at, g) => [...at, at.at(-1)! + g], [0]);
+      expect(spacing(tS)).toBe([...gaps].sort((a, b) => a - b)[Math.floor(gaps.length / 2)]);
+    }));
+  });
   it('makes one of readings of one moment', () => {
     const c = cleanLog({ samples: { tS: [0, 60, 60, 120], pressureBar: [1, 1.1, 1.3, null], flowC: [20, null, 30, 40] } });
     expect(c.log.samples).toEqual({ tS: [0, 60, 120], pressureBar: [1, 1.2000000000000002, null], flowC: [20, 30, 40] });
