@@ -1,6 +1,7 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { atGaugeLevel, heldFromGaugeBar, resolveCircuit, type ResolvedCircuit } from '../circuit/resolveCircuit';
 import type { PressureLog } from '../log/PressureLog';
+import { spikesOut } from '../log/cleanLog';
 import { readLog, type LogReading } from '../log/readLog';
 import { COLD_BELOW_C, cycleFeatures, HEATED_K, type CycleFeatures } from '../log/cycleFeatures';
 import { has } from './faultGroups';
@@ -62,7 +63,7 @@ export interface Judged {
 /** Bayes over fault sets: prior × probability of the logs (by simulation, parameters integrated out) × probability of each finding, the
  *  parameters' draws reweighted by every finding in turn. Sorted, most probable first. */
 export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: Progress = () => {}): Judged {
-  const logs = evidence.circuit.kind === 'steam' ? [] : evidence.logs, onSheet = resolveCircuit(evidence.circuit);
+  const logs = evidence.circuit.kind === 'steam' ? [] : evidence.logs.map(spikesOut), onSheet = resolveCircuit(evidence.circuit);
   const circuit = onSheet.assumed.includes('gauge.resolutionBar') && evidence.circuit.gauge?.kind !== 'unnumbered' ? { ...onSheet, gaugeStepBar: seenStepBar(logs, onSheet.gaugeStepBar) } : onSheet, seen = atGaugeLevel(circuit);
   // Where no temperature was logged, the water is taken to go up to the boiler's limit, or to the flow that was read, if that was more.
   const flowsC = evidence.findings.flatMap(({ finding: f }) => (f.test === 'flow-return' && typeof f.flowC === 'number' ? [f.flowC] : []));

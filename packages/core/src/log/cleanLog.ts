@@ -86,6 +86,32 @@ function undoClockChanges(log: PressureLog, spacingS: number, repairs: LogRepair
   return { ...log, samples: { ...log.samples, tS: moved }, ...(events ? { events } : {}) };
 }
 
+/** A log as a sensor wrote it without its lone spikes of pressure or temperature, whatever else is to be put right; one that a hand wrote as it is, since whoever reads sees a slip. The same log where there is none. */
+export function spikesOut(log: PressureLog): PressureLog {
+  if (log.source !== 'logger' && log.source !== 'csv') return log;
+  const { tS, pressureBar, flowC, returnC } = log.samples;
+  const bars = withoutSpikes(tS, pressureBar, []), flows = flowC && withoutHeatSpikes(tS, flowC), returns = returnC && withoutHeatSpikes(tS, returnC);
+  if (bars === pressureBar && flows === flowC && returns === returnC) return log;
+  return { ...log, samples: { ...log.samples, pressureBar: bars, ...(flows ? { flowC: flows } : {}), ...(returns ? { returnC: returns } : {}) } };
+}
+
+/** So far off both its neighbours, which agree within so much, a temperature is a fault of its sensor, K. */
+const HEAT_SPIKE_K = 15, HEAT_NEIGHBOURS_K = 5;
+
+/** Temperatures without lone spikes, and without a first that is far above the next two: many sensors wake up with a number of their own. */
+function withoutHeatSpikes(tS: number[], valuesC: (number | null)[]): (number | null)[] {
+  let out = valuesC;
+  const drop = (i: number) => { if (out === valuesC) out = valuesC.slice(); out[i] = null; };
+  const [first, second, third] = valuesC;
+  if (first != null && second != null && third != null && first - second >= HEAT_SPIKE_K && Math.abs(second - third) <= HEAT_NEIGHBOURS_K && tS[2]! - tS[0]! <= SPIKE_WITHIN_S) drop(0);
+  for (let i = 1; i + 1 < valuesC.length; i++) {
+    const a = valuesC[i - 1], b = valuesC[i], c = valuesC[i + 1];
+    if (a == null || b == null || c == null || Math.abs(b - a) < HEAT_SPIKE_K || Math.abs(b - c) < HEAT_SPIKE_K || Math.abs(a - c) > HEAT_NEIGHBOURS_K || tS[i + 1]! - tS[i - 1]! > SPIKE_WITHIN_S) continue;
+    drop(i);
+  }
+  return out;
+}
+
 function withoutSpikes(tS: number[], pressureBar: (number | null)[], repairs: LogRepair[]): (number | null)[] {
   let out = pressureBar;
   for (let i = 1; i + 1 < pressureBar.length; i++) {
