@@ -2,7 +2,7 @@ import { heldFromGaugeBar, type ResolvedCircuit } from '../circuit/resolveCircui
 import { TOO_HIGH_BAR } from '../circuit/standingLevel';
 import { has, INFLOW, LITTLE_GAS, OUTFLOW } from './faultGroups';
 import type { FaultId } from './faults';
-import { chargeOf, curveOf, NO_FEED_BAR } from './findingNumbers';
+import { chargeOf, curveOf, inKOf, NO_FEED_BAR, outKOf } from './findingNumbers';
 import { SLOT } from './kernel';
 import { normalCdf, normalPdf } from './normal';
 
@@ -16,7 +16,7 @@ export function coldLevelDensity(gaugeBar: number, faults: readonly FaultId[], c
   const lies = faults.includes('gauge-misreading'), leastBar = heldFromGaugeBar(c), chargeBar = v && !has(faults, ...GAS_OUT_OF_ORDER) ? chargeOf(v, c) : null;
   const others = faults.filter((f) => f !== 'gauge-misreading');
   // A fault of the level itself decides where the pressure stands; any other leaves it where its own fault would. A unit that neither holds it high nor lets by in this draw does not pump.
-  const level = others.filter((f) => LEVEL_FAULTS.has(f)), loses = has(others, ...OUTFLOW), sinks = loses && level.includes('fill-pressure-too-high');
+  const level = others.filter((f) => LEVEL_FAULTS.has(f)), sinks = has(others, ...OUTFLOW) && level.includes('fill-pressure-too-high');
   const density = (atGaugeBar: number) => {
     // What was overfilled and loses water is found anywhere below; what was left to itself, where it was filled to.
     const deciding = level.length ? (sinks ? [...level, 'circuit-leak' as const] : level) : others.length ? stronger(others, atGaugeBar, v) : (['none'] as FaultId[]);
@@ -36,9 +36,8 @@ function stronger(faults: readonly FaultId[], gaugeBar: number, v: Float64Array 
   const comesIn = inKOf(v) * Math.sqrt(Math.max(0, v[SLOT.mains]! - gaugeBar)) > outKOf(v) * Math.sqrt(Math.max(0, gaugeBar));
   return faults.filter((f) => (comesIn ? INFLOW : OUTFLOW).includes(f));
 }
-const inKOf = (v: Float64Array): number => v[SLOT.inFill]! + v[SLOT.inCoil]!, outKOf = (v: Float64Array): number => v[SLOT.outCircuit]! + v[SLOT.outBoiler]!;
 
-/** Whether a cold level says more than which faults there are: how far the gauge is off, what the feed holds, what the vessel is charged to, or how fast water comes in. */
+/** Whether a cold level says more than which faults there are: how far the gauge is off, what the feed holds, what the vessel is charged to, or how fast water comes in and goes out. */
 export const levelHangsOnDraw = (gaugeBar: number, faults: readonly FaultId[], c: ResolvedCircuit): boolean =>
   has(faults, 'gauge-misreading', ...HOLDS_HIGH) || has(faults, ...INFLOW) || (!has(faults, ...GAS_OUT_OF_ORDER) && (c.fillSpreadBar > 0 || gaugeBar < c.prechargeGaugeBar + CHARGES_REACH_BAR));
 /** No charge that is in order comes so far above what is wanted, bar: a level from there on is above it whatever the draw. */
@@ -88,10 +87,12 @@ const LET_DOWN = 0.6, FOUND_AFTER_H = 6, FULL_SD_BAR = 0.15;
 /** Where a circuit stands into which more water comes than goes out: what comes in fast has filled it up to the relief, or to where as much goes out as the mains press in, unless somebody let it down. @param onTheWay density of where it stands until then */
 function filling(p: number, onTheWay: number, c: ResolvedCircuit, v: Float64Array | null): number {
   if (!v) return onTheWay;
-  const inK = inKOf(v), outK = outKOf(v), evenBar = (v[SLOT.mains]! * inK * inK) / Math.max(1e-12, inK * inK + outK * outK), fullBar = Math.min(v[SLOT.lift]!, evenBar);
-  if (inK <= 0 || fullBar <= c.fillGaugeBar) return onTheWay;
+  const inK = inKOf(v), outK = outKOf(v);
+  if (inK <= 0) return onTheWay;
+  const evenBar = (v[SLOT.mains]! * inK * inK) / (inK * inK + outK * outK), fullBar = Math.min(v[SLOT.lift]!, evenBar);
+  if (fullBar <= c.fillGaugeBar) return onTheWay;
   const curve = curveOf(v), roomL = curve.excessAt(fullBar + c.atmosphericBar) - curve.excessAt(c.fillGaugeBar + c.atmosphericBar);
-  const netLPerH = inK * Math.sqrt(Math.max(0.05, v[SLOT.mains]! - c.fillGaugeBar)) - outK * Math.sqrt(Math.max(0, c.fillGaugeBar)), hours = Math.max(0, roomL) / Math.max(1e-9, netLPerH);
+  const netLPerH = inK * Math.sqrt(Math.max(0.05, v[SLOT.mains]! - c.fillGaugeBar)) - outK * Math.sqrt(Math.max(0, c.fillGaugeBar)), hours = Math.max(0, roomL) / netLPerH;
   const full = (1 - LET_DOWN) * (FOUND_AFTER_H / (FOUND_AFTER_H + hours));
   return (1 - full) * onTheWay + full * normalPdf(p, fullBar - 0.05, Math.hypot(FULL_SD_BAR, 0.4 * c.gaugeStepBar));
 }

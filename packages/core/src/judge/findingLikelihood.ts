@@ -4,7 +4,7 @@ import { dischargeShares, nearRelief, reseatShares } from './dischargePipe';
 import { has, INFLOW, LITTLE_GAS, OUTFLOW } from './faultGroups';
 import type { FaultId } from './faults';
 import { isWaterUnsaid, type Finding } from './Finding';
-import { changeOver, chargeOf, curveOf, expectedNumber, mayBeTheWater, NO_FEED_BAR, ranBack, readingSd, waterBehind } from './findingNumbers';
+import { changeOver, chargeOf, curveOf, expectedNumber, inKOf, mayBeTheWater, NO_FEED_BAR, outKOf, ranBack, readingSd, waterBehind } from './findingNumbers';
 import { SLOT } from './kernel';
 import { NOTHING_LOGGED, type Logged } from './Logged';
 import { normalPdf } from './normal';
@@ -178,7 +178,7 @@ function holdDensity(f: Finding, faults: readonly FaultId[], v: Float64Array, c:
   const side = (start: number, end: number, loses: boolean, gains: boolean) => {
     const seen = end - start, still = normalPdf(seen, 0, sd);
     if (!loses && !gains) return 0.94 * still + 0.06 * ANYWHERE;
-    const ways = { inK: gains ? v[SLOT.inFill]! + v[SLOT.inCoil]! : 0, outK: loses ? v[SLOT.outCircuit]! + v[SLOT.outBoiler]! : 0, feedGaugeBar: NO_FEED_BAR, liftGaugeBar: v[SLOT.lift]!, mainsGaugeBar: v[SLOT.mains]! };
+    const ways = { inK: gains ? inKOf(v) : 0, outK: loses ? outKOf(v) : 0, feedGaugeBar: NO_FEED_BAR, liftGaugeBar: v[SLOT.lift]!, mainsGaugeBar: v[SLOT.mains]! };
     const by = (curve: WaterCurve) => { const change = changeOver(curve, start, hours, ways, c); return fallenDensity(seen, change, Math.hypot(sd, 0.15 * change), start, c); };
     return 0.42 * by(whole) + 0.42 * by(bare) + 0.08 * still + 0.08 * ANYWHERE;
   };

@@ -15,6 +15,10 @@ export function chargeOf(v: Float64Array, c: ResolvedCircuit): number | null {
 export const readingSd = (c: ResolvedCircuit, ...readBar: number[]): number => 0.025 + (readBar.some((bar) => isBetweenMarks(bar, c.gaugeStepBar)) ? 0.29 : 0.42) * c.gaugeStepBar;
 const isBetweenMarks = (bar: number, stepBar: number): boolean => Math.abs(bar / stepBar - Math.round(bar / stepBar)) > 0.1;
 
+/** All that comes in by holes, and all that goes out, in a draw, L/h at one bar. */
+export const inKOf = (v: Float64Array): number => v[SLOT.inFill]! + v[SLOT.inCoil]!;
+export const outKOf = (v: Float64Array): number => v[SLOT.outCircuit]! + v[SLOT.outBoiler]!;
+
 /** How water and pressure go together in a draw. */
 export const curveOf = (v: Float64Array): WaterCurve => new WaterCurve(v[SLOT.gas]!, v[SLOT.vesselL]!, v[SLOT.cap]!, v[SLOT.stretch]!, v[SLOT.air]!);
 
@@ -106,7 +110,7 @@ const FILL_OPEN: ReadonlySet<string> = new Set(['coil-isolated-watch', 'cold-mai
 
 /** By how much the true pressure changes over a watch with no heat: what comes in by the ways left open, less what is lost. @param backK a hole by which water runs back */
 function watchedRiseBar(f: Finding, v: Float64Array, c: ResolvedCircuit, backK = 0): number {
-  const fill = FILL_OPEN.has(f.test), inK = (fill ? v[SLOT.inFill]! : 0) + (COIL_OPEN.has(f.test) ? v[SLOT.inCoil]! : 0), outK = v[SLOT.outCircuit]! + v[SLOT.outBoiler]! + backK;
+  const fill = FILL_OPEN.has(f.test), inK = (fill ? v[SLOT.inFill]! : 0) + (COIL_OPEN.has(f.test) ? v[SLOT.inCoil]! : 0), outK = outKOf(v) + backK;
   // A feed that stands open has had its say before the watch begins, unless it holds more than the gauge shows then.
   const feeds = fill && f.startBar! < v[SLOT.feedHolds]!;
   return changeOver(curveOf(v), f.startBar! - v[SLOT.offset]!, f.minutes! / 60, { inK, outK, feedGaugeBar: feeds ? v[SLOT.feedHolds]! : NO_FEED_BAR, liftGaugeBar: v[SLOT.lift]!, mainsGaugeBar: v[SLOT.mains]! }, c);

@@ -76,8 +76,8 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const logged: Logged = { peakGaugeBar, usualPeakGaugeBar, topGaugeBar: overnight === undefined ? topGaugeBar(tracks) : Math.max(overnight, topGaugeBar(tracks) ?? 0), coldGaugeBar: found ?? overnight ?? null, hottestC: hottest > -Infinity ? hottest : null };
   // How high it stands cold speaks by itself, unless a night's cold pressure was read.
   const cold = overnight === undefined ? found : null, beganHot = overnight === undefined && found === null && tracks[0] !== undefined;
-  const easedHot = tracks.some((t) => t.easedHotBar > 0), letGoLow = tracks.some((t) => t.letGoLow);
-  const toTheRelief = logged.peakGaugeBar !== null && logged.peakGaugeBar > circuit.reliefSetGaugeBar - (easedHot || evidence.findings.some(({ finding }) => letGoHot(finding)) ? LET_GO_BAR : AT_RELIEF_BAR);
+  const easedHot = tracks.some((t) => t.easedHotBar > 0), letGoLow = tracks.some((t) => t.letGoLow), seenToLetGo = easedHot || evidence.findings.some(({ finding }) => letGoHot(finding));
+  const toTheRelief = logged.peakGaugeBar !== null && logged.peakGaugeBar > circuit.reliefSetGaugeBar - (seenToLetGo ? LET_GO_BAR : AT_RELIEF_BAR);
   // Where the pressure fell below what the feed holds, either nothing feeds it or the feed stands shut, as many keep it.
   const feedMayBeShut = circuit.fedByItself && (lowGaugeBar(tracks) ?? Infinity) < heldFromGaugeBar(circuit) - FELL_BAR;
   const staysBelow = smallDespite(usualPeakGaugeBar, circuit), smallBySheet = knownToSheet(circuit), readings = logs.map((l) => readLog(l, circuit.gaugeStepBar)), creepBarPerH = quickestCreep(readings);

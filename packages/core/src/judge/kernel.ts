@@ -43,7 +43,7 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
   const longestStepS = narrow > 0 ? LONGEST_STEP_S / FINER : LONGEST_STEP_S, mostSteps = narrow > 0 ? MOST_STEPS * FINER : MOST_STEPS;
   let behindL = 0;
   const growth = track.blind ? blindGrowthOf(track, track.blind, v) : track.growth;
-  let open = false, blows = false, lifts = 0, keepS = -1, keep = 1, wholeS = -1, keepWhole = 1;
+  let open = false, blows = false, lifts = 0, liftsFrom = lift, keepS = -1, keep = 1, wholeS = -1, keepWhole = 1;
   let stretch = 0, lagged = growth[0]!, water = 0, P = 1, first = 0;
   for (let i = 0; i < track.n; i++) {
     const target = growth[i]!;
@@ -63,7 +63,7 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
         // Where no water moves, the lag's exact answer holds for the whole gap at once, unless it ends where a relief or a feed has its say.
         if (gap !== wholeS) { wholeS = gap; keepWhole = Math.exp(-gap / lagS); }
         const after = target - ramp * lagS + (lagged - from + ramp * lagS) * keepWhole, reached = curve.pressureAt(water + content * after);
-        if (reached <= (lifts > 0 ? again : lift) && (reached >= feed || !feeds)) { lagged = after; P = reached; blows = false; steps = 0; }
+        if (reached <= liftsFrom && (reached >= feed || !feeds)) { lagged = after; P = reached; blows = false; steps = 0; }
       }
       for (let k = 1; k <= steps; k++) {
         // The first-order lag's exact answer to a ramp: no error from the step.
@@ -72,8 +72,8 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
         if (into > 0 && mains > P) water += into * Math.sqrt(mains - P) * hours;
         if (leak > 0 && P > atmosphericBar) water -= leak * Math.sqrt(P - atmosphericBar) * hours;
         P = curve.pressureAt(water + content * lagged - behindL);
-        const opens = P > (lifts > 0 ? again : lift) && !open;
-        if (opens) { open = true; lifts++; }
+        const opens = P > liftsFrom && !open;
+        if (opens) { open = true; lifts++; liftsFrom = again; }
         blows = open;
         if (open) {
           const shut = curve.excessAt(seat) + behindL - content * lagged;

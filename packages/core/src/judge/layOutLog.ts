@@ -1,4 +1,4 @@
-import { EVENT_OFF_S, type LogEvent, type PressureLog } from '../log/PressureLog';
+import { bySensor, EVENT_OFF_S, type LogEvent, type PressureLog } from '../log/PressureLog';
 import { movesWater, stepsWhereSeen } from './stepsWhereSeen';
 import { COLD_BELOW_C } from '../log/cycleFeatures';
 import { keepPeaks } from '../log/keepPeaks';
@@ -40,24 +40,25 @@ function informativePoints(log: PressureLog, stepBar: number, circuit: ResolvedC
 /** Lays out a log; null when it holds fewer than two pressures, unless the one is of a circuit found hot: how high it stands then says something by itself. */
 export function layOutLog(logged: PressureLog, circuit: ResolvedCircuit): LogTrack | null {
   const log = isOneHotReading(logged) ? heldAMinute(logged) : logged;
+  const sensed = bySensor(log);
   const step = readingStepBar(log, circuit.gaugeStepBar);
   const informative = informativePoints(log, step, circuit);
   if (!informative) return null;
   const { r, means, events, underWay, runsS } = informative;
   const n = r.tS.length;
   const observed = r.gaugeBar;
-  const lowest = Math.min(...observed), foundCold = means.meanC[0]! - Math.min(...means.meanC) < FOUND_COLD_K, top = highestRead(log);
-  const rangeBar = Math.max(...observed) - (foundCold && !bySensor(log) ? Math.max(lowest, observed[0]! - FALLS_COUNT_BAR) : lowest);
+  const lowest = Math.min(...observed), coldestC = Math.min(...means.meanC), foundCold = means.meanC[0]! - coldestC < FOUND_COLD_K, top = highestRead(log);
+  const rangeBar = Math.max(...observed) - (foundCold && !sensed ? Math.max(lowest, observed[0]! - FALLS_COUNT_BAR) : lowest);
   const switches = heatSwitches(events), switchS = switches.map((s) => s.tS), open = openShares(events, r.tS);
   const track: LogTrack = {
     n, tS: Float64Array.from(r.tS), gaugeBar: Float64Array.from(observed),
     variance: new Float64Array(n), growth: new Float64Array(n), blind: means.heat, heatGuessed: means.heat !== null && means.heat.switchS.length > 0 && switches.length === 0, watched: events.some((e) => shutsAValve(e.kind)), starts: new Uint8Array(n),
     fillOn: open.fill, coilOn: open.coil, boilerOn: open.boiler, drawnL: new Float64Array(n),
     modelErrorBar: new Float64Array(n), warmth: new Float64Array(n), modelErrorS: Math.max(LEAST_ERROR_S, ERROR_SPAN_SHARE * (r.tS[n - 1]! - r.tS[0]!)), temperatureErrorK: new Float64Array(n), errorKept: new Float64Array(n), jumpBar: new Float64Array(n), meanGaugeBar: observed.reduce((a, b) => a + b, 0) / n, topGaugeBar: top.gaugeBar,
-    letGoLow: false, easedHotBar: easedHotBar(observed, means.meanC, step), heldBelowPeak: heldBelowPeak(observed, means.meanC, r.tS, step, top), temperatures: means.source, readErrorK: means.source === 'none' || !bySensor(log) ? 0 : READ_SENSOR_K, firstC: means.meanC[0]!, spanK: Math.max(...means.meanC) - Math.min(...means.meanC),
+    letGoLow: false, easedHotBar: easedHotBar(observed, means.meanC, step), heldBelowPeak: heldBelowPeak(observed, means.meanC, r.tS, step, top), temperatures: means.source, readErrorK: means.source === 'none' || !sensed ? 0 : READ_SENSOR_K, firstC: means.meanC[0]!, spanK: Math.max(...means.meanC) - coldestC,
   };
   // A person reads a needle between two marks, and not always with the same care.
-  const handBar = bySensor(log) ? 0 : READING_SHARE * circuit.gaugeStepBar;
+  const handBar = sensed ? 0 : READING_SHARE * circuit.gaugeStepBar;
   const referenceC = means.meanC[0]!;
   let next = 0;
   for (let i = 0; i < n; i++) {
@@ -73,21 +74,21 @@ export function layOutLog(logged: PressureLog, circuit: ResolvedCircuit): LogTra
   }
   for (const runS of runsS) track.starts[track.tS.findIndex((t) => t >= runS)] = 1;
   // A needle sticks. A sensor does not, but one that rounds coarsely is off to one side until the next step.
-  const stuckBar = bySensor(log) ? STAIR_SHARE * step : STICTION_SHARE * circuit.gaugeStepBar;
+  const stuckBar = sensed ? STAIR_SHARE * step : STICTION_SHARE * circuit.gaugeStepBar;
   for (const s of switchS) {
     const near = [...track.tS.keys()].filter((i) => i > 0 && s > track.tS[i - 1]! - EVENT_OFF_S && s <= track.tS[i]! + EVENT_OFF_S);
     for (const i of near) track.jumpBar[i] = PUMP_JUMP_BAR / Math.sqrt(near.length);
   }
-  const spanC = Math.max(LEAST_SPAN_K, track.spanK), coldestC = Math.min(...means.meanC);
+  const spanC = Math.max(LEAST_SPAN_K, track.spanK);
   track.errorKept = errorKeptAt(track.tS, track.modelErrorS);
   let began = track.gaugeBar[0]!, tailK = 0;
   for (let i = 0; i < n; i++) {
     const heatK = means.meanC[i]! - coldestC;
     tailK = Math.max(TAIL_SHARE * heatK, i > 0 ? tailK * Math.exp(-(track.tS[i]! - track.tS[i - 1]!) / TAIL_S) : 0);
     track.warmth[i] = Math.sqrt((means.meanC[i]! - coldestC) / spanC);
-    track.temperatureErrorK[i] = IDLE_ERROR_K + (tailK - TAIL_SHARE * heatK) + (means.source === 'none' ? WARM_ERROR_BLIND_K * track.warmth[i]! + EVENT_ERROR_S * paceAt(i) : WARM_ERROR_K * track.warmth[i]! + (bySensor(log) ? SENSOR_LATE_S : HAND_LATE_S) * paceAt(i) + means.guessedK[i]!);
+    track.temperatureErrorK[i] = IDLE_ERROR_K + (tailK - TAIL_SHARE * heatK) + (means.source === 'none' ? WARM_ERROR_BLIND_K * track.warmth[i]! + EVENT_ERROR_S * paceAt(i) : WARM_ERROR_K * track.warmth[i]! + (sensed ? SENSOR_LATE_S : HAND_LATE_S) * paceAt(i) + means.guessedK[i]!);
     if (track.starts[i]) began = track.gaugeBar[i]!;
-    const warmBar = (means.source === 'none' || !bySensor(log) ? WARM_ERROR_ROUGH : WARM_ERROR) * rangeBar * track.warmth[i]!;
+    const warmBar = (means.source === 'none' || !sensed ? WARM_ERROR_ROUGH : WARM_ERROR) * rangeBar * track.warmth[i]!;
     track.modelErrorBar[i] = IDLE_ERROR_BAR + stuckBar + Math.max(warmBar, MOVED_ERROR * Math.abs(track.gaugeBar[i]! - began));
   }
   for (const i of underWay) track.variance[i]! += rangeBar * rangeBar;
@@ -137,8 +138,6 @@ const SENSOR_STEP_BAR = 0.01;
 const GRAIN_SAMPLE = 5000;
 const GRAINS = [0.5, 0.25, 0.2, 0.1, 0.05, 0.02, SENSOR_STEP_BAR];
 
-/** Written by a sensor, not read off a dial. */
-const bySensor = (log: PressureLog) => log.source === 'logger' || log.source === 'csv';
 
 /** To what the pressures were rounded: a sensor to what its readings show, a hundredth at best; a hand likewise, half a division of the dial at best.
  *  Neither coarser than the sheet says. */

@@ -2,6 +2,7 @@ import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import { has, INFLOW, LITTLE_GAS } from './faultGroups';
 import type { FaultId } from './faults';
 import type { Finding } from './Finding';
+import { outKOf } from './findingNumbers';
 import { SLOT } from './kernel';
 import type { Logged } from './Logged';
 import { normalPdf } from './normal';
@@ -35,7 +36,7 @@ const drippedAtBar = (f: Finding, v: Float64Array, c: ResolvedCircuit, logged: L
 
 /** How far a caught rate lies from what a draw's leak makes of it, in standard deviations; for leaks that go to the relief. Null where nothing was caught. */
 export function catchMiss(f: Finding, v: Float64Array, c: ResolvedCircuit, logged: Logged): number | null {
-  const rate = caughtLPerH(f), leak = v[SLOT.outCircuit]! + v[SLOT.outBoiler]!;
+  const rate = caughtLPerH(f), leak = outKOf(v);
   if (rate === null || f.volumeMl! <= JUST_WET_ML || leak <= 0) return null;
   return Math.log(rate / (leak * Math.sqrt(drippedAtBar(f, v, c, logged)))) / RATE_SPREAD;
 }

@@ -9,9 +9,11 @@ const DROP_BAR = 0.22, DROP_COOLING_K = 4, DROP_FROM_SHARE = 0.4, WARM_K = 5, LE
 /** A fall from a peak counts from here, bar, as long as the water has cooled no more than so, K, and was so far above its coldest. */
 const EASED_BAR = 0.12, STILL_HOT_K = 2, HOT_ABOVE_K = 8;
 
+const easedFromBar = (stepBar: number): number => Math.max(EASED_BAR, 1.5 * stepBar);
+
 /** How far the pressure fell back from a peak while the water stayed hot, bar; 0 where it did not. */
 export function easedHotBar(gaugeBar: number[], meanC: number[], stepBar: number): number {
-  const coldestC = Math.min(...meanC), least = Math.max(EASED_BAR, 1.5 * stepBar);
+  const coldestC = Math.min(...meanC), least = easedFromBar(stepBar);
   let peak = 0, most = 0;
   gaugeBar.forEach((bar, i) => {
     if (bar >= gaugeBar[peak]!) peak = i;
@@ -23,7 +25,7 @@ export function easedHotBar(gaugeBar: number[], meanC: number[], stepBar: number
 /** Whether the pressure, once it had fallen back from its peak while the water stayed hot, was held there: neither back up to where it had let go, nor on its way down.
  *  @param top the highest reading and its time, s, which the points may have smoothed away */
 export function heldBelowPeak(gaugeBar: number[], meanC: number[], tS: number[], stepBar: number, top: { gaugeBar: number; tS: number }): boolean {
-  const least = Math.max(EASED_BAR, 1.5 * stepBar), hottestC = Math.max(...meanC), until = meanC.findLastIndex((c) => c > hottestC - STILL_HOT_K);
+  const least = easedFromBar(stepBar), hottestC = Math.max(...meanC), until = meanC.findLastIndex((c) => c > hottestC - STILL_HOT_K);
   const hot = gaugeBar.flatMap((bar, i) => (tS[i]! > top.tS && i <= until ? [{ bar, s: tS[i]! }] : [])), fell = hot.findIndex(({ bar }) => bar < top.gaugeBar - least);
   if (fell < 0 || fell === hot.length - 1) return false;
   // The point at which it fell may be the mean of before and after.
@@ -39,11 +41,17 @@ const SHUTS_AT_LEAST = 0.7, COOLED_K = 0.3;
 /** So quickly a circuit without its vessel loses its pressure once it cools, s. Common practice: within minutes. */
 const FALLS_WITHIN_S = 600;
 
-/** Whether the fall that a point belongs to goes farther in a few minutes than a relief lets it. */
-function fallsFar({ gaugeBar, tS, n }: LogTrack, i: number): boolean {
+/** The fall that a point is in: from where to where it goes on, over points that belong to it. */
+function fallAt({ gaugeBar, n }: LogTrack, i: number, belongs: (k: number) => boolean): { top: number; low: number } {
   let top = i - 1, low = i;
-  while (top > 0 && gaugeBar[top - 1]! >= gaugeBar[top]! && tS[i - 1]! - tS[top - 1]! <= FALLS_WITHIN_S) top--;
-  while (low + 1 < n && gaugeBar[low + 1]! <= gaugeBar[low]! && tS[low + 1]! - tS[i - 1]! <= FALLS_WITHIN_S) low++;
+  while (top > 0 && gaugeBar[top - 1]! >= gaugeBar[top]! && belongs(top - 1)) top--;
+  while (low + 1 < n && gaugeBar[low + 1]! <= gaugeBar[low]! && belongs(low + 1)) low++;
+  return { top, low };
+}
+
+/** Whether the fall that a point belongs to goes farther in a few minutes than a relief lets it. */
+function fallsFar(track: LogTrack, i: number): boolean {
+  const { gaugeBar, tS } = track, { top, low } = fallAt(track, i, (k) => Math.abs(tS[k]! - tS[i - 1]!) <= FALLS_WITHIN_S);
   return gaugeBar[low]! < SHUTS_AT_LEAST * gaugeBar[top]!;
 }
 
@@ -54,11 +62,9 @@ function idleFallBarPerS({ gaugeBar, tS, starts, drawnL, n }: LogTrack, meanC: n
   return quickest;
 }
 /** How quickly it falls on before a fall and after it, as long as the water stays as warm, bar/s; 0 where that is not for long. A relief lets go at once. */
-function fallsOnBarPerS({ gaugeBar, tS, n }: LogTrack, meanC: number[], i: number, stepBar: number): number {
-  let first = i - 1, last = i;
-  while (first > 0 && gaugeBar[first - 1]! >= gaugeBar[first]! && Math.abs(meanC[first - 1]! - meanC[i]!) < STILL_COLD_K) first--;
-  while (last + 1 < n && gaugeBar[last + 1]! <= gaugeBar[last]! && Math.abs(meanC[last + 1]! - meanC[i]!) < STILL_COLD_K) last++;
-  const restS = tS[i - 1]! - tS[first]! + tS[last]! - tS[i]!, restBar = gaugeBar[first]! - gaugeBar[i - 1]! + gaugeBar[i]! - gaugeBar[last]! - stepBar;
+function fallsOnBarPerS(track: LogTrack, meanC: number[], i: number, stepBar: number): number {
+  const { gaugeBar, tS } = track, { top, low } = fallAt(track, i, (k) => Math.abs(meanC[k]! - meanC[i]!) < STILL_HOT_K);
+  const restS = tS[i - 1]! - tS[top]! + tS[low]! - tS[i]!, restBar = gaugeBar[top]! - gaugeBar[i - 1]! + gaugeBar[i]! - gaugeBar[low]! - stepBar;
   return restS < FALLS_ON_S ? 0 : Math.max(0, restBar / restS);
 }
 const FALLS_ON_S = 480;

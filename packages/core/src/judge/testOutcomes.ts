@@ -3,7 +3,7 @@ import type { FaultId } from './faults';
 import { coldLevelDensity } from './coldLevel';
 import { has } from './faultGroups';
 import { findingLikelihood, hangsOnDraw } from './findingLikelihood';
-import { changeOver, chargeOf, curveOf, NO_FEED_BAR, readingSd } from './findingNumbers';
+import { changeOver, chargeOf, curveOf, NO_FEED_BAR, outKOf, readingSd } from './findingNumbers';
 import { SLOT } from './kernel';
 import { NOTHING_LOGGED, type Logged } from './Logged';
 import { normalCdf } from './normal';
@@ -74,7 +74,7 @@ const normalise = (p: number[]) => { const s = p.reduce((a, b) => a + b, 0) || 1
 
 /** Falls, steady or rises over the length of the watch, from where the circuit was found cold on. */
 function watch(minutes: number, v: Float64Array, c: ResolvedCircuit, logged: Logged, fill: boolean, coil: boolean): number[] {
-  const ways = { inK: (fill ? v[SLOT.inFill]! : 0) + (coil ? v[SLOT.inCoil]! : 0), outK: v[SLOT.outCircuit]! + v[SLOT.outBoiler]!, feedGaugeBar: NO_FEED_BAR, liftGaugeBar: v[SLOT.lift]!, mainsGaugeBar: v[SLOT.mains]! };
+  const ways = { inK: (fill ? v[SLOT.inFill]! : 0) + (coil ? v[SLOT.inCoil]! : 0), outK: outKOf(v), feedGaugeBar: NO_FEED_BAR, liftGaugeBar: v[SLOT.lift]!, mainsGaugeBar: v[SLOT.mains]! };
   const rise = (1 - v[SLOT.stuck]!) * changeOver(curveOf(v), (logged.coldGaugeBar ?? c.fillGaugeBar) - v[SLOT.offset]!, minutes / 60, ways, c), cut = 0.02 + 0.7 * c.gaugeStepBar;
   return split(rise, readingSd(c), [-cut, cut]);
 }

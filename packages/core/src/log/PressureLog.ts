@@ -38,6 +38,9 @@ export interface PressureLog {
   events?: LogEvent[];
 }
 
+/** Written by a sensor, not read off a dial. */
+export const bySensor = ({ source }: PressureLog): boolean => source === 'logger' || source === 'csv';
+
 /** As-found state is what is diagnosed; what was measured after the work proves it. */
 export type Epoch = 'as-found' | 'after-work';
 

@@ -1,4 +1,4 @@
-import type { PressureLog } from './PressureLog';
+import { bySensor, type PressureLog } from './PressureLog';
 
 /** Something about a log that was put right, or that whoever reads it should know. Times are those of the cleaned log. */
 export interface LogRepair {
@@ -14,8 +14,9 @@ export interface CleanedLog { log: PressureLog; repairs: LogRepair[]; spacingS: 
 const CLOCK_S = 3600;
 /** A gap is so many usual spacings long, and at least ten minutes. */
 const GAP_SPACINGS = 10, LEAST_GAP_S = 600;
-/** A lone reading so far off both its neighbours, which agree, is a fault of the reading, bar. */
-const SPIKE_BAR = 0.8, NEIGHBOURS_BAR = 0.15, SPIKE_WITHIN_S = 120;
+/** A lone reading so far off both its neighbours, which agree within so much, is a fault of the reading: of pressure, bar, and of temperature, K. */
+interface Spike { off: number; agree: number }
+const PRESSURE_SPIKE: Spike = { off: 0.8, agree: 0.15 }, HEAT_SPIKE: Spike = { off: 15, agree: 5 }, SPIKE_WITHIN_S = 120;
 /** A gauge that does not move while the water warms by so much is stuck, K. */
 const STUCK_K = 25, STUCK_BAR = 0.011;
 
@@ -27,7 +28,7 @@ export function cleanLog(log: PressureLog): CleanedLog {
   const merged = mergeDuplicates(log, repairs);
   const spacingS = usualSpacing(merged.samples.tS);
   const steady = undoClockChanges(merged, spacingS, repairs);
-  const pressureBar = withoutSpikes(steady.samples.tS, steady.samples.pressureBar, repairs);
+  const pressureBar = withoutSpikes(steady.samples.tS, steady.samples.pressureBar, PRESSURE_SPIKE, (i) => repairs.push({ kind: 'spike', atS: steady.samples.tS[i]!, count: 1 }));
   const cleaned: PressureLog = { ...steady, samples: { ...steady.samples, pressureBar } };
   nameGaps(cleaned.samples.tS, spacingS, repairs);
   if (isStuck(cleaned)) repairs.push({ kind: 'stuck', atS: cleaned.samples.tS[0]!, count: pressureBar.length });
@@ -88,41 +89,32 @@ function undoClockChanges(log: PressureLog, spacingS: number, repairs: LogRepair
 
 /** A log as a sensor wrote it without its lone spikes of pressure or temperature, whatever else is to be put right; one that a hand wrote as it is, since whoever reads sees a slip. The same log where there is none. */
 export function spikesOut(log: PressureLog): PressureLog {
-  if (log.source !== 'logger' && log.source !== 'csv') return log;
-  const { tS, pressureBar, flowC, returnC } = log.samples;
-  const bars = withoutSpikes(tS, pressureBar, []), flows = flowC && withoutHeatSpikes(tS, flowC), returns = returnC && withoutHeatSpikes(tS, returnC);
+  if (!bySensor(log)) return log;
+  const { tS, pressureBar, flowC, returnC } = log.samples, temperatures = (valuesC: (number | null)[]) => withoutSpikes(tS, withoutWakeUp(tS, valuesC), HEAT_SPIKE);
+  const bars = withoutSpikes(tS, pressureBar, PRESSURE_SPIKE), flows = flowC && temperatures(flowC), returns = returnC && temperatures(returnC);
   if (bars === pressureBar && flows === flowC && returns === returnC) return log;
   return { ...log, samples: { ...log.samples, pressureBar: bars, ...(flows ? { flowC: flows } : {}), ...(returns ? { returnC: returns } : {}) } };
 }
 
-/** So far off both its neighbours, which agree within so much, a temperature is a fault of its sensor, K. */
-const HEAT_SPIKE_K = 15, HEAT_NEIGHBOURS_K = 5;
-
-/** Temperatures without lone spikes, and without a first that is far above the next two: many sensors wake up with a number of their own. */
-function withoutHeatSpikes(tS: number[], valuesC: (number | null)[]): (number | null)[] {
-  let out = valuesC;
-  const drop = (i: number) => { if (out === valuesC) out = valuesC.slice(); out[i] = null; };
-  const [first, second, third] = valuesC;
-  if (first != null && second != null && third != null && first - second >= HEAT_SPIKE_K && Math.abs(second - third) <= HEAT_NEIGHBOURS_K && tS[2]! - tS[0]! <= SPIKE_WITHIN_S) drop(0);
-  for (let i = 1; i + 1 < valuesC.length; i++) {
-    const a = valuesC[i - 1], b = valuesC[i], c = valuesC[i + 1];
-    if (a == null || b == null || c == null || Math.abs(b - a) < HEAT_SPIKE_K || Math.abs(b - c) < HEAT_SPIKE_K || Math.abs(a - c) > HEAT_NEIGHBOURS_K || tS[i + 1]! - tS[i - 1]! > SPIKE_WITHIN_S) continue;
-    drop(i);
+/** Values without their lone spikes; the same where there is none. @param found hears of each one's place */
+function withoutSpikes(tS: number[], values: (number | null)[], { off, agree }: Spike, found: (i: number) => void = () => {}): (number | null)[] {
+  let out = values;
+  for (let i = 1; i + 1 < values.length; i++) {
+    const a = values[i - 1], b = values[i], c = values[i + 1];
+    if (a == null || b == null || c == null || tS[i + 1]! - tS[i - 1]! > SPIKE_WITHIN_S) continue;
+    if (Math.abs(a - c) > agree || Math.min(Math.abs(b - a), Math.abs(b - c)) < off) continue;
+    if (out === values) out = values.slice();
+    out[i] = null;
+    found(i);
   }
   return out;
 }
 
-function withoutSpikes(tS: number[], pressureBar: (number | null)[], repairs: LogRepair[]): (number | null)[] {
-  let out = pressureBar;
-  for (let i = 1; i + 1 < pressureBar.length; i++) {
-    const a = pressureBar[i - 1], b = pressureBar[i], c = pressureBar[i + 1];
-    if (a == null || b == null || c == null || tS[i + 1]! - tS[i - 1]! > SPIKE_WITHIN_S) continue;
-    if (Math.abs(a - c) > NEIGHBOURS_BAR || Math.min(Math.abs(b - a), Math.abs(b - c)) < SPIKE_BAR) continue;
-    if (out === pressureBar) out = pressureBar.slice();
-    out[i] = null;
-    repairs.push({ kind: 'spike', atS: tS[i]!, count: 1 });
-  }
-  return out;
+/** Temperatures without a first that is far above the next two: many sensors wake up with a number of their own. */
+function withoutWakeUp(tS: number[], valuesC: (number | null)[]): (number | null)[] {
+  const [first, second, third] = valuesC;
+  if (first == null || second == null || third == null || first - second < HEAT_SPIKE.off || Math.abs(second - third) > HEAT_SPIKE.agree || tS[2]! - tS[0]! > SPIKE_WITHIN_S) return valuesC;
+  return [null, ...valuesC.slice(1)];
 }
 
 function nameGaps(tS: number[], spacingS: number, repairs: LogRepair[]): void {

@@ -1,4 +1,4 @@
-import { isHeatSwitch, type LogEvent, type PressureLog } from './PressureLog';
+import { bySensor, isHeatSwitch, type LogEvent, type PressureLog } from './PressureLog';
 
 /** A rise counts from here on, bar, and from so many steps of the readings. */
 const LEAST_RISE_BAR = 0.25, LEAST_STEPS = 3;
@@ -17,7 +17,7 @@ const oftenerThanAnybody = (found: readonly LogEvent[]): boolean => found.length
  *  water all the time and a feed keeps a level, so neither looks like that. Hand logs are left alone: whoever reads is there to see it.
  *  @param stepBar to what the pressure was rounded */
 export function unsaidTopUps(log: PressureLog, stepBar: number): LogEvent[] {
-  if (log.source !== 'logger' && log.source !== 'csv') return [];
+  if (!bySensor(log)) return [];
   const { tS, pressureBar, flowC } = log.samples, events = log.events ?? [];
   // A month of seconds has millions of readings: one pass, and nothing made for each.
   const read: number[] = [];
