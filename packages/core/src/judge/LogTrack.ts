@@ -42,8 +42,8 @@ export interface LogTrack {
   meanGaugeBar: number;
   /** Highest that was read: between points that are means of many readings a relief comes and goes unseen. */
   topGaugeBar: number;
-  /** A fall, warm, that no cooling explains, from a pressure far below the relief's setting: either it lifts early, or water was let out and nobody wrote it down. */
-  letGoLow: boolean;
+  /** The highest pressure from which it fell at once, warm, without cooling: either the relief lifts there, or water was let out and nobody wrote it down. Null where it did not. */
+  letGoGaugeBar: number | null;
   /** How far the pressure fell back from a peak while the water stayed hot, quickly or slowly, bar; 0 where it did not. */
   easedHotBar: number;
   /** That it was held there, below where it had let go. */

@@ -64,9 +64,12 @@ const LEVEL_FAULTS: ReadonlySet<FaultId> = new Set(['fill-pressure-too-low', 'fi
 const BY_HAND_SD = 0.22, BY_FEED_SD = 0.14;
 /** A feed that holds a pressure holds it from below: the circuit stands at it or a little above. Common practice. */
 const HELD_ABOVE_BAR = 0.04, HELD_SD = 0.06;
-/** Where a circuit stands of which the feed holds too much: at that, or, where a pump takes its time, on the way to it. */
+/** Limits of a unit that lie nearer together than this are one. */
+const LEAST_BAND_BAR = 0.1;
+/** Where a circuit stands of which the feed holds too much: at that; a unit's anywhere from there to where its pump stops, and, where it takes its time, on the way to it. */
 function heldHigh(p: number, feedHoldsBar: number, isPumped: boolean, c: ResolvedCircuit): number {
-  const sd = Math.hypot(HELD_SD, 0.4 * c.gaugeStepBar), held = normalPdf(p, feedHoldsBar + HELD_ABOVE_BAR, sd);
+  const sd = Math.hypot(HELD_SD, 0.4 * c.gaugeStepBar), bandBar = c.cutInGaugeBar === null ? 0 : Math.max(0, c.fillGaugeBar - c.cutInGaugeBar);
+  const held = bandBar > LEAST_BAND_BAR ? smoothBox(p, feedHoldsBar, feedHoldsBar + bandBar, sd) : normalPdf(p, feedHoldsBar + HELD_ABOVE_BAR, sd);
   return isPumped ? (1 - PUMPING) * held + PUMPING * smoothBox(p, heldFromGaugeBar(c), Math.max(feedHoldsBar, heldFromGaugeBar(c) + 0.2), sd) : held;
 }
 /** Of units that pump past their limit, those that are met while they pump. Common practice. */

@@ -56,7 +56,7 @@ export const FAULTS = {
   'reducing-valve-creeping': row('Reducing valve creeping', 4.5, 'change-feed', 'lets by past its setting', 'Change the reducing valve, clean its strainer.', fillIs('reducing-valve')),
   'reducing-valve-set-high': row('Reducing valve set high', 4, 'set-feed', 'holds more than 0.25 bar above the fill wanted, steadily', 'Set it to the fill pressure, let the circuit down to it.', fillIs('reducing-valve')),
   'fill-bypass-open': row('Feed bypass open', 2, 'close-bypass', 'water passes round the feed valve', 'Shut the bypass and note its position.', fillIs('reducing-valve', 'pressurisation-unit')),
-  'pressurisation-unit-fault': row('Pressurisation unit at fault', 5, 'mend-unit', 'does not hold between its limits', 'Check supply, limits and pump of the unit.', fillIs('pressurisation-unit')),
+  'pressurisation-unit-fault': row('Pressurisation unit at fault', 8, 'mend-unit', 'does not hold between its limits', 'Check supply, limits and pump of the unit.', fillIs('pressurisation-unit')),
   'feed-starved': row('Feed gives no water', 3, 'restore-feed', 'pressure below the feed’s setting and not made up', 'Open the feed, clean its strainer, check the mains.', fillIs('reducing-valve', 'pressurisation-unit')),
   'dhw-plate-perforated': row('Plate exchanger holed', 5, 'change-plate', 'mains water passes into the circuit', 'Change the plate exchanger; flow arrow and seals.', dhwIs('plate-exchanger')),
   'dhw-coil-perforated': row('Cylinder coil holed', 4, 'change-coil', 'mains water passes into the circuit', 'Isolate the coil; change coil or cylinder.', dhwIs('indirect-coil')),

@@ -55,6 +55,7 @@ it('what a hasty look missed is found from where a neighbour stands', () => {
   const steep = [layOutLog({ source: 'logger', samples: { tS: min.map((m) => 60 * m), pressureBar, flowC }, events: [{ tS: 150, kind: 'heat-on' }] }, c)!];
   // One start only, in the middle of what is likely.
   const hasty = fitterOf(drained, c, steep, [], { ...QUICK, starts: 1, scouts: 0 }, new Map()), evidence = (...faults: FaultId[]) => hasty.fitOf(logModelOf(faults)).logEvidence;
+  for (const faults of [['vessel-undercharged'], ['vessel-isolated'], ['vessel-overcharged'], ['relief-valve-passing']] as const) evidence(...faults);
   const alone = evidence('relief-valve-passing', 'vessel-undercharged'), neighbour = evidence('relief-valve-passing', 'vessel-isolated');
   expect(alone).toBeLessThan(neighbour - HASTY_LENDING.outdoneBy);
   hasty.lendToNeighbours(HASTY_LENDING);

@@ -77,7 +77,8 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
         blows = open;
         if (open) {
           const shut = curve.excessAt(seat) + behindL - content * lagged;
-          water -= v[21]! * dt;
+          // However much comes in, an open relief lets as much go: the pressure never stands above where it lifts.
+          water = Math.min(water - v[21]! * dt, curve.excessAt(lift) + behindL - content * lagged);
           if (water <= shut) {
             // It opens and shuts within a step again and again: somewhere between.
             water = opens && lifts > 1 ? curve.excessAt(0.5 * (seat + again)) + behindL - content * lagged : shut;

@@ -55,7 +55,7 @@ export function layOutLog(logged: PressureLog, circuit: ResolvedCircuit): LogTra
     variance: new Float64Array(n), growth: new Float64Array(n), blind: means.heat, heatGuessed: means.heat !== null && means.heat.switchS.length > 0 && switches.length === 0, watched: events.some((e) => shutsAValve(e.kind)), starts: new Uint8Array(n),
     fillOn: open.fill, coilOn: open.coil, boilerOn: open.boiler, drawnL: new Float64Array(n),
     modelErrorBar: new Float64Array(n), warmth: new Float64Array(n), modelErrorS: Math.max(LEAST_ERROR_S, ERROR_SPAN_SHARE * (r.tS[n - 1]! - r.tS[0]!)), temperatureErrorK: new Float64Array(n), errorKept: new Float64Array(n), jumpBar: new Float64Array(n), meanGaugeBar: observed.reduce((a, b) => a + b, 0) / n, topGaugeBar: top.gaugeBar,
-    letGoLow: false, easedHotBar: easedHotBar(observed, means.meanC, step), heldBelowPeak: heldBelowPeak(observed, means.meanC, r.tS, step, top), temperatures: means.source, readErrorK: means.source === 'none' || !sensed ? 0 : READ_SENSOR_K, firstC: means.meanC[0]!, spanK: Math.max(...means.meanC) - coldestC,
+    letGoGaugeBar: null, easedHotBar: easedHotBar(observed, means.meanC, step), heldBelowPeak: heldBelowPeak(observed, means.meanC, r.tS, step, top), temperatures: means.source, readErrorK: means.source === 'none' || !sensed ? 0 : READ_SENSOR_K, firstC: means.meanC[0]!, spanK: Math.max(...means.meanC) - coldestC,
   };
   // A person reads a needle between two marks, and not always with the same care.
   const handBar = sensed ? 0 : READING_SHARE * circuit.gaugeStepBar;
@@ -92,7 +92,7 @@ export function layOutLog(logged: PressureLog, circuit: ResolvedCircuit): LogTra
     track.modelErrorBar[i] = IDLE_ERROR_BAR + stuckBar + Math.max(warmBar, MOVED_ERROR * Math.abs(track.gaugeBar[i]! - began));
   }
   for (const i of underWay) track.variance[i]! += rangeBar * rangeBar;
-  allowForRelief(track, means.meanC, circuit.reliefSetGaugeBar, step, heatIsOff);
+  allowForRelief(track, means.meanC, circuit.reliefSetGaugeBar, step, heatIsOff, top);
   return track;
 
   /** Whether the heat is off at a point: as was written down, else as the temperatures say before it and after. */
@@ -100,7 +100,7 @@ export function layOutLog(logged: PressureLog, circuit: ResolvedCircuit): LogTra
     const last = switches.findLast((s) => s.tS <= track.tS[i]!);
     if (last) return !last.on;
     if (switches.length) return switches[0]!.on;
-    return means.meanC[i]! < means.meanC[i - 1]! && (i + 1 >= n || means.meanC[i + 1]! < means.meanC[i]!);
+    return means.meanC[i]! < means.meanC[i - 1]! && (i + 1 >= n || means.meanC[i + 1]! <= means.meanC[i]!);
   }
 
   /** How fast the mean temperature goes round a point, K/s; not what it does after the heat was switched, well after the point. */

@@ -78,7 +78,8 @@ function gaugeOff(tracks: LogTrack[]): FreeParameter {
 /** How far below the outside's pressure a circuit may stand at its gauge for a while, bar. */
 const SUCKED_BAR = 0.05;
 
-const startedFrom = (p: FreeParameter, starts: number[]): FreeParameter => (starts.length ? { ...p, starts } : p);
+const startedFrom = (p: FreeParameter, starts: number[]): FreeParameter => (starts.length ? { ...p, starts: [A_USUAL_ONE, ...starts] } : p);
+const A_USUAL_ONE = 0.2;
 
 /** Usual size of a way in, L/h at one bar. Common practice. */
 const INFLOW_L_PER_H = 0.8;
@@ -101,7 +102,7 @@ function rightLift(c: ResolvedCircuit, tracks: LogTrack[]): FreeParameter {
 
 /** A relief that lifts early is found because it lifts: somewhere between where the circuit stands cold and the highest that it was seen at. One that lifts below what a feed makes up to never shuts: that is one that passes. */
 function earlyLift(c: ResolvedCircuit, tracks: LogTrack[]): FreeParameter[] {
-  const leastBar = EARLY_LEAST * c.reliefSetGaugeBar, mostBar = EARLY_MOST * c.reliefSetGaugeBar;
+  const leastBar = EARLY_LEAST * c.reliefSetGaugeBar, mostBar = c.reliefSetGaugeBar - EARLY_FROM_BAR;
   const shuts = [uniform(SLOT.seat, SEAT_LEAST, SEAT_MOST, [-0.5, 0.5]), logNormal(SLOT.blowsLPerS, BLOWS_L_PER_S * sizeOf(c), 0.8)];
   if (!tracks.length) return [uniform(SLOT.lift, leastBar, mostBar, [0]), ...shuts];
   const topBar = topGaugeBar(tracks)!, coldBar = Math.max(Math.min(...tracks.map((t) => t.gaugeBar[0]!)), c.fedByItself ? heldFromGaugeBar(c) : -Infinity);
@@ -132,8 +133,8 @@ export const mayHaveBlown = (tracks: readonly LogTrack[], c: ResolvedCircuit): b
 const SEAT_LEAST = 0.78, SEAT_MOST = 1, SEAT_SHARE = 0.9;
 /** What a relief that has lifted lets go until it shuts at its seat. Common practice: about a litre a minute. */
 const BLOWS_L_PER_S = 0.017;
-/** Lifts that count as early, as shares of the marking, and how far from what was logged they are looked for. */
-const EARLY_LEAST = 0.42, EARLY_MOST = 0.87, SEEN_ABOVE_BAR = 0.1, LEAST_RANGE_BAR = 0.1;
+/** Lifts that count as early: from which share of the marking, up to how far below it, bar (the catalogue); and how far from what was logged they are looked for. */
+const EARLY_LEAST = 0.42, EARLY_FROM_BAR = 0.3, SEEN_ABOVE_BAR = 0.1, LEAST_RANGE_BAR = 0.1;
 /** How far the mains may be from what was read once, and from what is taken where nobody read it, in their logarithms. They swing with the hour. Common practice. */
 const MAINS_READ = 0.06, MAINS_GUESSED = 0.22;
 /** From where a gauge counts as misreading, and how far beyond they are found: some by two bars. Common practice. */
@@ -188,7 +189,7 @@ const WIDE_BAR = 0.25;
 function feed(model: LogModel, sheet: CircuitSheet, c: ResolvedCircuit, tracks: LogTrack[]): FreeParameter[] {
   const isUnit = sheet.fill?.kind === 'pressurisation-unit', pump = { ...logNormal(SLOT.feedLPerS, PUMP_L_PER_S, PUMP_SPREAD), starts: [-1.5, 0] };
   if (model.feed === 'high') {
-    const leastBar = c.fillGaugeBar + 0.25, farBar = Math.max(0, PUMPS_TO * c.reliefSetGaugeBar - leastBar - FURTHER_BAR);
+    const leastBar = (c.cutInGaugeBar ?? c.fillGaugeBar) + 0.25, farBar = Math.max(0, PUMPS_TO * c.reliefSetGaugeBar - leastBar - FURTHER_BAR);
     // A valve is set somewhere there; of units whose switch sticks a few pump on up to the relief.
     const held = (share: number) => (share < MOST_STOP ? (FURTHER_BAR * share) / MOST_STOP : FURTHER_BAR + (farBar * (share - MOST_STOP)) / (1 - MOST_STOP));
     return isUnit ? [{ slot: SLOT.feedHolds, of: (z) => leastBar + held(normalCdf(z)), starts: [-1, 0.6] }, ...(tracks.length ? [pump] : [])] : [uniform(SLOT.feedHolds, leastBar, leastBar + FURTHER_BAR)];

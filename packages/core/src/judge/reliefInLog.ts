@@ -37,9 +37,13 @@ const HELD_S = 480, HELD_BELOW = 0.7;
 
 /** Whatever a relief lets go, it shuts before so little is left of the pressure that it let go from; and from here on water has cooled, K. */
 const SHUTS_AT_LEAST = 0.7, COOLED_K = 0.3;
+/** Less than this share of it no relief leaves, hot or not: a vessel has run empty, or the circuit is open. */
+const LEAST_LEFT = 0.5;
 
 /** So quickly a circuit without its vessel loses its pressure once it cools, s. Common practice: within minutes. */
 const FALLS_WITHIN_S = 600;
+/** When just it does so hangs on a kelvin, which no thermometer on a pipe gives, where it takes no longer than so, s: for so long the points count for less, by a share of the fall. */
+const FALLS_ABOUT_S = 240, FALLS_ABOUT_SHARE = 0.5;
 
 /** The fall that a point is in: from where to where it goes on, over points that belong to it. */
 function fallAt({ gaugeBar, n }: LogTrack, i: number, belongs: (k: number) => boolean): { top: number; low: number } {
@@ -61,43 +65,91 @@ function idleFallBarPerS({ gaugeBar, tS, starts, drawnL, n }: LogTrack, meanC: n
   for (let i = 1; i < n && meanC[i]! - coldestC < STILL_COLD_K && !starts[i] && drawnL[i] === 0; i++) if (tS[i]! > tS[0]!) quickest = Math.max(quickest, (gaugeBar[0]! - gaugeBar[i]! - stepBar) / (tS[i]! - tS[0]!));
   return quickest;
 }
-/** How quickly it falls on before a fall and after it, as long as the water stays as warm, bar/s; 0 where that is not for long. A relief lets go at once. */
-function fallsOnBarPerS(track: LogTrack, meanC: number[], i: number, stepBar: number): number {
-  const { gaugeBar, tS } = track, { top, low } = fallAt(track, i, (k) => Math.abs(meanC[k]! - meanC[i]!) < STILL_HOT_K);
-  const restS = tS[i - 1]! - tS[top]! + tS[low]! - tS[i]!, restBar = gaugeBar[top]! - gaugeBar[i - 1]! + gaugeBar[i]! - gaugeBar[low]! - stepBar;
+/** How quickly it falls on before a quick fall and after it, as long as the water stays as warm, bar/s; 0 where that is not for long. A relief lets go at once. */
+function fallsOnBarPerS(track: LogTrack, meanC: number[], from: number, to: number, stepBar: number): number {
+  const { gaugeBar, tS } = track, { top, low } = fallAt(track, to, (k) => Math.abs(meanC[k]! - meanC[to]!) < STILL_HOT_K);
+  const restS = tS[from]! - tS[Math.min(top, from)]! + tS[low]! - tS[to]!, restBar = gaugeBar[Math.min(top, from)]! - gaugeBar[from]! + gaugeBar[to]! - gaugeBar[low]! - stepBar;
   return restS < FALLS_ON_S ? 0 : Math.max(0, restBar / restS);
 }
 const FALLS_ON_S = 480;
+/** A relief that lets go of a large plant's water takes its minutes, s. */
+const QUICK_WITHIN_S = 900;
 /** So little warmer than its coldest a circuit counts as cold, K; and so much more quickly than cold the same hole lets a warm circuit fall, whose vessel gives less the fuller it is. */
 const STILL_COLD_K = 2, QUICKER_HOT = 3;
 
+/** What a point is in a saw between lift and seat: nothing of it, the foot that a relief left behind, or on the way up from there. */
+const NO_TOOTH = 0, FOOT = 1, RISING = 2;
+/** A relief's fall inside its zone, bar; as far up from its foot as so much of its height a tooth is known for what it is, and so many of them are followed. */
+const TOOTH_BAR = 0.1, TOOTH_SHARE = 0.6, MOST_TEETH = 4;
+
+/** Where a logger saw the relief let go and shut again, the water begins anew at the foot of each tooth; and whether it rises from there with the heat or by itself says whether water comes in. Near the tooth's top the relief may have let go again already. */
+function sawTeeth({ gaugeBar, tS, n }: LogTrack, meanC: number[], nearBar: number, stillBar: number, stepBar: number): Uint8Array {
+  const parts = new Uint8Array(n), least = Math.max(TOOTH_BAR, 2.5 * stepBar);
+  let top = 0, teeth = 0;
+  for (let i = 1; i < n; i++) {
+    if (gaugeBar[i]! >= gaugeBar[top]!) top = i;
+    const fellBar = gaugeBar[top]! - gaugeBar[i]!, isFoot = i + 1 < n && gaugeBar[i + 1]! >= gaugeBar[i]! - stepBar;
+    if (gaugeBar[i]! < stillBar || gaugeBar[top]! < nearBar || fellBar < least || !isFoot) continue;
+    const foot = i, heightBar = fellBar, atOnce = tS[i]! - tS[top]! <= Math.min(QUICK_WITHIN_S, (fellBar * 3600) / LETS_GO_BAR_PER_H) && meanC[top]! - meanC[i]! < STILL_HOT_K;
+    top = i;
+    if (!atOnce || teeth === MOST_TEETH) continue;
+    teeth++;
+    parts[foot] = FOOT;
+    for (let k = foot + 1; k < n && gaugeBar[k]! >= gaugeBar[foot]! - stepBar && gaugeBar[k]! < gaugeBar[foot]! + TOOTH_SHARE * heightBar && gaugeBar[k]! >= gaugeBar[k - 1]! - TOOTH_SHARE * heightBar; k++) parts[k] = RISING;
+  }
+  return parts;
+}
+
 /** How much a relief lets go cannot be foretold: near it readings count for little, and after it the water begins anew. Where the heat is off already, and the pressure falls farther than a relief lets it,
  *  the cooling did it, and the fall is for the circuit to explain: one without its vessel loses all at once. The water begins anew before it, where a relief had been at work and what took it there is seen. */
-export function allowForRelief(track: LogTrack, meanC: number[], reliefSetGaugeBar: number, stepBar: number, heatIsOff: (i: number) => boolean): void {
+export function allowForRelief(track: LogTrack, meanC: number[], reliefSetGaugeBar: number, stepBar: number, heatIsOff: (i: number) => boolean, highest: { gaugeBar: number; tS: number }): void {
   const near = NEAR_RELIEF * reliefSetGaugeBar, still = STILL_BLOWS * reliefSetGaugeBar;
   const coldestC = Math.min(...meanC), idleBarPerS = idleFallBarPerS(track, meanC, coldestC, stepBar);
+  const afterLift = sawTeeth(track, meanC, near, still, stepBar);
   let blowing = false;
   for (let i = 1; i < track.n; i++) {
     const before = track.gaugeBar[i - 1]!, now = track.gaugeBar[i]!;
     if (now >= near) blowing = true;
-    const cools = heatIsOff(i) && meanC[i]! < meanC[i - 1]! - COOLED_K && fallsFar(track, i);
-    if (blowing && now >= still) track.variance[i]! += (SAW_SHARE * reliefSetGaugeBar) ** 2;
+    const from = quickFrom(i), top = track.gaugeBar[from]!;
+    const cools = heatIsOff(i) && meanC[i]! < meanC[Math.min(from, i - 1)]! - COOLED_K && fallsFar(track, i);
+    if (blowing && now >= still) {
+      if (afterLift[i] === FOOT) { track.starts[i] = 1; letGo(i); }
+      if (afterLift[i] === NO_TOOTH) track.variance[i]! += (SAW_SHARE * reliefSetGaugeBar) ** 2;
+    }
     if (blowing && before >= still && now < still) {
       const stoodBefore = i > 1 && track.gaugeBar[i - 2]! >= still;
       track.starts[cools && stoodBefore ? i - 1 : i] = 1;
+      if (meanC[i - 1]! - meanC[i]! < STILL_HOT_K && !heatIsOff(i)) letGo(i);
       blowing = false;
     }
-    const mayLift = !cools && before >= DROP_FROM_SHARE * reliefSetGaugeBar && meanC[i - 1]! - coldestC > WARM_K && meanC[i - 1]! - meanC[i]! < DROP_COOLING_K;
-    if (mayLift && !(blowing && now >= still) && fellAtOnce(i)) {
+    if (cools && track.tS[i]! - track.tS[from]! <= FALLS_ABOUT_S) for (let k = from + 1; k < track.n && track.tS[k]! - track.tS[from]! <= FALLS_ABOUT_S; k++) track.variance[k]! += (FALLS_ABOUT_SHARE * (top - now)) ** 2;
+    const mayLift = !cools && now >= LEAST_LEFT * top && top >= DROP_FROM_SHARE * reliefSetGaugeBar && meanC[from]! - coldestC > WARM_K && meanC[from]! - meanC[i]! < DROP_COOLING_K;
+    if (from < i && mayLift && !(blowing && now >= still) && fellAtOnce(from, i)) {
       track.starts[i] = 1;
-      track.letGoLow ||= before < near;
+      for (let k = from + 1; k < i; k++) track.variance[k]! += (top - now) ** 2;
+      letGo(i);
     }
   }
 
-  /** Whether the fall to a point is far and quick enough for a relief, and quicker than what the circuit loses anyway. */
-  function fellAtOnce(i: number): boolean {
-    const fellBar = track.gaugeBar[i - 1]! - track.gaugeBar[i]!, gapS = track.tS[i]! - track.tS[i - 1]!;
-    if (fellBar <= Math.max(DROP_BAR, 2.5 * stepBar, (LETS_GO_BAR_PER_H / 3600) * gapS)) return false;
-    return fellBar > QUICKER_HOT * Math.max(idleBarPerS, fallsOnBarPerS(track, meanC, i, stepBar)) * gapS;
+  /** Where the quick fall began that ends at a point; the point itself where none ends there. */
+  function quickFrom(i: number): number {
+    const quick = (k: number) => k > 0 && k < track.n && track.gaugeBar[k - 1]! - track.gaugeBar[k]! > (LETS_GO_BAR_PER_H / 3600) * (track.tS[k]! - track.tS[k - 1]!);
+    if (!quick(i) || (quick(i + 1) && track.tS[i + 1]! - track.tS[i]! <= QUICK_WITHIN_S)) return i;
+    let from = i - 1;
+    while (quick(from) && track.tS[i]! - track.tS[from - 1]! <= QUICK_WITHIN_S) from--;
+    return from;
+  }
+
+  /** Keeps where it let go on the way down to a point; the points may have smoothed the peak away. */
+  function letGo(i: number): void {
+    const { top } = fallAt(track, i, () => true), fromS = track.tS[Math.max(0, top - 1)]!;
+    const fromBar = highest.tS >= fromS && highest.tS <= track.tS[i]! ? highest.gaugeBar : track.gaugeBar[top]!;
+    track.letGoGaugeBar = Math.max(fromBar, track.letGoGaugeBar ?? -Infinity);
+  }
+
+  /** Whether a quick fall is far enough for a relief, and quicker than what the circuit loses anyway. */
+  function fellAtOnce(from: number, to: number): boolean {
+    const fellBar = track.gaugeBar[from]! - track.gaugeBar[to]!, gapS = track.tS[to]! - track.tS[from]!;
+    return fellBar > Math.max(DROP_BAR, 2.5 * stepBar) && fellBar > QUICKER_HOT * Math.max(idleBarPerS, fallsOnBarPerS(track, meanC, from, to, stepBar)) * gapS;
   }
 }

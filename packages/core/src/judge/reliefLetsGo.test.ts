@@ -25,15 +25,15 @@ describe('a circuit that falls all the while, cold and hot', () => {
   const flat = read([[0, 1.35, 17], [4, 1.1, 17], [12, 0.85, 17], [18, 2.6, 46], [35, 1.5, 70], [49, 0.95, 73], [57, 0.7, 73], [61, 0.15, 59], [66, 0, 54], [83, 0, 45]], 12, 58);
   it('has let nothing go: the hole did it', () => {
     const track = layOutLog(flat, circuit)!;
-    expect(track.letGoLow).toBe(false);
+    expect(track.letGoGaugeBar).toBeNull();
     // The same fall is a relief’s where nothing was lost cold.
     const steady = read([[0, 1.35, 17], [4, 1.35, 17], [12, 1.35, 17], [18, 2.4, 46], [19, 1.5, 48], [35, 1.9, 70], [49, 1.9, 73]], 12);
-    expect(layOutLog(steady, circuit)!.letGoLow).toBe(true);
+    expect(layOutLog(steady, circuit)!.letGoGaugeBar).not.toBeNull();
   });
   it('what was drawn off by hand, or read twice in one minute, is no hole', () => {
     const drawn = { ...read([[0, 1.4, 18], [2, 0.9, 18], [10, 0.9, 18], [18, 2, 55], [20, 1.4, 58], [40, 1.5, 66]], 10), events: [{ tS: 100, kind: 'drawn-off' as const, volumeL: 0.5 }, { tS: 600, kind: 'heat-on' as const }] };
     const twice = read([[0, 1.4, 18], [0, 1.2, 18], [10, 1.2, 18], [18, 2, 55], [20, 1.4, 58], [40, 1.5, 66]], 10);
-    expect([drawn, twice].map((l) => layOutLog(l, circuit)!.letGoLow)).toEqual([true, true]);
+    expect([drawn, twice].map((l) => layOutLog(l, circuit)!.letGoGaugeBar !== null)).toEqual([true, true]);
   });
   it('a pump-up that fell names the diaphragm beside the relief that drips', () => {
     const d = judged(flat, [{ test: 'pump-up-hold', outcome: 'fell' }, { test: 'discharge-pipe', outcome: 'dripping', water: 'cold' }]);
@@ -42,13 +42,13 @@ describe('a circuit that falls all the while, cold and hot', () => {
   });
   it('hot alone, in step after step of the hand, is a leak as well', () => {
     const track = layOutLog(read([[0, 1.3, 18], [2, 1.3, 18], [16, 2.1, 64], [26, 1.8, 66], [36, 1.5, 66], [46, 1.2, 66], [56, 0.9, 66]], 2), circuit)!;
-    expect(track.letGoLow).toBe(false);
+    expect(track.letGoGaugeBar).toBeNull();
   });
 });
 
 it('half an hour between two readings is not at once: a slow fall may be a leak, and has its share', () => {
   const slow = read([[0, 1.4, 18], [7, 1.4, 18], [11, 1.4, 30], [25, 1.7, 60], [56, 1.3, 66], [61, 1.2, 66]], 7), quick = read([[0, 1.4, 18], [7, 1.4, 18], [11, 1.4, 30], [25, 1.7, 60], [28, 1.3, 62], [61, 1.3, 66]], 7);
-  expect([slow, quick].map((l) => layOutLog(l, circuit)!.letGoLow)).toEqual([false, true]);
+  expect([slow, quick].map((l) => layOutLog(l, circuit)!.letGoGaugeBar !== null)).toEqual([false, true]);
   const d = judged(slow), leaks = (['circuit-leak', 'relief-valve-passing', 'boiler-exchanger-leak', 'air-vent-faulty'] as const).reduce((sum, id) => sum + shareOf(d, id), 0);
   expect(leaks).toBeGreaterThan(shareOf(d, 'relief-valve-lifts-early'));
 });
@@ -68,7 +68,7 @@ describe('a relief that has lifted, and then holds the pressure at its seat', ()
   const sensor: CircuitSheet = { ...WALL, waterVolumeL: 115, vessel: { nominalVolumeL: 8, labelPrechargeBar: 1 }, gauge: { kind: 'sensor', resolutionBar: 0.01 }, maxFlowC: 80 };
   it('is no gauge that sticks: it was overfilled', () => {
     const d = judged(log, [], sensor);
-    expect(d.hypotheses[0]!.faults).toEqual(['fill-pressure-too-high']);
+    expect(d.hypotheses[0]!.faults).toContain('fill-pressure-too-high');
     expect(d.marginals['gauge-misreading']).toBeLessThan(0.1);
   });
   it('is asked for only where a warm circuit fell back and was held there', () => {
