@@ -26,7 +26,7 @@ export function coldLevelDensity(gaugeBar: number, faults: readonly FaultId[], c
   const filledByIt = c.fedByItself ? 0.2 : 0.5;
   const all = lies ? (1 - filledByIt) * density(gaugeBar - offsetBar) + filledByIt * density(gaugeBar) * carriesHead(gaugeBar - offsetBar, c) : density(gaugeBar);
   // So far off that it would itself be called a fault, it is one.
-  const bar = gaugeBar - offsetBar, share = bar < leastBar - OFF_BELOW_BAR || bar > c.fillGaugeBar + OFF_ABOVE_BAR ? ANY_FAULTY_LEVEL : ANY_LEVEL;
+  const bar = gaugeBar - offsetBar, aboveBar = c.fedByItself && c.cutInGaugeBar === null ? HELD_HIGH_BAR + OFF_ABOVE_BAR - TOO_HIGH_BAR : OFF_ABOVE_BAR, share = bar < leastBar - OFF_BELOW_BAR || bar > c.fillGaugeBar + aboveBar ? ANY_FAULTY_LEVEL : ANY_LEVEL;
   return (1 - share) * all + share / ANY_LEVEL_BAR;
 }
 
@@ -75,11 +75,12 @@ function heldHigh(p: number, feedHoldsBar: number, isPumped: boolean, c: Resolve
 /** Of units that pump past their limit, those that are met while they pump. Common practice. */
 const PUMPING = 0.2;
 
-/** Who fills by hand fills to what the circuit needs, or to a round bar and a half, where that is not yet too high. */
-const byHand = (p: number, fillGaugeBar: number, sd: number, c: ResolvedCircuit): number => {
+/** Who fills by hand fills to what the circuit needs, or to a round bar and a half, where that is not yet too high.
+ *  @param shareInOrder how much of what stands there, filled to what it needs, is no fault itself */
+const byHand = (p: number, fillGaugeBar: number, sd: number, c: ResolvedCircuit, shareInOrder = 1): number => {
   const wanted = fillGaugeBar + 0.05, aboveBar = ROUND_FILL_BAR - fillGaugeBar;
   const rounds = c.reliefSetGaugeBar > ROOM_FOR_ROUND_BAR && aboveBar > 0 && aboveBar <= TOO_HIGH_BAR + 2 * c.fillSpreadBar ? FILLS_ROUND : 0;
-  return (1 - rounds) * normalPdf(p, wanted, sd) + rounds * normalPdf(p, ROUND_FILL_BAR, Math.hypot(ROUND_SD_BAR, 0.4 * c.gaugeStepBar));
+  return (1 - rounds) * shareInOrder * normalPdf(p, wanted, sd) + rounds * normalPdf(p, ROUND_FILL_BAR, Math.hypot(ROUND_SD_BAR, 0.4 * c.gaugeStepBar));
 };
 /** "1.0 cold, or 1.5": the second school's fill, how many follow it where less is wanted, and what a relief has to be set to for that. Common practice. */
 const ROUND_FILL_BAR = 1.5, FILLS_ROUND = 0.12, ROUND_SD_BAR = 0.08, ROOM_FOR_ROUND_BAR = 2.6;
@@ -100,25 +101,41 @@ function filling(p: number, onTheWay: number, c: ResolvedCircuit, v: Float64Arra
   return (1 - full) * onTheWay + full * normalPdf(p, fullBar - 0.05, Math.hypot(FULL_SD_BAR, 0.4 * c.gaugeStepBar));
 }
 
-/** Density of a pressure that was filled to what is wanted, by hand or by a feed. Where nobody wrote down what that is, one height decides it and the charge: under a charge in order that is lower than was taken, so is the fill. */
-function filled(p: number, chargeBar: number | null, readingSd: number, c: ResolvedCircuit): number {
+/** The fill that is wanted, and how far it is doubted, bar. Where nobody wrote down what that is, one height decides it and the charge: under a charge in order that is lower than was taken, so is the fill. */
+function wantedFill(chargeBar: number | null, c: ResolvedCircuit): { fillGaugeBar: number; spreadBar: number } {
   const inCommon = chargeBar === null ? 0 : Math.min(1, (c.fillSpreadBar / c.chargeSpreadBar) ** 2);
-  const fillGaugeBar = c.fillGaugeBar + inCommon * ((chargeBar ?? 0) - c.prechargeGaugeBar), sd = Math.hypot(readingSd, c.fillSpreadBar * Math.sqrt(1 - inCommon));
-  return c.fedByItself ? normalPdf(p, fillGaugeBar + 0.05, sd) : byHand(p, fillGaugeBar, sd, c);
+  return { fillGaugeBar: c.fillGaugeBar + inCommon * ((chargeBar ?? 0) - c.prechargeGaugeBar), spreadBar: c.fillSpreadBar * Math.sqrt(1 - inCommon) };
 }
+
+/** Density of a pressure that was filled to what is wanted, by hand or by a feed, and is so near to it that it is no fault itself (the catalogue); all of it seen through the gauge. */
+function filled(p: number, chargeBar: number | null, c: ResolvedCircuit): number {
+  const { fillGaugeBar, spreadBar } = wantedFill(chargeBar, c), seenSd = Math.hypot(SEEN_SD_BAR, 0.4 * c.gaugeStepBar), leastBar = fillGaugeBar - HELD_LOW_BAR - spreadBar;
+  if (c.fedByItself) return heldRight(p, fillGaugeBar + 0.05, Math.hypot(BY_FEED_SD, spreadBar), seenSd, leastBar, fillGaugeBar + HELD_HIGH_BAR + spreadBar);
+  const by = Math.hypot(seenSd, spreadBar);
+  return byHand(p, fillGaugeBar, Math.hypot(BY_HAND_SD, 0.4 * c.gaugeStepBar, spreadBar), c, normalCdf((fillGaugeBar + TOO_HIGH_BAR - p) / by) - normalCdf((fillGaugeBar - HELD_LOW_BAR - p) / by));
+}
+
+/** A normal spread between two bounds, seen through a gauge that is off a little. */
+function heldRight(p: number, mean: number, sd: number, seenSd: number, least: number, most: number): number {
+  const both = Math.hypot(sd, seenSd), there = (mean * seenSd * seenSd + p * sd * sd) / (both * both), thereSd = (sd * seenSd) / both;
+  const within = (at: number, by: number) => normalCdf((most - at) / by) - normalCdf((least - at) / by);
+  return (normalPdf(p, mean, both) * within(there, thereSd)) / within(mean, sd);
+}
+/** From where a feed counts as set high or as giving nothing (the catalogue), and how far a gauge in order is off, bar. */
+const HELD_HIGH_BAR = 0.25, HELD_LOW_BAR = 0.3, SEEN_SD_BAR = 0.05;
 
 /** @param chargeBar what the vessel is charged to, as seen from the gauge; null where that says nothing of the level
  *  @param v the draw, where more may come in than goes out */
 function coldLevelOf(p: number, fault: FaultId, c: ResolvedCircuit, chargeBar: number | null, v: Float64Array | null): number {
   const fill = c.fillGaugeBar;
   const flat = (least: number, most: number) => smoothBox(p, least, Math.max(most, least + 0.2), Math.hypot(0.06 + 0.5 * c.gaugeStepBar, c.fillSpreadBar));
-  const reading = Math.hypot(c.fedByItself ? BY_FEED_SD : BY_HAND_SD, 0.4 * c.gaugeStepBar), sd = Math.hypot(reading, c.fillSpreadBar);
+  const byHandSd = Math.hypot(BY_HAND_SD, 0.4 * c.gaugeStepBar, c.fillSpreadBar);
   // A unit lets it fall to its lower limit before it pumps.
-  const near = aboveCharge(p, chargeBar) * (c.cutInGaugeBar !== null ? flat(c.cutInGaugeBar, fill) : filled(p, chargeBar, reading, c)), least = heldFromGaugeBar(c);
+  const near = aboveCharge(p, chargeBar) * (c.cutInGaugeBar !== null ? flat(c.cutInGaugeBar, fill) : filled(p, chargeBar, c)), least = heldFromGaugeBar(c);
   switch (fault) {
     case 'fill-pressure-too-low': case 'feed-starved': return overHead(p, c) * flat(0, least - 0.25);
     case 'pressurisation-unit-fault': return 0.65 * flat(0, least - 0.1) + 0.35 * flat(fill + 0.1, Math.max(c.reliefSetGaugeBar, fill + 0.5));
-    case 'fill-pressure-too-high': return flat(fill + TOO_HIGH_BAR, Math.max(c.reliefSetGaugeBar, fill + 0.8));
+    case 'fill-pressure-too-high': { const from = wantedFill(chargeBar, c).fillGaugeBar + TOO_HIGH_BAR; return flat(from, Math.max(c.reliefSetGaugeBar, from + 0.3)); }
     case 'reducing-valve-set-high': return flat(fill + 0.2, fill + 1.3);
     case 'fill-loop-passing': case 'reducing-valve-creeping': case 'fill-bypass-open': case 'dhw-plate-perforated': case 'dhw-coil-perforated':
       return filling(p, 0.45 * near + 0.55 * flat(fill, c.reliefSetGaugeBar), c, v);
@@ -126,7 +143,7 @@ function coldLevelOf(p: number, fault: FaultId, c: ResolvedCircuit, chargeBar: n
       return (1 - fallenShare(c)) * near + fallenShare(c) * overHead(p, c) * flat(0, least);
     case 'vessel-undercharged': case 'vessel-diaphragm-failed': case 'vessel-connection-blocked': case 'vessel-isolated': case 'vessel-undersized':
       // Topped up to where it should be, or fallen since; not so far that the top of the house stands dry.
-      return c.fedByItself ? 0.88 * near + 0.09 * flat(0.1, least) + 0.03 * flat(fill, fill + 0.8) : 0.85 * byHand(p, fill, 1.3 * sd, c) + 0.15 * flat(Math.max(0.2, TOPPED_UP_FROM * c.staticGaugeBar), fill);
+      return c.fedByItself ? 0.88 * near + 0.09 * flat(0.1, least) + 0.03 * flat(fill, fill + 0.8) : 0.85 * byHand(p, fill, 1.3 * byHandSd, c) + 0.15 * flat(Math.max(0.2, TOPPED_UP_FROM * c.staticGaugeBar), fill);
     default: return near;
   }
 }

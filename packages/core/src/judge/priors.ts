@@ -34,6 +34,7 @@ const COUPLED: { one: FaultId[]; other: FaultId[]; factor: number; why: string }
   { one: ['fill-pressure-too-high', 'reducing-valve-set-high'], other: ['relief-valve-passing'], factor: 6.7, why: 'a high start lifts the relief hot, which then passes' },
   { one: ['vessel-undercharged', 'vessel-diaphragm-failed'], other: INFLOW, factor: 1.4, why: 'a vessel that is full of water says nothing of the hole behind it' },
   { one: ['vessel-undercharged', 'vessel-diaphragm-failed'], other: ['circuit-leak', 'fill-pressure-too-high'], factor: 2.9, why: 'topped up, and topped up too far' },
+  { one: ['circuit-leak', 'boiler-exchanger-leak', 'relief-valve-passing', 'air-vent-faulty'], other: ['feed-starved'], factor: 1, why: 'what leaks shows where nothing is fed' },
   { one: ['gauge-misreading'], other: ['vessel-undercharged', 'relief-valve-passing', 'fill-pressure-too-high'], factor: 4.2, why: 'filled and judged by a lying gauge' },
   { one: ['circuit-leak'], other: ['air-in-circuit'], factor: 4.2, why: 'air comes in with the top-ups' },
   { one: ['air-in-circuit', 'fill-pressure-too-low', 'feed-starved'], other: ['air-locked-branch'], factor: 2, why: 'too little pressure lets the air stand in the highest branch' },
