@@ -82,6 +82,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   // Where the pressure fell below what the feed holds, either nothing feeds it or the feed stands shut, as many keep it.
   const feedMayBeShut = circuit.fedByItself && (lowGaugeBar(tracks) ?? Infinity) < heldFromGaugeBar(circuit) - FELL_BAR;
   const staysBelow = smallDespite(usualPeakGaugeBar, circuit), smallBySheet = knownToSheet(circuit), readings = logs.map((l) => readLog(l, circuit.gaugeStepBar)), creepBarPerH = quickestCreep(readings);
+  const restricted = evidence.findings.some(({ finding }) => finding.test === 'vessel-connection-flow' && finding.outcome === 'restricted');
   const parted = waysParted(tracks), feedUnsaid = evidence.circuit.fill === undefined && tracks.length > 0;
   /** Other ways in which a hypothesis may hold too, and how often it does: one that speaks of its own faults, and one of a feed that the sheet does not name. */
   const otherWaysOf = (model: LogModel, faults: readonly FaultId[], care: boolean): { model: LogModel; share: number }[] => {
@@ -92,7 +93,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   /** A circuit without its vessel may give way before its relief lifts; and a port that is nearly blocked lets the pressure stand high as long as the water grows, and fall back while it is hot. */
   const almostCutOff = (model: LogModel, faults: readonly FaultId[]): { model: LogModel; share: number }[] => [
     ...(mayHaveBlown(tracks, circuit) ? [{ model: { ...model, gas: 'late' as const }, share: GIVES_WAY_SHARE }] : []),
-    ...(easedHot && faults.includes('vessel-connection-blocked') ? [{ model: { ...model, gas: 'narrow' as const }, share: NARROW_SHARE }] : []),
+    ...((easedHot || restricted) && faults.includes('vessel-connection-blocked') ? [{ model: { ...model, gas: 'narrow' as const }, share: NARROW_SHARE }] : []),
   ];
   /** A unit by itself may let water by all the time, instead of not pumping or of pumping too far. */
   const unitLetsBy = (model: LogModel, faults: readonly FaultId[]): { model: LogModel; share: number }[] => (tracks.length && faults.join() === 'pressurisation-unit-fault' ? [{ model: { ...model, inflow: 'fill' }, share: UNIT_LETS_BY_SHARE }] : []);

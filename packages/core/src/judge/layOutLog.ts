@@ -92,8 +92,14 @@ export function layOutLog(logged: PressureLog, circuit: ResolvedCircuit): LogTra
     track.modelErrorBar[i] = IDLE_ERROR_BAR + stuckBar + Math.max(warmBar, MOVED_ERROR * Math.abs(track.gaugeBar[i]! - began));
   }
   for (const i of underWay) track.variance[i]! += rangeBar * rangeBar;
+  for (const i of fellFromUnseenPeak()) track.variance[i]! += (observed[i - 1]! - observed[i]!) ** 2;
   allowForRelief(track, means.meanC, circuit.reliefSetGaugeBar, step, heatIsOff, top);
   return track;
+
+  /** Points before which the heat went off, between two readings, and the pressure fell though the water is read no colder: it had been warmer meanwhile, and where no vessel is in play that is a bar. */
+  function fellFromUnseenPeak(): number[] {
+    return switches.filter((s) => !s.on).map((s) => r.tS.findIndex((t) => t > s.tS)).filter((i) => i > 0 && r.tS[i]! - r.tS[i - 1]! >= UNSEEN_S && observed[i - 1]! - observed[i]! > Math.max(FELL_BAR, 2 * step) && means.meanC[i]! > means.meanC[i - 1]! - COOLED_UNSEEN_K);
+  }
 
   /** Whether the heat is off at a point: as was written down, else as the temperatures say before it and after. */
   function heatIsOff(i: number): boolean {
@@ -123,6 +129,8 @@ function highestRead({ samples: { tS, pressureBar } }: PressureLog): { gaugeBar:
   return { gaugeBar: pressureBar[at]!, tS: Math.min(tS[at]!, tS[first]!) };
 }
 const MANY_READINGS = 50;
+/** Between readings so far apart a peak goes unseen, s; what counts as a fall after it, bar; and how much colder it may be read, K. */
+const UNSEEN_S = 240, FELL_BAR = 0.25, COOLED_UNSEEN_K = 1.5;
 
 const isOneHotReading = ({ samples: { pressureBar, flowC } }: PressureLog): boolean => pressureBar.length === 1 && pressureBar[0] !== null && (flowC?.[0] ?? 0) >= COLD_BELOW_C;
 /** What was read once stood there for a minute. */

@@ -110,3 +110,35 @@ it('what comes in fast has filled the circuit up to its relief, unless somebody 
   // Between the two it comes to rest where both are even.
   expect(both(1.4, 7, 9)).toBeGreaterThan(both(1.4, 7, 1));
 });
+
+describe('what is in order stands within what the catalogue calls in order', () => {
+  const fine: CircuitSheet = { ...FED, gauge: { kind: 'dial', resolutionBar: 0.05 } }, c = resolveCircuit(fine), density = (bar: number, ...faults: FaultId[]) => coldLevelDensity(bar, faults, c);
+  it('a feed that holds a third of a bar too much is set high', () => {
+    expect(density(c.fillGaugeBar + 0.33, 'reducing-valve-set-high')).toBeGreaterThan(4 * density(c.fillGaugeBar + 0.33, 'none'));
+    expect(density(c.fillGaugeBar + 0.15, 'none')).toBeGreaterThan(density(c.fillGaugeBar + 0.15, 'reducing-valve-set-high'));
+    const d = judge(fine, { logs: [watched([1.3, 1.3, 1.3, 1.3])], findings: [{ test: 'second-gauge', valueBar: 1.3, firstGaugeBar: 1.3 }, { test: 'fill-isolated-watch', startBar: 1.3, endBar: 1.3, minutes: 30, heating: false }] });
+    expect(d.hypotheses[0]!.faults).toEqual(['reducing-valve-set-high']);
+  });
+  it('the densities of what a valve holds, and of what a hand fills, are densities', () => {
+    for (const sheet of [fine, FED, SHEET, { ...SHEET, staticHeadM: 7 }]) {
+      const r = resolveCircuit(sheet);
+      let sum = 0;
+      for (let bar = -1; bar < 8; bar += 0.005) sum += 0.005 * coldLevelDensity(bar, ['none'], r);
+      expect(sum).toBeGreaterThan(0.85);
+      expect(sum).toBeLessThan(1.15);
+    }
+  });
+  it('who fills to the round bar and a half of the other school has overfilled nothing', () => {
+    const r = resolveCircuit(SHEET);
+    expect(coldLevelDensity(1.5, ['none'], r)).toBeGreaterThan(coldLevelDensity(1.5, ['fill-pressure-too-high'], r) * 0.3);
+  });
+});
+
+it('a unit that holds too much is found anywhere between its limits, as much too high as it switches on too late', () => {
+  const PLANT: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 1500, heatOutputKw: 130, staticHeadM: 12, vessel: { nominalVolumeL: 200, labelPrechargeBar: 1.5 }, reliefValve: { setBar: 4 }, fill: { kind: 'pressurisation-unit', cutInBar: 1.8, cutOutBar: 2.2 }, domesticHotWater: { kind: 'none' } };
+  const r = resolveCircuit(PLANT), v = new Float64Array(SLOT.start + 1), at = (bar: number) => coldLevelDensity(bar, ['pressurisation-unit-fault'], r, v);
+  v[SLOT.feedHolds] = 2.3;
+  v[SLOT.lift] = 4;
+  for (const bar of [2.4, 2.5, 2.6]) expect(at(bar)).toBeGreaterThan(5 * at(3));
+  expect(at(2.5)).toBeGreaterThan(5 * at(1.9));
+});

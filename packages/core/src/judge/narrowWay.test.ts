@@ -68,3 +68,10 @@ it('a pressure that stands high while it heats and falls back while it is hot is
   expect(open.hypotheses[0]!.faults).toEqual(['none']);
   expect(open.because.every((b) => !b.text.includes('Fell back'))).toBe(true);
 });
+
+it('a connection that was found restricted is looked for as one, though a coarse gauge shows no fall while it is hot', () => {
+  const coarse: CircuitSheet = { ...HOME, fill: { kind: 'reducing-valve', setBar: 0.83, mainsBar: 2.7 }, reliefValve: { setBar: 2.07 }, vessel: { nominalVolumeL: 13, labelPrechargeBar: 0.83 }, domesticHotWater: { kind: 'indirect-coil' }, gauge: { kind: 'dial', resolutionBar: 0.2 } };
+  const log: PressureLog = { source: 'hand', samples: { tS: [0, 720, 1380, 2100, 2820, 3540, 4200, 4920, 5640], pressureBar: [0.8, 1.2, 1.4, 1.4, 1.2, 1.2, 1.2, 1, 1], flowC: [19, 35, 45, 53, 54, 53, 54, 48, 44] }, events: [{ tS: 234, kind: 'heat-on' }, { tS: 4183, kind: 'heat-off' }] };
+  const d = diagnose({ format: 'jumper-case', version: 1, id: 'restricted', circuit: coarse, logs: [log], findings: [{ test: 'vessel-connection-flow', outcome: 'restricted' }, { test: 'visible-leak', outcome: 'none' }] });
+  expect(d.hypotheses[0]!.faults).toEqual(['vessel-connection-blocked']);
+});
