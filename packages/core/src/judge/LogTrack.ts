@@ -16,7 +16,7 @@ export interface LogTrack {
   heatGuessed: boolean;
   /** But other things were written down: somebody watched what the water does. */
   watched: boolean;
-  /** First point of a stretch in which no unknown water was let in or out by hand. */
+  /** First point of a stretch in which no unknown water was let in or out: 1, or {@link RELIEF_LET_GO} where a relief did it. */
   starts: Uint8Array;
   /** What share of the time since the point before the fill, the coil and the boiler were open to the circuit, 0 to 1. */
   fillOn: Float64Array;
@@ -54,6 +54,9 @@ export interface LogTrack {
   /** Span of mean water temperature, K. */
   spanK: number;
 }
+
+/** Marks the first point of a stretch before which a relief was seen to let go. */
+export const RELIEF_LET_GO = 2;
 
 /** Highest pressure of some tracks, gauge bar; null where there is none. */
 export const topGaugeBar = (tracks: readonly LogTrack[]): number | null => (tracks.length ? Math.max(...tracks.map((t) => t.topGaugeBar)) : null);

@@ -1,5 +1,5 @@
 import { blindGrowth, type BlindHeat } from './blindHeat';
-import type { LogTrack } from './LogTrack';
+import { RELIEF_LET_GO, type LogTrack } from './LogTrack';
 import { WaterCurve } from './WaterCurve';
 
 /** Places in the kernel's parameter vector; the starting pressures of a track's stretches follow from START on. */
@@ -103,6 +103,7 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
     if (track.starts[i]) {
       P = Math.max(0.05, v[SLOT.start + stretch++]! - v[12]! + atmosphericBar);
       open = false;
+      if (track.starts[i] === RELIEF_LET_GO) liftsFrom = again;
       // What stands behind a narrow way does not jump with what was let in or out before it.
       if (narrow > 0 && i === 0) behindL = whole.excessAt(P) - curve.excessAt(P);
       water = curve.excessAt(P) + behindL - content * lagged;

@@ -1,4 +1,4 @@
-import type { LogTrack } from './LogTrack';
+import { RELIEF_LET_GO, type LogTrack } from './LogTrack';
 
 /** From this share of the relief's set pressure on it may be blowing; while it does, the pressure saws between its lift and its seat. */
 const NEAR_RELIEF = 0.88, SAW_SHARE = 0.06, STILL_BLOWS = 0.8;
@@ -113,19 +113,19 @@ export function allowForRelief(track: LogTrack, meanC: number[], reliefSetGaugeB
     const from = quickFrom(i), top = track.gaugeBar[from]!;
     const cools = heatIsOff(i) && meanC[i]! < meanC[Math.min(from, i - 1)]! - COOLED_K && fallsFar(track, i);
     if (blowing && now >= still) {
-      if (afterLift[i] === FOOT) { track.starts[i] = 1; letGo(i); }
+      if (afterLift[i] === FOOT) letGo(i);
       if (afterLift[i] === NO_TOOTH) track.variance[i]! += (SAW_SHARE * reliefSetGaugeBar) ** 2;
     }
     if (blowing && before >= still && now < still) {
       const stoodBefore = i > 1 && track.gaugeBar[i - 2]! >= still;
-      track.starts[cools && stoodBefore ? i - 1 : i] = 1;
-      if (meanC[i - 1]! - meanC[i]! < STILL_HOT_K && !heatIsOff(i)) letGo(i);
+      // The foot of a tooth has begun the stretch already.
+      if (track.starts[i - 1] !== RELIEF_LET_GO) track.starts[cools && stoodBefore ? i - 1 : i] = 1;
+      if (track.starts[i - 1] !== RELIEF_LET_GO && meanC[i - 1]! - meanC[i]! < STILL_HOT_K && !heatIsOff(i)) letGo(i);
       blowing = false;
     }
     if (cools && track.tS[i]! - track.tS[from]! <= FALLS_ABOUT_S) for (let k = from + 1; k < track.n && track.tS[k]! - track.tS[from]! <= FALLS_ABOUT_S; k++) track.variance[k]! += (FALLS_ABOUT_SHARE * (top - now)) ** 2;
     const mayLift = !cools && now >= LEAST_LEFT * top && top >= DROP_FROM_SHARE * reliefSetGaugeBar && meanC[from]! - coldestC > WARM_K && meanC[from]! - meanC[i]! < DROP_COOLING_K;
     if (from < i && mayLift && !(blowing && now >= still) && fellAtOnce(from, i)) {
-      track.starts[i] = 1;
       for (let k = from + 1; k < i; k++) track.variance[k]! += (top - now) ** 2;
       letGo(i);
     }
@@ -144,6 +144,7 @@ export function allowForRelief(track: LogTrack, meanC: number[], reliefSetGaugeB
   function letGo(i: number): void {
     const { top } = fallAt(track, i, () => true), fromS = track.tS[Math.max(0, top - 1)]!;
     const fromBar = highest.tS >= fromS && highest.tS <= track.tS[i]! ? highest.gaugeBar : track.gaugeBar[top]!;
+    track.starts[i] = RELIEF_LET_GO;
     track.letGoGaugeBar = Math.max(fromBar, track.letGoGaugeBar ?? -Infinity);
   }
 
