@@ -117,10 +117,12 @@ export function allowForRelief(track: LogTrack, meanC: number[], reliefSetGaugeB
       if (afterLift[i] === NO_TOOTH) track.variance[i]! += (SAW_SHARE * reliefSetGaugeBar) ** 2;
     }
     if (blowing && before >= still && now < still) {
-      const stoodBefore = i > 1 && track.gaugeBar[i - 2]! >= still;
       // The foot of a tooth has begun the stretch already.
-      if (track.starts[i - 1] !== RELIEF_LET_GO) track.starts[cools && stoodBefore ? i - 1 : i] = 1;
-      if (track.starts[i - 1] !== RELIEF_LET_GO && meanC[i - 1]! - meanC[i]! < STILL_HOT_K && !heatIsOff(i)) letGo(i);
+      if (track.starts[i - 1] !== RELIEF_LET_GO) {
+        const stoodBefore = i > 1 && track.gaugeBar[i - 2]! >= still;
+        track.starts[cools && stoodBefore ? i - 1 : i] = 1;
+        if (meanC[i - 1]! - meanC[i]! < STILL_HOT_K && !heatIsOff(i)) letGo(i);
+      }
       blowing = false;
     }
     if (cools && track.tS[i]! - track.tS[from]! <= FALLS_ABOUT_S) for (let k = from + 1; k < track.n && track.tS[k]! - track.tS[from]! <= FALLS_ABOUT_S; k++) track.variance[k]! += (FALLS_ABOUT_SHARE * (top - now)) ** 2;
