@@ -125,7 +125,7 @@ const SLOPE_STEP = 1e-4;
 function shifted(v: Float64Array, tracks: readonly LogTrack[], k: number): Float64Array {
   if (k === 0) return v;
   let before = 0;
-  for (let i = 0; i < k; i++) for (const s of tracks[i]!.starts) before += Math.min(1, s);
+  for (let i = 0; i < k; i++) for (const s of tracks[i]!.starts) if (s) before++;
   const out = new Float64Array(v.length - before);
   out.set(v.subarray(0, SLOT.start));
   out.set(v.subarray(SLOT.start + before), SLOT.start);

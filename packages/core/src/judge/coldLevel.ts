@@ -1,5 +1,5 @@
 import { heldFromGaugeBar, type ResolvedCircuit } from '../circuit/resolveCircuit';
-import { TOO_HIGH_BAR } from '../circuit/standingLevel';
+import { SET_HIGH_BAR, TOO_HIGH_BAR, TOO_LOW_BAR } from '../circuit/standingLevel';
 import { has, INFLOW, LITTLE_GAS, OUTFLOW } from './faultGroups';
 import type { FaultId } from './faults';
 import { chargeOf, curveOf, inKOf, NO_FEED_BAR, outKOf } from './findingNumbers';
@@ -26,7 +26,7 @@ export function coldLevelDensity(gaugeBar: number, faults: readonly FaultId[], c
   const filledByIt = c.fedByItself ? 0.2 : 0.5;
   const all = lies ? (1 - filledByIt) * density(gaugeBar - offsetBar) + filledByIt * density(gaugeBar) * carriesHead(gaugeBar - offsetBar, c) : density(gaugeBar);
   // So far off that it would itself be called a fault, it is one.
-  const bar = gaugeBar - offsetBar, aboveBar = c.fedByItself && c.cutInGaugeBar === null ? HELD_HIGH_BAR + OFF_ABOVE_BAR - TOO_HIGH_BAR : OFF_ABOVE_BAR, share = bar < leastBar - OFF_BELOW_BAR || bar > c.fillGaugeBar + aboveBar ? ANY_FAULTY_LEVEL : ANY_LEVEL;
+  const bar = gaugeBar - offsetBar, isOff = bar < leastBar - TOO_LOW_BAR - CLEARLY_LOW_BAR || bar > c.fillGaugeBar + tooHighBar(c) + CLEARLY_HIGH_BAR, share = isOff ? ANY_FAULTY_LEVEL : ANY_LEVEL;
   return (1 - share) * all + share / ANY_LEVEL_BAR;
 }
 
@@ -48,8 +48,10 @@ const HOLDS_HIGH: ReadonlySet<FaultId> = new Set(['reducing-valve-set-high', 'pr
 
 /** Share of circuits that stand at any pressure, for reasons of their own, and over what range. Common practice. */
 const ANY_LEVEL = 0.07, ANY_LEVEL_BAR = 3.5;
-/** The same beyond where a level counts as a fault (the catalogue: 0.3 bar below the fill wanted, 0.5 above), with the gauge's reading and the fill wanted in doubt by a little. */
-const ANY_FAULTY_LEVEL = 0.03, OFF_BELOW_BAR = 0.4, OFF_ABOVE_BAR = 0.58;
+/** The same beyond where a level counts as a fault (the catalogue), with the gauge's reading and the fill wanted in doubt by a little, bar. */
+const ANY_FAULTY_LEVEL = 0.03, CLEARLY_LOW_BAR = 0.1, CLEARLY_HIGH_BAR = 0.08;
+/** How far above the fill wanted a level is a fault: sooner where a valve holds it. */
+const tooHighBar = (c: ResolvedCircuit): number => (c.fedByItself && c.cutInGaugeBar === null ? SET_HIGH_BAR : TOO_HIGH_BAR);
 /** Whether a true pressure at the gauge still holds the water above it up: below, the top of the circuit sucks air and somebody would have noticed. */
 const carriesHead = (trueGaugeBar: number, c: ResolvedCircuit): number => 0.05 + 0.95 * normalCdf((trueGaugeBar - HEAD_SHARE * c.staticGaugeBar) / HEAD_SD_BAR);
 const HEAD_SHARE = 0.6, HEAD_SD_BAR = 0.12;
@@ -107,22 +109,22 @@ function wantedFill(chargeBar: number | null, c: ResolvedCircuit): { fillGaugeBa
   return { fillGaugeBar: c.fillGaugeBar + inCommon * ((chargeBar ?? 0) - c.prechargeGaugeBar), spreadBar: c.fillSpreadBar * Math.sqrt(1 - inCommon) };
 }
 
-/** Density of a pressure that was filled to what is wanted, by hand or by a feed, and is so near to it that it is no fault itself (the catalogue); all of it seen through the gauge. */
+/** Density of a pressure that was filled to what is wanted, by hand or by a valve, and is so near to it that it is no fault itself (the catalogue); all of it seen through the gauge. */
 function filled(p: number, chargeBar: number | null, c: ResolvedCircuit): number {
-  const { fillGaugeBar, spreadBar } = wantedFill(chargeBar, c), seenSd = Math.hypot(SEEN_SD_BAR, 0.4 * c.gaugeStepBar), leastBar = fillGaugeBar - HELD_LOW_BAR - spreadBar;
-  if (c.fedByItself) return heldRight(p, fillGaugeBar + 0.05, Math.hypot(BY_FEED_SD, spreadBar), seenSd, leastBar, fillGaugeBar + HELD_HIGH_BAR + spreadBar);
-  const by = Math.hypot(seenSd, spreadBar);
-  return byHand(p, fillGaugeBar, Math.hypot(BY_HAND_SD, 0.4 * c.gaugeStepBar, spreadBar), c, normalCdf((fillGaugeBar + TOO_HIGH_BAR - p) / by) - normalCdf((fillGaugeBar - HELD_LOW_BAR - p) / by));
+  const { fillGaugeBar, spreadBar } = wantedFill(chargeBar, c), seenSd = Math.hypot(SEEN_SD_BAR, 0.4 * c.gaugeStepBar), least = fillGaugeBar - TOO_LOW_BAR, most = fillGaugeBar + tooHighBar(c);
+  if (c.fedByItself) return heldRight(p, fillGaugeBar + 0.05, Math.hypot(BY_FEED_SD, spreadBar), seenSd, least - spreadBar, most + spreadBar);
+  return byHand(p, fillGaugeBar, Math.hypot(BY_HAND_SD, 0.4 * c.gaugeStepBar, spreadBar), c, shareWithin(p, Math.hypot(seenSd, spreadBar), least, most));
 }
 
 /** A normal spread between two bounds, seen through a gauge that is off a little. */
 function heldRight(p: number, mean: number, sd: number, seenSd: number, least: number, most: number): number {
   const both = Math.hypot(sd, seenSd), there = (mean * seenSd * seenSd + p * sd * sd) / (both * both), thereSd = (sd * seenSd) / both;
-  const within = (at: number, by: number) => normalCdf((most - at) / by) - normalCdf((least - at) / by);
-  return (normalPdf(p, mean, both) * within(there, thereSd)) / within(mean, sd);
+  return (normalPdf(p, mean, both) * shareWithin(there, thereSd, least, most)) / shareWithin(mean, sd, least, most);
 }
-/** From where a feed counts as set high or as giving nothing (the catalogue), and how far a gauge in order is off, bar. */
-const HELD_HIGH_BAR = 0.25, HELD_LOW_BAR = 0.3, SEEN_SD_BAR = 0.05;
+/** Share of a normal spread that lies between two bounds. */
+const shareWithin = (mean: number, sd: number, least: number, most: number): number => normalCdf((most - mean) / sd) - normalCdf((least - mean) / sd);
+/** How far a gauge in order is off, bar. */
+const SEEN_SD_BAR = 0.05;
 
 /** @param chargeBar what the vessel is charged to, as seen from the gauge; null where that says nothing of the level
  *  @param v the draw, where more may come in than goes out */
@@ -155,4 +157,4 @@ const fallenShare = (c: ResolvedCircuit): number => (c.cutInGaugeBar !== null ? 
 const TOPPED_UP_FROM = 0.75;
 
 /** A box with soft shoulders that integrates to about 1. */
-const smoothBox = (x: number, least: number, most: number, shoulder: number) => (normalCdf((x - least) / shoulder) - normalCdf((x - most) / shoulder)) / (most - least);
+const smoothBox = (x: number, least: number, most: number, shoulder: number) => shareWithin(x, shoulder, least, most) / (most - least);

@@ -26,8 +26,8 @@ function steepestLPerH(tracks: readonly LogTrack[], c: ResolvedCircuit, litresPe
   for (const t of tracks)
     for (let i = 0, k = 0; i < t.n; i++) {
       while (t.tS[i]! - t.tS[k + 1]! >= CREEP_S) k++;
-      const hours = (t.tS[i]! - t.tS[k]!) / 3600, roseBar = t.gaugeBar[i]! - t.gaugeBar[k]!, atGaugeBar = (t.gaugeBar[i]! + t.gaugeBar[k]!) / 2;
-      if (hours * 3600 < CREEP_S || hours * 3600 > 4 * CREEP_S || roseBar < CREEP_BAR_PER_H * hours) continue;
+      const overS = t.tS[i]! - t.tS[k]!, hours = overS / 3600, roseBar = t.gaugeBar[i]! - t.gaugeBar[k]!, atGaugeBar = (t.gaugeBar[i]! + t.gaugeBar[k]!) / 2;
+      if (overS < CREEP_S || overS > 4 * CREEP_S || roseBar < CREEP_BAR_PER_H * hours) continue;
       const took = roseBar * litresPerBar(atGaugeBar + c.atmosphericBar), grown = Math.max(0, t.growth[i]! - t.growth[k]! - STILL_GROWTH) * (t.blind ? GROWN_AT_MOST_BLIND : GROWN_AT_MOST) * c.contentL;
       if (took - grown < LEFT_SHARE * took) continue;
       steepest = Math.max(steepest, (took - grown) / hours / Math.sqrt(Math.max(LEAST_DRIVE_BAR, c.mainsGaugeBar - atGaugeBar)));

@@ -1,7 +1,6 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { atGaugeLevel, heldFromGaugeBar, resolveCircuit, type ResolvedCircuit } from '../circuit/resolveCircuit';
-import { bySensor, type PressureLog } from '../log/PressureLog';
-import { SLOT } from './kernel';
+import type { PressureLog } from '../log/PressureLog';
 import { spikesOut } from '../log/cleanLog';
 import { readLog, type LogReading } from '../log/readLog';
 import { COLD_BELOW_C, cycleFeatures, HEATED_K, type CycleFeatures } from '../log/cycleFeatures';
@@ -17,6 +16,7 @@ import { fitterOf, HASTY_LENDING, LENDING, type Fitter } from './fitter';
 import { QUICK, THOROUGH, type Effort, type LogFit } from './LogFit';
 import type { Logged } from './Logged';
 import { catchHint, letGoHot } from './reliefCatch';
+import { letsGoThere, liftHint, seenLift } from './seenLift';
 import { logModelOf, movesAs, waysParted, type LogModel } from './logModel';
 import { layOutLog, seenStepBar } from './layOutLog';
 import { lowGaugeBar, topGaugeBar, type LogTrack } from './LogTrack';
@@ -77,7 +77,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const logged: Logged = { peakGaugeBar, usualPeakGaugeBar, topGaugeBar: overnight === undefined ? topGaugeBar(tracks) : Math.max(overnight, topGaugeBar(tracks) ?? 0), coldGaugeBar: found ?? overnight ?? null, hottestC: hottest > -Infinity ? hottest : null };
   // How high it stands cold speaks by itself, unless a night's cold pressure was read.
   const cold = overnight === undefined ? found : null, beganHot = overnight === undefined && found === null && tracks[0] !== undefined;
-  const easedHot = tracks.some((t) => t.easedHotBar > 0), letGo = tracks.flatMap((t, i): SeenLift[] => (t.letGoGaugeBar === null ? [] : [{ gaugeBar: t.letGoGaugeBar, sensed: bySensor(logs[trackLog[i]!]!) }])), seenToLetGo = easedHot || evidence.findings.some(({ finding }) => letGoHot(finding));
+  const easedHot = tracks.some((t) => t.easedHotBar > 0), lifts = tracks.flatMap((t, i) => seenLift(t, logs[trackLog[i]!]!, circuit) ?? []), seenToLetGo = easedHot || evidence.findings.some(({ finding }) => letGoHot(finding));
   const toTheRelief = logged.peakGaugeBar !== null && logged.peakGaugeBar > circuit.reliefSetGaugeBar - (seenToLetGo ? LET_GO_BAR : AT_RELIEF_BAR);
   // Where the pressure fell below what the feed holds, either nothing feeds it or the feed stands shut, as many keep it.
   const feedMayBeShut = circuit.fedByItself && (lowGaugeBar(tracks) ?? Infinity) < heldFromGaugeBar(circuit) - FELL_BAR;
@@ -130,7 +130,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
     if (faults.includes('vessel-undersized')) logEvidence += Math.log(staysBelow);
     logEvidence += Math.log(overheatShare(logged.hottestC, circuit, faults));
     if (faults.includes('relief-valve-lifts-early')) logEvidence += Math.log(liftsSoLow);
-    for (const seenAt of letGo) weigh((v) => letsGo(v, faults, seenAt, circuit.gaugeStepBar));
+    for (const lift of lifts) weigh((v) => letsGoThere(v, faults, lift));
     if (toTheRelief && faults.every((f) => LEAVES_THE_PEAK.has(f))) logEvidence += Math.log(SOUND_AT_RELIEF);
     const { findingEvidence, draws } = weighFindings(evidence.findings, faults, logDraws, seen, logged);
     // What the fit cannot be split into (its parameters' own cost, the cold level) is shared out evenly.
@@ -138,7 +138,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
     return { faults, prior: weight, movesAs: movesAs(model, parted), probability: 0, logEvidence, logParts: fit.trackLikelihoods.map((l) => l + unsplit), findingEvidence, draws, fit };
   });
   let before: Fitter | null = null;
-  const hints = [...hintsOf(evidence.findings, seen, logged, cold), ...letGo.map((at): Hint => (v) => pulled(liftMiss(v, at, circuit.gaugeStepBar)))];
+  const hints = [...hintsOf(evidence.findings, seen, logged, cold), ...lifts.map(liftHint)];
   const fitter = (effort: Effort) => (before = fitterOf(evidence.circuit, seen, tracks, hints, effort, before?.looked() ?? new Map()));
   // Every set is screened; those that may matter are judged again with care. With no log there is nothing to fit.
   const quick = fitter(tracks.length ? QUICK : THOROUGH);
@@ -165,23 +165,6 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
 
 /** A circuit that heat takes up to its relief has something that does so; how often none is found all the same (a gauge a little high, a relief a little low), and from how far below, by itself and where the relief was seen to let go: the pressure fell back from there while it was hot, or hot water came. */
 const LEAVES_THE_PEAK: ReadonlySet<FaultId> = new Set(['none', 'vessel-gas-valve-leaking', 'circuit-leak', 'boiler-exchanger-leak', 'air-vent-faulty', 'air-in-circuit', 'fill-pressure-too-low', 'feed-starved']), SOUND_AT_RELIEF = 0.06, AT_RELIEF_BAR = 0.1, LET_GO_BAR = 0.25;
-
-/** How well a draw goes with a warm circuit's letting go at once: its relief lifts there, as the gauge shows it, or a little above what somebody read by hand. Else somebody has let water out without a word, or it only seems so:
- *  a gauge that lies may lie by more than this draw's; and where no vessel is in play, or one that gives its last at its charge, a few kelvins are a bar. Common practice. */
-function letsGo(v: Float64Array, faults: readonly FaultId[], seenAt: SeenLift, gaugeStepBar: number): number {
-  const otherwise = has(faults, 'vessel-connection-blocked', 'vessel-isolated', 'vessel-overcharged') ? FALLS_ALL_AT_ONCE : faults.includes('gauge-misreading') ? LETS_GO_BY_A_LYING_GAUGE : LET_OUT_UNSAID;
-  return otherwise + (1 - otherwise) * Math.exp(-0.5 * liftMiss(v, seenAt, gaugeStepBar) ** 2);
-}
-/** How far a draw's relief lifts above where it was seen to, as the gauge shows it, in standard deviations. */
-function liftMiss(v: Float64Array, seenAt: SeenLift, gaugeStepBar: number): number {
-  const aboveBar = v[SLOT.lift]! + v[SLOT.offset]! - seenAt.gaugeBar;
-  return aboveBar / Math.hypot(LIFTS_ABOUT_BAR, seenAt.sensed ? 0 : 0.4 * gaugeStepBar, seenAt.sensed || aboveBar < 0 ? 0 : PEAK_UNREAD_BAR);
-}
-/** Where a relief was seen to let go, and whether a sensor saw it. */
-interface SeenLift { gaugeBar: number; sensed: boolean }
-/** Far off it pulls no harder. */
-const pulled = (miss: number): number => miss / (1 + Math.abs(miss) / FURTHEST_PULL), FURTHEST_PULL = 3;
-const LET_OUT_UNSAID = 0.004, LETS_GO_BY_A_LYING_GAUGE = 0.02, FALLS_ALL_AT_ONCE = 0.25, LIFTS_ABOUT_BAR = 0.07, PEAK_UNREAD_BAR = 0.2;
 
 /** The pressure that the circuit was found at, cold; what it went to afterwards, before it was heated, is the log's to explain. */
 function foundColdBar(first: CycleFeatures | undefined): number | null {

@@ -98,7 +98,8 @@ export function layOutLog(logged: PressureLog, circuit: ResolvedCircuit): LogTra
 
   /** Points before which the heat went off, between two readings, and the pressure fell though the water is read no colder: it had been warmer meanwhile, and where no vessel is in play that is a bar. */
   function fellFromUnseenPeak(): number[] {
-    return switches.filter((s) => !s.on).map((s) => r.tS.findIndex((t) => t > s.tS)).filter((i) => i > 0 && r.tS[i]! - r.tS[i - 1]! >= UNSEEN_S && observed[i - 1]! - observed[i]! > Math.max(FELL_BAR, 2 * step) && means.meanC[i]! > means.meanC[i - 1]! - COOLED_UNSEEN_K);
+    const after = switches.filter((s) => !s.on).map((s) => r.tS.findIndex((t) => t > s.tS)).filter((i) => i > 0 && r.tS[i]! - r.tS[i - 1]! >= UNSEEN_S);
+    return after.filter((i) => observed[i - 1]! - observed[i]! > Math.max(FELL_UNSEEN_BAR, 2 * step) && means.meanC[i]! > means.meanC[i - 1]! - COOLED_UNSEEN_K);
   }
 
   /** Whether the heat is off at a point: as was written down, else as the temperatures say before it and after. */
@@ -130,7 +131,7 @@ function highestRead({ samples: { tS, pressureBar } }: PressureLog): { gaugeBar:
 }
 const MANY_READINGS = 50;
 /** Between readings so far apart a peak goes unseen, s; what counts as a fall after it, bar; and how much colder it may be read, K. */
-const UNSEEN_S = 240, FELL_BAR = 0.25, COOLED_UNSEEN_K = 1.5;
+const UNSEEN_S = 240, FELL_UNSEEN_BAR = 0.25, COOLED_UNSEEN_K = 1.5;
 
 const isOneHotReading = ({ samples: { pressureBar, flowC } }: PressureLog): boolean => pressureBar.length === 1 && pressureBar[0] !== null && (flowC?.[0] ?? 0) >= COLD_BELOW_C;
 /** What was read once stood there for a minute. */
@@ -145,7 +146,6 @@ const SENSOR_STEP_BAR = 0.01;
 /** So many readings show the grain as well as all of them. */
 const GRAIN_SAMPLE = 5000;
 const GRAINS = [0.5, 0.25, 0.2, 0.1, 0.05, 0.02, SENSOR_STEP_BAR];
-
 
 /** To what the pressures were rounded: a sensor to what its readings show, a hundredth at best; a hand likewise, half a division of the dial at best.
  *  Neither coarser than the sheet says. */

@@ -1,5 +1,6 @@
 import { heldFromGaugeBar, type ResolvedCircuit } from '../circuit/resolveCircuit';
 import type { CircuitSheet } from '../circuit/CircuitSheet';
+import { SET_HIGH_BAR } from '../circuit/standingLevel';
 import { MOST_WATER_SHARE } from '../vessel/acceptedWater';
 import { creepInflowsLPerH } from './creepInflow';
 import { SLOT } from './kernel';
@@ -26,7 +27,9 @@ const FAR_TEMPO = 0.1;
 const uniform = (slot: number, least: number, most: number, starts = [-1, 0.6]): FreeParameter => ({ slot, of: (z) => least + (most - least) * normalCdf(z), starts });
 /** Holes, L/h at one bar: they spread over decades, the usual size in the middle, those that let water out more widely. Common practice. */
 const INFLOW_SPREAD = 1.5, OUTFLOW_SPREAD = 1.7;
-const leakage = (slot: number, median: number, spread: number): FreeParameter => ({ ...logNormal(slot, median, spread), starts: [-1, 0.2, 1.4] });
+/** Where among the holes one about the usual size is looked for. */
+const A_USUAL_ONE = 0.2;
+const leakage = (slot: number, median: number, spread: number): FreeParameter => ({ ...logNormal(slot, median, spread), starts: [-1, A_USUAL_ONE, 1.4] });
 /** Where a way in of a size stands among them. */
 const inflowZ = (lPerH: number, median: number): number => Math.max(-2, Math.min(2.8, Math.log(lPerH / median) / INFLOW_SPREAD));
 
@@ -78,8 +81,8 @@ function gaugeOff(tracks: LogTrack[]): FreeParameter {
 /** How far below the outside's pressure a circuit may stand at its gauge for a while, bar. */
 const SUCKED_BAR = 0.05;
 
+/** A way in whose size the log tells is looked for there, and, since that may be heat after all, about where most are. */
 const startedFrom = (p: FreeParameter, starts: number[]): FreeParameter => (starts.length ? { ...p, starts: [A_USUAL_ONE, ...starts] } : p);
-const A_USUAL_ONE = 0.2;
 
 /** Usual size of a way in, L/h at one bar. Common practice. */
 const INFLOW_L_PER_H = 0.8;
@@ -189,7 +192,7 @@ const WIDE_BAR = 0.25;
 function feed(model: LogModel, sheet: CircuitSheet, c: ResolvedCircuit, tracks: LogTrack[]): FreeParameter[] {
   const isUnit = sheet.fill?.kind === 'pressurisation-unit', pump = { ...logNormal(SLOT.feedLPerS, PUMP_L_PER_S, PUMP_SPREAD), starts: [-1.5, 0] };
   if (model.feed === 'high') {
-    const leastBar = (c.cutInGaugeBar ?? c.fillGaugeBar) + 0.25, farBar = Math.max(0, PUMPS_TO * c.reliefSetGaugeBar - leastBar - FURTHER_BAR);
+    const leastBar = (c.cutInGaugeBar ?? c.fillGaugeBar) + SET_HIGH_BAR, farBar = Math.max(0, PUMPS_TO * c.reliefSetGaugeBar - leastBar - FURTHER_BAR);
     // A valve is set somewhere there; of units whose switch sticks a few pump on up to the relief.
     const held = (share: number) => (share < MOST_STOP ? (FURTHER_BAR * share) / MOST_STOP : FURTHER_BAR + (farBar * (share - MOST_STOP)) / (1 - MOST_STOP));
     return isUnit ? [{ slot: SLOT.feedHolds, of: (z) => leastBar + held(normalCdf(z)), starts: [-1, 0.6] }, ...(tracks.length ? [pump] : [])] : [uniform(SLOT.feedHolds, leastBar, leastBar + FURTHER_BAR)];

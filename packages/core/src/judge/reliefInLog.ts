@@ -90,12 +90,13 @@ function sawTeeth({ gaugeBar, tS, n }: LogTrack, meanC: number[], nearBar: numbe
     if (gaugeBar[i]! >= gaugeBar[top]!) top = i;
     const fellBar = gaugeBar[top]! - gaugeBar[i]!, isFoot = i + 1 < n && gaugeBar[i + 1]! >= gaugeBar[i]! - stepBar;
     if (gaugeBar[i]! < stillBar || gaugeBar[top]! < nearBar || fellBar < least || !isFoot) continue;
-    const foot = i, heightBar = fellBar, atOnce = tS[i]! - tS[top]! <= Math.min(QUICK_WITHIN_S, (fellBar * 3600) / LETS_GO_BAR_PER_H) && meanC[top]! - meanC[i]! < STILL_HOT_K;
+    const footBar = gaugeBar[i]!, atOnce = tS[i]! - tS[top]! <= Math.min(QUICK_WITHIN_S, (fellBar * 3600) / LETS_GO_BAR_PER_H) && meanC[top]! - meanC[i]! < STILL_HOT_K;
     top = i;
     if (!atOnce || teeth === MOST_TEETH) continue;
     teeth++;
-    parts[foot] = FOOT;
-    for (let k = foot + 1; k < n && gaugeBar[k]! >= gaugeBar[foot]! - stepBar && gaugeBar[k]! < gaugeBar[foot]! + TOOTH_SHARE * heightBar && gaugeBar[k]! >= gaugeBar[k - 1]! - TOOTH_SHARE * heightBar; k++) parts[k] = RISING;
+    parts[i] = FOOT;
+    const rises = (k: number) => gaugeBar[k]! >= footBar - stepBar && gaugeBar[k]! < footBar + TOOTH_SHARE * fellBar && gaugeBar[k]! >= gaugeBar[k - 1]! - TOOTH_SHARE * fellBar;
+    for (let k = i + 1; k < n && rises(k); k++) parts[k] = RISING;
   }
   return parts;
 }

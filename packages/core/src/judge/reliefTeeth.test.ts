@@ -16,16 +16,17 @@ const logger = (readings: [min: number, bar: number, flowC: number][], onMin: nu
 const judged = (circuit: CircuitSheet, log: Log) => diagnose({ format: 'jumper-case', version: 1, id: 'teeth', circuit, logs: [log], findings: [] });
 const shareOf = (d: ReturnType<typeof diagnose>, ...faults: FaultId[]) => d.hypotheses.filter((h) => h.faults.length === 1 && faults.includes(h.faults[0]!)).reduce((sum, h) => sum + h.probability, 0);
 /** What lies between two readings, minute by minute. */
-const everyMinute = (readings: [number, number, number][]): [number, number, number][] => readings.flatMap(([min, bar, flowC], k) => {
+const between = (readings: [number, number, number][]): [number, number, number][] => readings.flatMap(([min, bar, flowC], k) => {
   const next = readings[k + 1];
   return next ? Array.from({ length: next[0] - min }, (_, i): [number, number, number] => [min + i, bar + ((next[1] - bar) * i) / (next[0] - min), flowC + ((next[2] - flowC) * i) / (next[0] - min)]) : [[min, bar, flowC]];
 });
-const rounded = (readings: [number, number, number][]): [number, number, number][] => readings.map(([m, bar, c]) => [m, Math.round(100 * bar) / 100, c]);
+/** The same, to a hundredth of a bar. */
+const everyMinute = (readings: [number, number, number][]) => between(readings).map(([m, bar, c]): [number, number, number] => [m, Math.round(100 * bar) / 100, c]);
 
 /** Warms for half an hour, and saws between 2.02 and 1.76 bar; the water stays at 58 °C meanwhile. */
 const WARMS: [number, number, number][] = [[0, 0.8, 16], [1, 0.8, 16], [11, 1.06, 39], [19, 1.31, 50], [27, 1.57, 57]];
-const sawWithoutHeat = logger(rounded(everyMinute([...WARMS, [31, 1.7, 58], [43, 2.02, 58], [45, 1.76, 58], [59, 2.02, 58], [61, 1.76, 58], [66, 1.86, 58]])), 1);
-const heldWithoutHeat = logger(rounded(everyMinute([...WARMS, [37, 2.02, 66], [39, 1.76, 66], [66, 1.76, 66]])), 1);
+const sawWithoutHeat = logger(everyMinute([...WARMS, [31, 1.7, 58], [43, 2.02, 58], [45, 1.76, 58], [59, 2.02, 58], [61, 1.76, 58], [66, 1.86, 58]]), 1);
+const heldWithoutHeat = logger(everyMinute([...WARMS, [37, 2.02, 66], [39, 1.76, 66], [66, 1.76, 66]]), 1);
 
 describe('between two lifts', () => {
   it('the water begins anew at the foot of each tooth', () => {
@@ -57,7 +58,7 @@ describe('an open bypass', () => {
   });
   it('that has filled the circuit in six minutes needs no flat vessel beside it', () => {
     // Boyle: 100 L/h into 18 L of gas charged to 0.83 bar, until the relief lifts and simmers at 1.88.
-    const filled = logger(rounded(everyMinute([[0, 0.8, 16], [2, 1.12, 16], [4, 1.6, 17], [5, 1.96, 19], [6, 1.88, 21], [40, 1.88, 55]])), 4);
+    const filled = logger(everyMinute([[0, 0.8, 16], [2, 1.12, 16], [4, 1.6, 17], [5, 1.96, 19], [6, 1.88, 21], [40, 1.88, 55]]), 4);
     const d = judged(FED, filled);
     expect(d.marginals['fill-bypass-open']! + d.marginals['reducing-valve-creeping']! + d.marginals['dhw-coil-perforated']!).toBeGreaterThan(0.8);
     expect(d.hypotheses[0]!.faults).toHaveLength(1);
@@ -69,18 +70,18 @@ describe('a quick fall while it is hot', () => {
   const PLANT: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 1150, waterVolumeSource: 'estimated', heatOutputKw: 130, staticHeadM: 15, vessel: { nominalVolumeL: 280, labelPrechargeBar: 1.9, isolationValve: 'none' }, reliefValve: { setBar: 3.5 }, fill: { kind: 'pressurisation-unit', cutInBar: 2.05, cutOutBar: 2.45 }, domesticHotWater: { kind: 'none' }, gauge: { kind: 'sensor', resolutionBar: 0.01 }, maxFlowC: 75 };
   const warm: [number, number, number][] = [[0, 2.2, 20], [8, 2.2, 20], [30, 2.34, 52], [49, 2.45, 65], [67, 2.5, 68], [79, 2.51, 68]];
   it('that takes a large plant several readings is one letting go, and says where the relief lifts', () => {
-    const log = logger(rounded(everyMinute([...warm, [83, 2.3, 68], [87, 2.12, 68], [89, 2.08, 68], [110, 2.07, 68]])), 8), track = layOutLog(log, resolveCircuit(PLANT))!;
+    const log = logger(everyMinute([...warm, [83, 2.3, 68], [87, 2.12, 68], [89, 2.08, 68], [110, 2.07, 68]]), 8), track = layOutLog(log, resolveCircuit(PLANT))!;
     expect(track.letGoGaugeBar).toBeCloseTo(2.51, 1);
     expect([...track.starts].filter((s) => s)).toHaveLength(2);
     const d = judged(PLANT, log);
     expect(d.hypotheses[0]!.faults).toEqual(['relief-valve-lifts-early']);
   });
   it('to next to nothing is no relief’s: that shuts long before', () => {
-    const emptied = logger(rounded(everyMinute([...warm, [83, 1.2, 68], [87, 0.2, 68], [110, 0.1, 68]])), 8);
+    const emptied = logger(everyMinute([...warm, [83, 1.2, 68], [87, 0.2, 68], [110, 0.1, 68]]), 8);
     expect(layOutLog(emptied, resolveCircuit(PLANT))!.letGoGaugeBar).toBeNull();
   });
   it('after the heat went off is cooling, though two points after one another differ by a fraction of a kelvin', () => {
-    const emptied = logger(rounded(everyMinute([[0, 1, 20], [5, 1, 20], [40, 1.5, 58], [70, 0.88, 32], [72, 0.45, 31.4], [74, 0.15, 30.9], [76, 0.02, 30.5], [90, 0.02, 27]])), 5, 40);
+    const emptied = logger(everyMinute([[0, 1, 20], [5, 1, 20], [40, 1.5, 58], [70, 0.88, 32], [72, 0.45, 31.4], [74, 0.15, 30.9], [76, 0.02, 30.5], [90, 0.02, 27]]), 5, 40);
     expect(layOutLog(emptied, resolveCircuit(FED))!.letGoGaugeBar).toBeNull();
   });
 });
