@@ -3,14 +3,14 @@ import { writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { caseFile } from '@jumper/contract';
 import { diagnose, type Case } from '@jumper/core';
-import { BALANCE_TIERS, bareSheet, confusions, leaveOut, makeBalance, makeCase, makeSketch, reliability, ruleOfThumb, scoreTier, SKETCH_TIERS, TIERS, type Judged, type Tier, type TruthCase } from '@jumper/evaluate';
+import { BALANCE_TIERS, bareSheet, confusions, leaveOut, LOOP_TIERS, makeBalance, makeCase, makeLoop, makeSketch, reliability, ruleOfThumb, scoreTier, SKETCH_TIERS, TIERS, type Judged, type Tier, type TruthCase } from '@jumper/evaluate';
 import { caseDone, inThreads, type Share } from './inThreads';
 import { optionsOrExit, refuse } from './options';
 
 const say = (line: string) => process.stdout.write(`${line}\n`);
 
-/** The three makers of visits, and the tiers that each knows. */
-const MAKERS = { truth: { make: makeCase, tiers: TIERS }, sketch: { make: makeSketch, tiers: SKETCH_TIERS }, balance: { make: makeBalance, tiers: BALANCE_TIERS } } as const;
+/** The four makers of visits, and the tiers that each knows. */
+const MAKERS = { truth: { make: makeCase, tiers: TIERS }, sketch: { make: makeSketch, tiers: SKETCH_TIERS }, balance: { make: makeBalance, tiers: BALANCE_TIERS }, loop: { make: makeLoop, tiers: LOOP_TIERS } } as const;
 type Maker = keyof typeof MAKERS;
 
 /** What is done to the sheet of each visit before the judge sees it. */
@@ -35,12 +35,12 @@ function judgeShare({ tiers, from, cases, step, offset, leastShownBar, sheets, m
   return judged;
 }
 
-const USAGE = `npm run --silent evaluate -- [--cases N] [--tier ${TIERS.join('|')}|all] [--from SEED] [--shows BAR] [--gaps|--bare] [--sketch|--balance] [--out FILE.json]
-  --gaps: the same visits, each with one thing missing or wrong on the sheet or in the log; --bare: with next to nothing on the sheet; --sketch, --balance: visits of the second or the third maker, which have no several and days`;
+const USAGE = `npm run --silent evaluate -- [--cases N] [--tier ${TIERS.join('|')}|all] [--from SEED] [--shows BAR] [--gaps|--bare] [--sketch|--balance|--loop] [--out FILE.json]
+  --gaps: the same visits, each with one thing missing or wrong on the sheet or in the log; --bare: with next to nothing on the sheet; --sketch, --balance, --loop: visits of the second, third or fourth maker, which have no several and, but for the fourth, no days`;
 
 inThreads<TierShare, Judged>(fileURLToPath(import.meta.url), judgeShare, async (together) => {
-  const asked = optionsOrExit(USAGE, { cases: { least: 1 }, from: { least: 1 }, shows: { least: 0 }, tier: { oneOf: [...TIERS, 'all'] }, gaps: 'flag', bare: 'flag', sketch: 'flag', balance: 'flag', out: 'text' });
-  const cases = Number(asked.cases ?? 500), maker: Maker = asked.balance === true ? 'balance' : asked.sketch === true ? 'sketch' : 'truth', known: readonly Tier[] = MAKERS[maker].tiers;
+  const asked = optionsOrExit(USAGE, { cases: { least: 1 }, from: { least: 1 }, shows: { least: 0 }, tier: { oneOf: [...TIERS, 'all'] }, gaps: 'flag', bare: 'flag', sketch: 'flag', balance: 'flag', loop: 'flag', out: 'text' });
+  const cases = Number(asked.cases ?? 500), maker: Maker = asked.loop === true ? 'loop' : asked.balance === true ? 'balance' : asked.sketch === true ? 'sketch' : 'truth', known: readonly Tier[] = MAKERS[maker].tiers;
   const tiers = known.filter((t) => (asked.tier ?? 'all') === 'all' || t === asked.tier);
   if (tiers.length === 0) refuse(`--tier: this maker has no visits of ${asked.tier}`, USAGE);
   const judged = await together(

@@ -11,3 +11,4 @@ export * from './score/score';
 export * from './truth/leaveOut';
 export * from './sketch/makeSketch';
 export * from './balance/makeBalance';
+export * from './loop/makeLoop';

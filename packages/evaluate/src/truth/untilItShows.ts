@@ -7,12 +7,12 @@ export interface Maker { name: string; tiers: readonly Tier[]; keys: { seed: num
 const MOST_TRIES = 400;
 
 /** Tries again until a visit shows its faults. The same tier and seed give the same visit.
- *  @param attempt one try by a key; null where a fault of it does not show
+ *  @param attempt one try by a key, after so many that did not show; null where a fault of it does not show
  *  @throws {RangeError} for a tier that the maker does not know, or where none shows */
-export function untilItShows({ name, tiers, keys }: Maker, tier: Tier, seed: number, attempt: (key: number) => TruthCase | null): TruthCase {
+export function untilItShows({ name, tiers, keys }: Maker, tier: Tier, seed: number, attempt: (key: number, tried: number) => TruthCase | null): TruthCase {
   if (!tiers.includes(tier)) throw new RangeError(`${name} makes no visits of tier ${tier}`);
   for (let i = 0; i < MOST_TRIES; i++) {
-    const made = attempt(seed * keys.seed + tiers.indexOf(tier) * keys.tier + i * keys.attempt);
+    const made = attempt(seed * keys.seed + tiers.indexOf(tier) * keys.tier + i * keys.attempt, i);
     if (made) return { ...made, case: { ...made.case, id: `${name}-${tier}-${seed}` } };
   }
   throw new RangeError(`no visit of tier ${tier} shows its faults`);
