@@ -1,4 +1,5 @@
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
+import { bySensor } from '../log/PressureLog';
 import { lowerFirst } from '../lowerFirst';
 import type { Judgement } from './Diagnosis';
 import type { Finding } from './Finding';
@@ -14,12 +15,20 @@ type Contradiction = Judgement['contradictions'][number];
 const HARDLY_BOTH = Math.log(1 / 25);
 const MOST_NAMED = 2;
 
-/** Evidence that cannot both be right, each pair with the test to repeat: the same test done twice with different answers (the later counts), and pairs of findings,
+/** Evidence that cannot both be right, each pair with the test to repeat: a reading that was left out as a slip (what to repeat is the log), the same test done twice with different answers (the later counts), and pairs of findings,
  *  or of a finding and a log, that no set of faults explains together though each is easily explained alone.
  *  @param all every finding, those done again included @param latest those that were judged, in the order of the sets' evidence */
 export function contradictions(all: Evidence, latest: Evidence, judged: Judged): Contradiction[] {
-  const twice = doneTwice(all);
+  const twice = [...slips(latest, judged), ...doneTwice(all)];
   return [...twice, ...unexplained(latest, judged).filter((c) => !twice.some((t) => c.evidence.some((e) => t.evidence.includes(e))))].slice(0, twice.length + MOST_NAMED);
+}
+
+/** A reading of a hand's log that was left out, since it contradicts those before and after it. */
+function slips({ logs, logIndices }: Evidence, { logs: judgedLogs }: Judged): Contradiction[] {
+  return judgedLogs.flatMap((judged, k) => {
+    const { tS, pressureBar } = logs[k]!.samples, at = bySensor(judged) ? -1 : pressureBar.findIndex((bar, i) => bar !== null && judged.samples.pressureBar[i] === null);
+    return at < 0 ? [] : [{ evidence: [`log:${logIndices[k]!}`], text: `The reading at ${Math.round(tS[at]! / 60)} min stands off those before and after it, and nothing was done meanwhile. It was left out as a slip.`, repeat: 'log' }];
+  });
 }
 
 function doneTwice({ findings }: Evidence): Contradiction[] {

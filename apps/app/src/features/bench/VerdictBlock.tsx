@@ -46,7 +46,10 @@ export function VerdictBlock({ jobId, skipped, diagnosis, proof, stale, units }:
           <Text><Text className="text-ink2">Before a part is bought, prove it: </Text><Text className="font-semibold underline">{lowerFirst(testRow(test).title)}</Text></Text>
         </Pressable>
       ) : null}
-      {judgement.contradictions.map((c) => <Notice key={c.text} kind="caution" title={c.evidence.every((id) => id.startsWith('finding:')) ? 'Two findings disagree' : 'Log and finding disagree'}>{c.text}</Notice>)}
+      {judgement.contradictions.map((c) => <Notice key={c.text} kind="caution" title={disagreement(c.evidence)}>{c.text}</Notice>)}
     </View>
   );
 }
+
+/** What disagrees: two findings, a finding and the log, or one reading and the rest of its log. */
+const disagreement = (evidence: readonly string[]): string => (evidence.length === 1 ? 'One reading disagrees with its log' : evidence.every((id) => id.startsWith('finding:')) ? 'Two findings disagree' : 'Log and finding disagree');
