@@ -10,6 +10,8 @@ export interface LogTrack {
   variance: Float64Array;
   /** Growth of the content from the first point's mean temperature, per litre; where no temperature was read, at the usual tempos. */
   growth: Float64Array;
+  /** By how much less a litre in the emitters has grown at each point, if they cool by themselves while the boiler stands; null where that is not asked. */
+  away: Float64Array | null;
   /** Set where no temperature was read: growth then hangs on the tempos. */
   blind: BlindHeat | null;
   /** Nobody read a temperature or said that heat was on: that it was is a guess from the rise or the fall. */

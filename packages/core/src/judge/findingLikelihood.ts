@@ -132,7 +132,9 @@ function chargeShownDensity(f: Finding, faults: readonly FaultId[], v: Float64Ar
   return normalPdf(n.seen, n.expected, n.sd);
 }
 
-function watchDensity(f: Finding, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit): number | null {
+function watchDensity(told: Finding, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit): number | null {
+  // What a bypass lets by past the feed's valve comes in by no coil.
+  const f: Finding = told.test === 'coil-isolated-watch' && has(faults, 'fill-bypass-open') && v[SLOT.inCoil]! > 0 ? { ...told, test: 'cold-main-on-watch' } : told;
   const n = expectedNumber(f, v, c);
   if (!n) return null;
   // Standing water above a boiler that is not shut off lifts a drained gauge by itself.
@@ -159,7 +161,7 @@ function runsBackDensity(f: Finding, v: Float64Array, c: ResolvedCircuit, told: 
 }
 
 /** How often a bypass goes on feeding while the feed's own valve is shut. Common practice. */
-const PAST_THE_VALVE = 0.5;
+export const PAST_THE_VALVE = 0.5;
 
 /** Density of a change of pressure. A fall that the vessel's water no longer makes up comes to rest at the water standing above, if air gets in at the top, else it goes on: half and half. */
 function fallenDensity(seenBar: number, expectedBar: number, sd: number, startGaugeBar: number, c: ResolvedCircuit): number {

@@ -2,6 +2,7 @@ import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { atGaugeLevel, heldFromGaugeBar, resolveCircuit, type ResolvedCircuit } from '../circuit/resolveCircuit';
 import type { PressureLog } from '../log/PressureLog';
 import { spikesOut } from '../log/cleanLog';
+import { slipOut } from '../log/readingSlip';
 import { readLog, type LogReading } from '../log/readLog';
 import { COLD_BELOW_C, cycleFeatures, HEATED_K, type CycleFeatures } from '../log/cycleFeatures';
 import { has } from './faultGroups';
@@ -9,7 +10,7 @@ import type { FaultId } from './faults';
 import type { Finding } from './Finding';
 import { coldLevelDensity, levelHangsOnDraw } from './coldLevel';
 import { hotLevelDensity } from './hotLevel';
-import { findingLikelihood, hangsOnDraw } from './findingLikelihood';
+import { findingLikelihood, hangsOnDraw, PAST_THE_VALVE } from './findingLikelihood';
 import { earlyLiftShare } from './earlyLiftShare';
 import { chargeOf, expectedNumber, foretold } from './findingNumbers';
 import { fitterOf, HASTY_LENDING, LENDING, type Fitter } from './fitter';
@@ -50,6 +51,7 @@ export interface Judged {
   /** The circuit with its vessel at the gauge's level, as the draws' parameters are meant. */
   seen: ResolvedCircuit;
   tracks: LogTrack[];
+  /** Without the slips of sensors and of whoever read. */
   logs: PressureLog[];
   /** The log that each track was laid out from: its place in `logs`. */
   trackLog: number[];
@@ -64,8 +66,9 @@ export interface Judged {
 /** Bayes over fault sets: prior × probability of the logs (by simulation, parameters integrated out) × probability of each finding, the
  *  parameters' draws reweighted by every finding in turn. Sorted, most probable first. */
 export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: Progress = () => {}): Judged {
-  const logs = evidence.circuit.kind === 'steam' ? [] : evidence.logs.map(spikesOut), onSheet = resolveCircuit(evidence.circuit);
-  const circuit = onSheet.assumed.includes('gauge.resolutionBar') && evidence.circuit.gauge?.kind !== 'unnumbered' ? { ...onSheet, gaugeStepBar: seenStepBar(logs, onSheet.gaugeStepBar) } : onSheet, seen = atGaugeLevel(circuit);
+  const written = evidence.circuit.kind === 'steam' ? [] : evidence.logs.map(spikesOut), onSheet = resolveCircuit(evidence.circuit);
+  const circuit = onSheet.assumed.includes('gauge.resolutionBar') && evidence.circuit.gauge?.kind !== 'unnumbered' ? { ...onSheet, gaugeStepBar: seenStepBar(written, onSheet.gaugeStepBar) } : onSheet, seen = atGaugeLevel(circuit);
+  const logs = written.map((l) => slipOut(l, circuit.reliefSetGaugeBar, circuit.gaugeStepBar));
   // Where no temperature was logged, the water is taken to go up to the boiler's limit, or to the flow that was read, if that was more.
   const flowsC = evidence.findings.flatMap(({ finding: f }) => (f.test === 'flow-return' && typeof f.flowC === 'number' ? [f.flowC] : []));
   const laidOut = logs.map((l) => layOutLog(l, { ...circuit, maxFlowC: Math.max(circuit.maxFlowC, ...flowsC) }));
@@ -83,20 +86,22 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const feedMayBeShut = circuit.fedByItself && (lowGaugeBar(tracks) ?? Infinity) < heldFromGaugeBar(circuit) - FELL_BAR;
   const staysBelow = smallDespite(usualPeakGaugeBar, circuit), smallBySheet = knownToSheet(circuit), readings = logs.map((l) => readLog(l, circuit.gaugeStepBar)), creepBarPerH = quickestCreep(readings);
   const restricted = evidence.findings.some(({ finding }) => finding.test === 'vessel-connection-flow' && finding.outcome === 'restricted');
-  const parted = waysParted(tracks), feedUnsaid = evidence.circuit.fill === undefined && tracks.length > 0;
+  const parted = waysParted(tracks), feedWasShut = evidence.logs.some((l) => l.events?.some((e) => e.kind === 'fill-closed')), feedUnsaid = evidence.circuit.fill === undefined && tracks.length > 0;
   /** Other ways in which a hypothesis may hold too, and how often it does: one that speaks of its own faults, and one of a feed that the sheet does not name. */
   const otherWaysOf = (model: LogModel, faults: readonly FaultId[], care: boolean): { model: LogModel; share: number }[] => {
     const own = ownWayOf(model, faults);
-    return [...(own ? [own] : []), ...(own?.model.heat === 'none' && feedMayBeShut && model.feed === 'right' ? [{ model: { ...own.model, feed: 'dead' as const }, share: SHUT_FEED_SHARE }] : []), ...(care && model.gas === 'cut-off' ? almostCutOff(model, faults) : []), ...unitLetsBy(model, faults), ...reliefElsewhere(model, faults), ...(feedUnsaid && model.feed === 'right' ? [{ model: { ...model, feed: 'unsaid' as const }, share: FED_SHARE }] : [])];
+    return [...(own ? [own] : []), ...(own?.model.heat === 'none' && feedMayBeShut && model.feed === 'right' ? [{ model: { ...own.model, feed: 'dead' as const }, share: SHUT_FEED_SHARE }] : []), ...(care && model.gas === 'cut-off' ? almostCutOff(model, faults) : []), ...unitLetsBy(model, faults), ...reliefElsewhere(model, faults), ...pastTheValve(model, faults), ...(feedUnsaid && model.feed === 'right' ? [{ model: { ...model, feed: 'unsaid' as const }, share: FED_SHARE }] : [])];
   };
   const waysOf = (faults: readonly FaultId[], care: boolean): LogModel[] => { const model = logModelOf(faults); return [model, ...otherWaysOf(model, faults, care).map((way) => way.model)]; };
   /** A circuit without its vessel may give way before its relief lifts; and a port that is nearly blocked lets the pressure stand high as long as the water grows, and fall back while it is hot. */
   const almostCutOff = (model: LogModel, faults: readonly FaultId[]): { model: LogModel; share: number }[] => [
     ...(mayHaveBlown(tracks, circuit) ? [{ model: { ...model, gas: 'late' as const }, share: GIVES_WAY_SHARE }] : []),
-    ...((easedHot || restricted) && faults.includes('vessel-connection-blocked') ? [{ model: { ...model, gas: 'narrow' as const }, share: NARROW_SHARE }] : []),
+    ...((easedHot || restricted) && faults.includes('vessel-connection-blocked') ? [{ model: { ...model, gas: 'narrow' as const }, share: restricted ? NARROW_AS_FOUND : NARROW_SHARE }] : []),
   ];
   /** A unit by itself may let water by all the time, instead of not pumping or of pumping too far. */
   const unitLetsBy = (model: LogModel, faults: readonly FaultId[]): { model: LogModel; share: number }[] => (tracks.length && faults.join() === 'pressurisation-unit-fault' ? [{ model: { ...model, inflow: 'fill' }, share: UNIT_LETS_BY_SHARE }] : []);
+  /** A bypass may begin before the feed's valve that was shut, and goes on letting water by as a way of its own. */
+  const pastTheValve = (model: LogModel, faults: readonly FaultId[]): { model: LogModel; share: number }[] => (feedWasShut && model.inflow === 'fill' && faults.includes('fill-bypass-open') ? [{ model: { ...model, inflow: 'coil' }, share: PAST_THE_VALVE }] : []);
   /** A relief may stand where no valve shuts it off together with the boiler. */
   const reliefElsewhere = (model: LogModel, faults: readonly FaultId[]): { model: LogModel; share: number }[] => (parted.outflow && model.outflow === 'boiler' && faults.includes('relief-valve-passing') ? [{ model: { ...model, outflow: 'circuit' }, share: RELIEF_ELSEWHERE_SHARE }] : []);
   const ownWayOf = (model: LogModel, faults: readonly FaultId[]): { model: LogModel; share: number } | null => {
@@ -211,7 +216,7 @@ const eased = (miss: number): number => (Math.abs(miss) <= FURTHEST_HINT ? miss 
 const FELL_BAR = 0.08;
 /** Of units at fault, those that pump past their limit instead of not at all, and those that let water by all the time; of misreading gauges, those that stick; of feeds that are in order, those that are kept shut; of rises with neither temperatures nor a word of heat, those that came cold, of falls likewise, of either where something was shut off to watch it, and of rises and falls in turn;
  *  of circuits without their vessel that come near their relief, those that give way before it; of blocked connections, those that still let water by; of circuits whose filling is not on the sheet, those that feed themselves; of reliefs, those that no valve shuts off together with the boiler. Common practice. */
-const OVERRUN_SHARE = 0.35, UNIT_LETS_BY_SHARE = 0.2, GIVES_WAY_SHARE = 0.2, NARROW_SHARE = 0.25, STUCK_SHARE = 0.3, SHUT_FEED_SHARE = 0.4, UNHEATED_SHARE = 0.65, FELL_UNHEATED_SHARE = 0.9, WATCHED_UNHEATED_SHARE = 0.98, SWINGS_UNHEATED_SHARE = 0.05, FED_SHARE = 0.3, RELIEF_ELSEWHERE_SHARE = 0.3;
+const OVERRUN_SHARE = 0.35, UNIT_LETS_BY_SHARE = 0.17, GIVES_WAY_SHARE = 0.2, NARROW_SHARE = 0.25, NARROW_AS_FOUND = 0.5, STUCK_SHARE = 0.3, SHUT_FEED_SHARE = 0.4, UNHEATED_SHARE = 0.65, FELL_UNHEATED_SHARE = 0.9, WATCHED_UNHEATED_SHARE = 0.98, SWINGS_UNHEATED_SHARE = 0.05, FED_SHARE = 0.3, RELIEF_ELSEWHERE_SHARE = 0.3;
 
 function unheatedShare(tracks: readonly LogTrack[]): number {
   if (tracks.some((t) => t.watched)) return WATCHED_UNHEATED_SHARE;

@@ -3,7 +3,7 @@ import { RELIEF_LET_GO, type LogTrack } from './LogTrack';
 import { WaterCurve } from './WaterCurve';
 
 /** Places in the kernel's parameter vector; the starting pressures of a track's stretches follow from START on. */
-export const SLOT = { gas: 0, vesselL: 1, contentL: 2, share: 3, lagS: 4, stretch: 5, air: 6, inFill: 7, inCoil: 8, outCircuit: 9, outBoiler: 10, lift: 11, offset: 12, feedHolds: 13, stuck: 14, mains: 15, cap: 16, heatTempo: 17, coolTempo: 18, doubt: 19, seat: 20, blowsLPerS: 21, narrow: 22, feedLPerS: 23, tired: 24, start: 25 } as const;
+export const SLOT = { gas: 0, vesselL: 1, contentL: 2, share: 3, lagS: 4, stretch: 5, air: 6, inFill: 7, inCoil: 8, outCircuit: 9, outBoiler: 10, lift: 11, offset: 12, feedHolds: 13, stuck: 14, mains: 15, cap: 16, heatTempo: 17, coolTempo: 18, doubt: 19, seat: 20, blowsLPerS: 21, narrow: 22, feedLPerS: 23, tired: 24, parted: 25, start: 26 } as const;
 
 const LONGEST_STEP_S = 60;
 const MOST_STEPS = 6;
@@ -24,6 +24,12 @@ function blindGrowthOf(track: LogTrack, heat: BlindHeat, v: Float64Array): Float
   blindGrowth(heat, track.tS, track.n, v[17]!, v[18]!, scratch);
   return scratch;
 }
+/** Growth where a share of the content stands in emitters that cool by themselves. */
+function partedGrowthOf({ n, growth }: LogTrack, away: Float64Array, share: number): Float64Array {
+  if (scratch.length < n) scratch = new Float64Array(n);
+  for (let i = 0; i < n; i++) scratch[i] = growth[i]! + share * away[i]!;
+  return scratch;
+}
 let scratch = new Float64Array(256);
 
 /** Predicts what the gauge shows at each point of a track. The judge's own model, apart from the simulator's on purpose.
@@ -42,7 +48,7 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
   const narrow = v[22]!, curve = narrow > 0 ? new WaterCurve(0, 0, 0, s, air) : whole, mostL = v[16]! * vesselL;
   const longestStepS = narrow > 0 ? LONGEST_STEP_S / FINER : LONGEST_STEP_S, mostSteps = narrow > 0 ? MOST_STEPS * FINER : MOST_STEPS;
   let behindL = 0;
-  const growth = track.blind ? blindGrowthOf(track, track.blind, v) : track.growth;
+  const growth = track.blind ? blindGrowthOf(track, track.blind, v) : track.away && v[25]! > 0 ? partedGrowthOf(track, track.away, v[25]!) : track.growth;
   let open = false, blows = false, lifts = 0, liftsFrom = lift, keepS = -1, keep = 1, wholeS = -1, keepWhole = 1;
   let stretch = 0, lagged = growth[0]!, water = 0, P = 1, first = 0;
   for (let i = 0; i < track.n; i++) {

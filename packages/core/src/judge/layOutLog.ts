@@ -7,6 +7,7 @@ import { unsaidTopUps } from '../log/unsaidTopUps';
 import { fluidGrowth } from '../water/fluid';
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import { openShares, shutsAValve } from './openShares';
+import { emittersCool } from './emittersCool';
 import { pumpRuns } from './pumpRuns';
 import { heatSwitches } from './heatSwitched';
 import { allowForRelief, easedHotBar, heldBelowPeak } from './reliefInLog';
@@ -52,7 +53,7 @@ export function layOutLog(logged: PressureLog, circuit: ResolvedCircuit): LogTra
   const switches = heatSwitches(events), switchS = switches.map((s) => s.tS), open = openShares(events, r.tS);
   const track: LogTrack = {
     n, tS: Float64Array.from(r.tS), gaugeBar: Float64Array.from(observed),
-    variance: new Float64Array(n), growth: new Float64Array(n), blind: means.heat, heatGuessed: means.heat !== null && means.heat.switchS.length > 0 && switches.length === 0, watched: events.some((e) => shutsAValve(e.kind)), starts: new Uint8Array(n),
+    variance: new Float64Array(n), growth: new Float64Array(n), away: means.heat ? null : emittersCool(r.tS, means.meanC, r.tS.map((_, i) => apartK(r.flowC[i], r.returnC[i])), switches, circuit.fluid, means.meanC[0]!), blind: means.heat, heatGuessed: means.heat !== null && means.heat.switchS.length > 0 && switches.length === 0, watched: events.some((e) => shutsAValve(e.kind)), starts: new Uint8Array(n),
     fillOn: open.fill, coilOn: open.coil, boilerOn: open.boiler, drawnL: new Float64Array(n),
     modelErrorBar: new Float64Array(n), warmth: new Float64Array(n), modelErrorS: Math.max(LEAST_ERROR_S, ERROR_SPAN_SHARE * (r.tS[n - 1]! - r.tS[0]!)), temperatureErrorK: new Float64Array(n), errorKept: new Float64Array(n), jumpBar: new Float64Array(n), meanGaugeBar: observed.reduce((a, b) => a + b, 0) / n, topGaugeBar: top.gaugeBar,
     letGoGaugeBar: null, easedHotBar: easedHotBar(observed, means.meanC, step), heldBelowPeak: heldBelowPeak(observed, means.meanC, r.tS, step, top), temperatures: means.source, readErrorK: means.source === 'none' || !sensed ? 0 : READ_SENSOR_K, firstC: means.meanC[0]!, spanK: Math.max(...means.meanC) - coldestC,
@@ -117,6 +118,9 @@ export function layOutLog(logged: PressureLog, circuit: ResolvedCircuit): LogTra
   }
 }
 
+/** Flow less return; null where one was not read. */
+const apartK = (flowC: number | null | undefined, returnC: number | null | undefined): number | null => (flowC == null || returnC == null ? null : flowC - returnC);
+
 /** The highest reading and when it was come to; of many the second highest, since one may be a slip. */
 function highestRead({ samples: { tS, pressureBar } }: PressureLog): { gaugeBar: number; tS: number } {
   let first = -1, second = -1;
@@ -169,12 +173,18 @@ export function seenStepBar(logs: readonly PressureLog[], assumedBar: number): n
   return Math.min(...told.map((l) => { const grain = grainBar(l); return bySensor(l) ? grain : Math.max(grain, Math.min(assumedBar, 2 * grain)); }));
 }
 
-/** Whether a log holds enough different pressures to tell their step; looked through only so far, without a copy. */
+/** Whether a log holds enough different pressures to tell their step, or goes to and fro by it; looked through only so far, without a copy. */
 function isVaried(log: PressureLog): boolean {
   const different = new Set<number>();
-  return log.samples.pressureBar.some((p) => p !== null && different.add(p).size >= ENOUGH_TO_TELL);
+  let last: number | null = null, moves = 0;
+  return log.samples.pressureBar.some((p) => {
+    if (p === null) return false;
+    if (last !== null && p !== last) moves++;
+    last = p;
+    return different.add(p).size >= ENOUGH_TO_TELL || (moves >= ENOUGH_MOVES && different.size > 1);
+  });
 }
-const ENOUGH_TO_TELL = 4;
+const ENOUGH_TO_TELL = 4, ENOUGH_MOVES = 3;
 
 /** The model's own error while nothing is heated, bar, and when warm as a share of the log's range: logged temperatures, and those read by hand or not at all. Set by the
  *  evaluation on plants of another physics. */

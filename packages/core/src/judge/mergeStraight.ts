@@ -16,7 +16,7 @@ export function mergedWhereStraight(track: LogTrack): LogTrack {
   const first = (of: Float64Array) => Float64Array.from(blocks, ([from]) => of[from]!);
   const tS = mean(track.tS);
   return {
-    ...track, n, tS, gaugeBar: mean(track.gaugeBar), growth: mean(track.growth),
+    ...track, n, tS, gaugeBar: mean(track.gaugeBar), growth: mean(track.growth), away: track.away && mean(track.away),
     variance: mean(track.variance).map((v, k) => v / (blocks[k]![1] - blocks[k]![0])),
     starts: Uint8Array.from(blocks, ([from]) => track.starts[from]!), fillOn: first(track.fillOn), coilOn: first(track.coilOn), boilerOn: first(track.boilerOn),
     drawnL: first(track.drawnL), jumpBar: Float64Array.from(blocks, ([from, to]) => Math.hypot(...track.jumpBar.subarray(from, to))),

@@ -43,3 +43,8 @@ describe('a swing too large for the sheet, of which no temperature was logged', 
 it('a flow and a limit are known to a kelvin or so: where one passes the other nothing leaps', () => {
   for (let flowC = 72; flowC < 84; flowC += 0.5) expect(Math.log(speaks(flowC + 0.5)) - Math.log(speaks(flowC))).toBeLessThan(1.6);
 });
+
+it('the farther beyond a limit that is known, the less a sound control does it; by a guessed one nobody knows how far it is', () => {
+  for (const flowC of [80, 84, 88, 92]) expect(speaks(flowC + 4)).toBeGreaterThan(1.5 * speaks(flowC));
+  expect(speaks(97, untold)).toBeLessThan(speaks(97));
+});

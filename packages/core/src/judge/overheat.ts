@@ -13,6 +13,8 @@ const READ_K = 1;
 /** How often a flow beyond the limit and its overshoot is met where the boiler overheats, and where it does not. Common practice. */
 export const BEYOND = { faulty: 0.85, sound: 0.03 };
 /** The same of one near the limit, and of one that never came near. */
+/** The farther beyond, the less it is the control's swing or a thermometer's fault: down by e for so many kelvins. Common practice. */
+const SOUND_FADES_K = 6;
 const NEAR = { faulty: 0.15, sound: 0.97 }, UNDER = { faulty: 0.5, sound: 0.97 };
 
 /** How often the flow is met as hot as it was, by whether the boiler overheats. Where its limit is not on the sheet, over all limits that are usual.
@@ -23,7 +25,9 @@ export function overheatShare(hottestC: number | null, c: ResolvedCircuit, fault
   /** Share of limits that lie under a temperature. */
   const limitsUnder = (flowC: number) => (c.assumed.includes('maxFlowC') ? normalCdf((flowC - USUAL_LIMIT_C) / LIMIT_SPREAD_K) : normalCdf((flowC - c.maxFlowC) / READ_K));
   const beyond = limitsUnder(hottestC - OVERSHOOT_K), reached = limitsUnder(hottestC + NOT_REACHED_K);
-  return beyond * BEYOND[which] + (reached - beyond) * NEAR[which] + (1 - reached) * UNDER[which];
+  // By a guessed limit nobody knows how far beyond it is.
+  const farK = c.assumed.includes('maxFlowC') ? 0 : Math.max(0, hottestC - c.maxFlowC - OVERSHOOT_K);
+  return beyond * (which === 'faulty' ? BEYOND.faulty : BEYOND.sound * Math.exp(-farK / SOUND_FADES_K)) + (reached - beyond) * NEAR[which] + (1 - reached) * UNDER[which];
 }
 
 /** What a flow that was read by hand adds to what the logs have said of overheating already. */

@@ -1,3 +1,4 @@
+import { HEATED_K } from '../log/cycleFeatures';
 import { heldFromGaugeBar, type ResolvedCircuit } from '../circuit/resolveCircuit';
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { SET_HIGH_BAR } from '../circuit/standingLevel';
@@ -61,6 +62,8 @@ export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: Resolved
   free.push(...(model.lift === 'early' ? earlyLift(c, tracks) : [rightLift(c, tracks)]));
   if (model.lift !== 'early' && mayHaveBlown(tracks, c)) free.push(uniform(SLOT.seat, SEAT_LEAST, SEAT_MOST, [-0.5, 1.5]));
   if (tracks.some((t) => t.heldBelowPeak)) free.push(tired());
+  if (tracks.some((t) => t.away)) free.push(parted());
+
   if (model.gauge === 'off') free.push(gaugeOff(tracks));
   else free.push(normal(SLOT.offset, 0, 0.05));
   if (model.gauge === 'stuck') free.push(uniform(SLOT.stuck, 0.75, 1, [0]));
@@ -91,8 +94,9 @@ const INFLOW_L_PER_H = 0.8;
 const BYPASS_L_PER_H = 5, BYPASS_SPREAD = 1.3;
 /** How much oftener a bypass, or a unit that does not shut, lets by as much as in a draw than the other ways in do; 1 where nothing comes in. */
 export function bypassTimes(v: Float64Array, c: ResolvedCircuit): number {
-  if (v[SLOT.inFill] === 0) return 1;
-  const size = sizeOf(c), at = Math.log(Math.max(1e-6, v[SLOT.inFill]!) / size), density = (median: number, spread: number) => normalPdf(at, Math.log(median), spread);
+  const inK = v[SLOT.inFill]! + v[SLOT.inCoil]!;
+  if (inK === 0) return 1;
+  const size = sizeOf(c), at = Math.log(Math.max(1e-6, inK) / size), density = (median: number, spread: number) => normalPdf(at, Math.log(median), spread);
   return density(BYPASS_L_PER_H, BYPASS_SPREAD) / density(INFLOW_L_PER_H, INFLOW_SPREAD);
 }
 
@@ -108,6 +112,8 @@ function earlyLift(c: ResolvedCircuit, tracks: LogTrack[]): FreeParameter[] {
   const leastBar = EARLY_LEAST * c.reliefSetGaugeBar, mostBar = c.reliefSetGaugeBar - EARLY_FROM_BAR;
   const shuts = [uniform(SLOT.seat, SEAT_LEAST, SEAT_MOST, [-0.5, 0.5]), logNormal(SLOT.blowsLPerS, BLOWS_L_PER_S * sizeOf(c), 0.8)];
   if (!tracks.length) return [uniform(SLOT.lift, leastBar, mostBar, [0]), ...shuts];
+  // A circuit that nobody heated never went where its relief might have lifted: all that is known is that it stood below.
+  if (tracks.every((t) => t.spanK < HEATED_K)) return [uniform(SLOT.lift, Math.min(mostBar - LEAST_RANGE_BAR, Math.max(leastBar, topGaugeBar(tracks)! - NOT_YET_BAR)), mostBar, [0]), ...shuts];
   const topBar = topGaugeBar(tracks)!, coldBar = Math.max(Math.min(...tracks.map((t) => t.gaugeBar[0]!)), c.fedByItself ? heldFromGaugeBar(c) : -Infinity);
   const most = Math.min(mostBar, Math.max(leastBar, topBar) + SEEN_ABOVE_BAR), least = Math.min(most - LEAST_RANGE_BAR, Math.max(leastBar, coldBar + SEEN_ABOVE_BAR));
   const at = (bar: number) => normalQuantile(Math.min(0.98, Math.max(0.02, (bar - least) / (most - least))));
@@ -117,6 +123,10 @@ function earlyLift(c: ResolvedCircuit, tracks: LogTrack[]): FreeParameter[] {
 /** From how far down a relief that has lifted once gives way again, as a share of the way from its lift to its seat: half of them lift as before, the others lower, down to those that hold the pressure at the seat as
  *  long as the water grows. Asked only where a warm circuit fell back from a peak and was held there. Common practice. */
 const tired = (): FreeParameter => ({ slot: SLOT.tired, of: (z) => Math.max(0, 2 * normalCdf(z) - 1), starts: [0.8] });
+
+/** Share of the content in emitters that cool by themselves once the heat is off: none where the pump goes on, as most of them do. Common practice. */
+const parted = (): FreeParameter => ({ slot: SLOT.parted, of: (z) => (PARTED_MOST * Math.max(0, normalCdf(z) - PUMP_GOES_ON)) / (1 - PUMP_GOES_ON), starts: [0.8] });
+const PUMP_GOES_ON = 0.65, PARTED_MOST = 0.55;
 
 function thermal(tracks: LogTrack[]): FreeParameter[] {
   const poorest = tracks.some((t) => t.temperatures === 'none') ? 'none' : tracks.some((t) => t.temperatures === 'flow') ? 'flow' : 'both';
@@ -137,7 +147,7 @@ const SEAT_LEAST = 0.78, SEAT_MOST = 1, SEAT_SHARE = 0.9;
 /** What a relief that has lifted lets go until it shuts at its seat. Common practice: about a litre a minute. */
 const BLOWS_L_PER_S = 0.017;
 /** Lifts that count as early: from which share of the marking, up to how far below it, bar (the catalogue); and how far from what was logged they are looked for. */
-const EARLY_LEAST = 0.42, EARLY_FROM_BAR = 0.3, SEEN_ABOVE_BAR = 0.1, LEAST_RANGE_BAR = 0.1;
+const NOT_YET_BAR = 0.05, EARLY_LEAST = 0.42, EARLY_FROM_BAR = 0.3, SEEN_ABOVE_BAR = 0.1, LEAST_RANGE_BAR = 0.1;
 /** How far the mains may be from what was read once, and from what is taken where nobody read it, in their logarithms. They swing with the hour. Common practice. */
 const MAINS_READ = 0.06, MAINS_GUESSED = 0.22;
 /** From where a gauge counts as misreading, and how far beyond they are found: some by two bars. Common practice. */

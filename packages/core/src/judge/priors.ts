@@ -36,6 +36,8 @@ const COUPLED: { one: FaultId[]; other: FaultId[]; factor: number; why: string }
   { one: ['vessel-undercharged', 'vessel-diaphragm-failed'], other: ['circuit-leak', 'fill-pressure-too-high'], factor: 2.9, why: 'topped up, and topped up too far' },
   { one: ['circuit-leak', 'boiler-exchanger-leak', 'relief-valve-passing', 'air-vent-faulty'], other: ['feed-starved'], factor: 1, why: 'what leaks shows where nothing is fed' },
   { one: ['gauge-misreading'], other: ['vessel-undercharged', 'relief-valve-passing', 'fill-pressure-too-high'], factor: 4.2, why: 'filled and judged by a lying gauge' },
+  { one: ['vessel-undercharged'], other: ['reducing-valve-set-high'], factor: 1, why: 'somebody turned the valve up where the gauge sank' },
+  { one: ['fill-pressure-too-low', 'feed-starved'], other: ['air-in-circuit'], factor: 2, why: 'too little pressure lets air in at the top' },
   { one: ['circuit-leak'], other: ['air-in-circuit'], factor: 4.2, why: 'air comes in with the top-ups' },
   { one: ['air-in-circuit', 'fill-pressure-too-low', 'feed-starved'], other: ['air-locked-branch'], factor: 2, why: 'too little pressure lets the air stand in the highest branch' },
   { one: ['steam-return-leak', 'steam-boiler-section-leak', 'steam-feeder-passing'], other: ['steam-water-untreated', 'steam-boiler-section-leak'], factor: 4, why: 'fresh water thins the treatment and eats the iron' },

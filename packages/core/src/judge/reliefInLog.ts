@@ -3,8 +3,8 @@ import { RELIEF_LET_GO, type LogTrack } from './LogTrack';
 /** From this share of the relief's set pressure on it may be blowing; while it does, the pressure saws between its lift and its seat. */
 const NEAR_RELIEF = 0.88, SAW_SHARE = 0.06, STILL_BLOWS = 0.8;
 /** A fall between two readings that no cooling explains, from warm and from where a relief may lift, however early, far and quick enough: it let go. Cold, or from lower down, the water is
- *  leaving by another way, and a vessel that runs empty on it lets the pressure fall all at once. */
-const DROP_BAR = 0.22, DROP_COOLING_K = 4, DROP_FROM_SHARE = 0.4, WARM_K = 5, LETS_GO_BAR_PER_H = 1.5;
+ *  leaving by another way, and a vessel that runs empty on it lets the pressure fall all at once. While the water grows warmer less of a fall says so. */
+const DROP_BAR = 0.22, DROP_WARMING_BAR = 0.1, DROP_COOLING_K = 4, DROP_FROM_SHARE = 0.4, WARM_K = 5, LETS_GO_BAR_PER_H = 1.5;
 
 /** A fall from a peak counts from here, bar, as long as the water has cooled no more than so, K, and was so far above its coldest. */
 const EASED_BAR = 0.12, STILL_HOT_K = 2, HOT_ABOVE_K = 8;
@@ -154,6 +154,6 @@ export function allowForRelief(track: LogTrack, meanC: number[], reliefSetGaugeB
   /** Whether a quick fall is far enough for a relief, and quicker than what the circuit loses anyway. */
   function fellAtOnce(from: number, to: number): boolean {
     const fellBar = track.gaugeBar[from]! - track.gaugeBar[to]!, gapS = track.tS[to]! - track.tS[from]!;
-    return fellBar > Math.max(DROP_BAR, 2.5 * stepBar) && fellBar > QUICKER_HOT * Math.max(idleBarPerS, fallsOnBarPerS(track, meanC, from, to, stepBar)) * gapS;
+    return fellBar > Math.max(meanC[to]! > meanC[from]! + COOLED_K ? DROP_WARMING_BAR : DROP_BAR, 2.5 * stepBar) && fellBar > QUICKER_HOT * Math.max(idleBarPerS, fallsOnBarPerS(track, meanC, from, to, stepBar)) * gapS;
   }
 }

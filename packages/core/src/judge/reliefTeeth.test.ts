@@ -92,3 +92,14 @@ it('a peak that nobody read is no leak: without its vessel a circuit falls by a 
   const d = diagnose({ format: 'jumper-case', version: 1, id: 'unseen', circuit: shut, logs: [log], findings: [{ test: 'vessel-valve-position', outcome: 'closed' }] });
   expect(d.hypotheses[0]!.faults).toEqual(['vessel-isolated']);
 });
+
+describe('a fall of a tenth', () => {
+  const LARGE: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 1380, waterVolumeSource: 'estimated', heatOutputKw: 135, staticHeadM: 18, vessel: { nominalVolumeL: 160, labelPrechargeBar: 2 }, reliefValve: { setBar: 4 }, fill: { kind: 'pressurisation-unit', cutInBar: 2.25, cutOutBar: 2.6 }, domesticHotWater: { kind: 'none' }, gauge: { kind: 'sensor', resolutionBar: 0.01 }, maxFlowC: 75 };
+  const falls = (after: [number, number, number][]) => logger(everyMinute([[0, 2.43, 24], [12, 2.44, 24], [24, 2.57, 43], [36, 2.72, 53], [45, 2.83, 60], ...after]), 12);
+  it('while the water grows warmer is a relief’s, far below its marking', () => {
+    const saws = falls([[47, 2.71, 61.5], [56, 2.79, 66], [66, 2.85, 68], [68, 2.72, 69]]);
+    expect(layOutLog(saws, resolveCircuit(LARGE))!.letGoGaugeBar).toBeCloseTo(2.85, 1);
+    expect(shareOf(judged(LARGE, saws), 'relief-valve-lifts-early')).toBeGreaterThan(0.7);
+  });
+  it('while it cools is the water’s own', () => expect(layOutLog(falls([[47, 2.71, 57.5], [56, 2.66, 55], [68, 2.6, 52]]), resolveCircuit(LARGE))!.letGoGaugeBar).toBeNull());
+});

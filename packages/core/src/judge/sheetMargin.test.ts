@@ -47,3 +47,9 @@ it('a vessel that keeps the pressure a bar under the relief on every run is hard
   expect(says.at(-1)).toBe(1);
   expect(smallDespite(null, c)).toBe(1);
 });
+
+it('where nobody wrote the limit down the vessel is held to no hotter water than it was sized for', () => {
+  const { maxFlowC: _, ...untold } = sheet(4);
+  expect(sheetMarginBar(resolveCircuit(untold))).toBeCloseTo(sheetMarginBar(resolveCircuit(sheet(4, { maxFlowC: 70 }))), 9);
+  expect(undersizeFactor(untold)).toBeLessThan(undersizeFactor(sheet(4, { maxFlowC: 82 })));
+});

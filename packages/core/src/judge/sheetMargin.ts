@@ -2,13 +2,13 @@ import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { expectedPressure } from '../circuit/expectedPressure';
 import { heldFromGaugeBar, resolveCircuit, type ResolvedCircuit } from '../circuit/resolveCircuit';
 
-/** A limit that is turned down is turned up again: vessels are sized for this flow at least, °C. Common practice. */
+/** A limit that is turned down is turned up again: vessels are sized for this flow at least, and where nobody wrote the limit down for no more, °C. Common practice. */
 const SIZED_FOR_C = 70;
 
 /** How far a circuit with the right charge stays below its relief at its greatest flow temperature, by what its sheet says, bar. Under nought its vessel is too small by the sheet alone. */
 export function sheetMarginBar(c: ResolvedCircuit): number {
   const coldGaugeBar = Math.min((heldFromGaugeBar(c) + c.fillGaugeBar) / 2, c.reliefSetGaugeBar - 0.1);
-  return c.reliefSetGaugeBar - expectedPressure({ circuit: c, coldGaugeBar, coldC: 15, flowC: Math.max(c.maxFlowC, SIZED_FOR_C) }).gaugeBar;
+  return c.reliefSetGaugeBar - expectedPressure({ circuit: c, coldGaugeBar, coldC: 15, flowC: c.assumed.includes('maxFlowC') ? SIZED_FOR_C : Math.max(c.maxFlowC, SIZED_FOR_C) }).gaugeBar;
 }
 
 /** How often a vessel is too small, against the catalogue's weight, by the margin that the sheet leaves, bar: for the content on the sheet, and for that of a circuit which was extended and nobody wrote

@@ -78,3 +78,10 @@ it('a coarse step of a sensor is an error to one side, and a fine one none to sp
   expect(idle(0.25) - idle(0.01)).toBeGreaterThan(0.05);
   expect(idle(0.01)).toBeLessThan(0.02);
 });
+
+it('a gauge of which nobody said how fine it is reads as coarsely as it was read: to and fro by two tenths is no movement', () => {
+  const handLog = (pressureBar: number[]): PressureLog => ({ source: 'hand', samples: { tS: pressureBar.map((_, i) => 600 * i), pressureBar } });
+  expect(seenStepBar([handLog([1.8, 1.6, 1.8, 1.6, 1.6, 1.8])], 0.1)).toBeCloseTo(0.2, 9);
+  expect(seenStepBar([handLog([1.7, 1.6, 1.7, 1.6, 1.6, 1.7])], 0.1)).toBeCloseTo(0.1, 9);
+  expect(seenStepBar([handLog([1.8, 1.8, 1.8, 1.6, 1.6, 1.6])], 0.1)).toBeCloseTo(0.1, 9);
+});
