@@ -41,7 +41,8 @@ export function expectedNumber(f: Finding, v: Float64Array, c: ResolvedCircuit):
       const curve = curveOf(v), offset = v[SLOT.offset]!, expected = givenBack(curve, f.beforeBar - offset, f.afterBar - offset, c);
       // A gauge at its foot says no more: the jug went on filling while air came in behind the water.
       // An open drain draws nothing below the outside's pressure, so a gauge that reads too high never comes down to its foot.
-      if (f.afterBar <= AT_THE_FOOT_BAR && expected < f.volumeL) return { seen: f.volumeL, expected: f.volumeL + JUG_ANYHOW_L * (Math.max(0, offset - f.afterBar) / readingSd(c)), sd: JUG_ANYHOW_L };
+      // One that reads a little high stands as much above its foot.
+      if (f.afterBar - Math.max(0, offset) <= AT_THE_FOOT_BAR && f.afterBar < FOOT_MOST_BAR && expected < f.volumeL) return { seen: f.volumeL, expected: f.volumeL + JUG_ANYHOW_L * (Math.max(0, offset - f.afterBar) / readingSd(c)), sd: JUG_ANYHOW_L };
       const errorL = slopeAt(curve, f.afterBar - offset + c.atmosphericBar) * readingSd(c, f.beforeBar, f.afterBar);
       return { seen: f.volumeL, expected, sd: Math.hypot(errorL, 0.03, 0.03 * f.volumeL) };
     }
@@ -68,7 +69,7 @@ export function expectedNumber(f: Finding, v: Float64Array, c: ResolvedCircuit):
   }
 }
 
-const AT_THE_FOOT_BAR = 0.06, JUG_ANYHOW_L = 0.4;
+const AT_THE_FOOT_BAR = 0.06, FOOT_MOST_BAR = 0.2, JUG_ANYHOW_L = 0.4;
 /** Growth of water for a kelvin between cold and hot, about. */
 const GROWTH_PER_K = 4.2e-4;
 /** Where a relief holds what it lets go, a pressure is known to about so much, bar. */

@@ -5,7 +5,7 @@ import { spikesOut } from '../log/cleanLog';
 import { slipOut } from '../log/readingSlip';
 import { readLog, type LogReading } from '../log/readLog';
 import { COLD_BELOW_C, cycleFeatures, HEATED_K, type CycleFeatures } from '../log/cycleFeatures';
-import { has } from './faultGroups';
+import { has, INFLOW, OUTFLOW } from './faultGroups';
 import type { FaultId } from './faults';
 import type { Finding } from './Finding';
 import { coldLevelDensity, levelHangsOnDraw } from './coldLevel';
@@ -82,6 +82,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const cold = overnight === undefined ? found : null, beganHot = overnight === undefined && found === null && tracks[0] !== undefined;
   const easedHot = tracks.some((t) => t.easedHotBar > 0), lifts = tracks.flatMap((t, i) => seenLift(t, logs[trackLog[i]!]!, circuit) ?? []), seenToLetGo = easedHot || evidence.findings.some(({ finding }) => letGoHot(finding));
   const toTheRelief = logged.peakGaugeBar !== null && logged.peakGaugeBar > circuit.reliefSetGaugeBar - (seenToLetGo ? LET_GO_BAR : AT_RELIEF_BAR);
+  const ranEmpty = tracks.some(stoodEmpty);
   // Where the pressure fell below what the feed holds, either nothing feeds it or the feed stands shut, as many keep it.
   const feedMayBeShut = circuit.fedByItself && (lowGaugeBar(tracks) ?? Infinity) < heldFromGaugeBar(circuit) - FELL_BAR;
   const staysBelow = smallDespite(usualPeakGaugeBar, circuit), smallBySheet = knownToSheet(circuit), readings = logs.map((l) => readLog(l, circuit.gaugeStepBar)), creepBarPerH = quickestCreep(readings);
@@ -136,6 +137,7 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
     logEvidence += Math.log(overheatShare(logged.hottestC, circuit, faults));
     if (faults.includes('relief-valve-lifts-early')) logEvidence += Math.log(liftsSoLow);
     for (const lift of lifts) weigh((v) => letsGoThere(v, faults, lift));
+    if (ranEmpty && has(faults, ...INFLOW) && has(faults, ...OUTFLOW)) logEvidence += Math.log(EMPTY_THOUGH_FED);
     if (toTheRelief && faults.every((f) => LEAVES_THE_PEAK.has(f))) logEvidence += Math.log(SOUND_AT_RELIEF);
     const { findingEvidence, draws } = weighFindings(evidence.findings, faults, logDraws, seen, logged);
     // What the fit cannot be split into (its parameters' own cost, the cold level) is shared out evenly.
@@ -170,6 +172,10 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
 
 /** A circuit that heat takes up to its relief has something that does so; how often none is found all the same (a gauge a little high, a relief a little low), and from how far below, by itself and where the relief was seen to let go: the pressure fell back from there while it was hot, or hot water came. */
 const LEAVES_THE_PEAK: ReadonlySet<FaultId> = new Set(['none', 'vessel-gas-valve-leaking', 'circuit-leak', 'boiler-exchanger-leak', 'air-vent-faulty', 'air-in-circuit', 'fill-pressure-too-low', 'feed-starved']), SOUND_AT_RELIEF = 0.06, AT_RELIEF_BAR = 0.1, LET_GO_BAR = 0.25;
+
+/** Whether a circuit stood at nothing, or as good as that, for some minutes. What the mains press into it all the while keeps it from that, unless it cools faster than they do; and how often it does. Common practice. */
+const stoodEmpty = ({ gaugeBar, tS, n }: LogTrack): boolean => [...gaugeBar].some((bar, i) => bar < EMPTY_BAR && i + 1 < n && gaugeBar[i + 1]! < EMPTY_BAR && tS[i + 1]! - tS[i]! + (i + 2 < n && gaugeBar[i + 2]! < EMPTY_BAR ? tS[i + 2]! - tS[i + 1]! : 0) >= EMPTY_S);
+const EMPTY_BAR = 0.1, EMPTY_S = 180, EMPTY_THOUGH_FED = 0.12;
 
 /** The pressure that the circuit was found at, cold; what it went to afterwards, before it was heated, is the log's to explain. */
 function foundColdBar(first: CycleFeatures | undefined): number | null {

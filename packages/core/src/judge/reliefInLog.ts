@@ -154,6 +154,8 @@ export function allowForRelief(track: LogTrack, meanC: number[], reliefSetGaugeB
   /** Whether a quick fall is far enough for a relief, and quicker than what the circuit loses anyway. */
   function fellAtOnce(from: number, to: number): boolean {
     const fellBar = track.gaugeBar[from]! - track.gaugeBar[to]!, gapS = track.tS[to]! - track.tS[from]!;
-    return fellBar > Math.max(meanC[to]! > meanC[from]! + COOLED_K ? DROP_WARMING_BAR : DROP_BAR, 2.5 * stepBar) && fellBar > QUICKER_HOT * Math.max(idleBarPerS, fallsOnBarPerS(track, meanC, from, to, stepBar)) * gapS;
+    // A pump that stops with the heat lets the gauge fall as far.
+    const warms = meanC[to]! > meanC[from]! + COOLED_K && !heatIsOff(to) && !heatIsOff(Math.min(to + 1, track.n - 1));
+    return fellBar > Math.max(warms ? DROP_WARMING_BAR : DROP_BAR, 2.5 * stepBar) && fellBar > QUICKER_HOT * Math.max(idleBarPerS, fallsOnBarPerS(track, meanC, from, to, stepBar)) * gapS;
   }
 }

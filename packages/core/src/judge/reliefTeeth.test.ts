@@ -101,5 +101,6 @@ describe('a fall of a tenth', () => {
     expect(layOutLog(saws, resolveCircuit(LARGE))!.letGoGaugeBar).toBeCloseTo(2.85, 1);
     expect(shareOf(judged(LARGE, saws), 'relief-valve-lifts-early')).toBeGreaterThan(0.7);
   });
+  it('as the heat goes off is its pump’s', () => expect(layOutLog(logger(everyMinute([[0, 2.43, 24], [12, 2.44, 24], [24, 2.57, 43], [36, 2.72, 53], [45, 2.83, 60], [47, 2.71, 60.6], [56, 2.66, 55], [68, 2.6, 52]]), 12, 46), resolveCircuit(LARGE))!.letGoGaugeBar).toBeNull());
   it('while it cools is the water’s own', () => expect(layOutLog(falls([[47, 2.71, 57.5], [56, 2.66, 55], [68, 2.6, 52]]), resolveCircuit(LARGE))!.letGoGaugeBar).toBeNull());
 });

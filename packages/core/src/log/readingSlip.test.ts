@@ -28,10 +28,13 @@ describe('a reading that stands off by itself', () => {
   it('is none where something was done meanwhile, where the water says the same, or nobody knows what the water did', () => {
     expect(slip(log({ 5: 1.95 }, { events: [{ tS: 240, kind: 'heat-on' }, { tS: 1450, kind: 'top-up' }] }))).toBeNull();
     expect(slip(log({ 5: 1.95 }, {}, [17, 18, 31, 45, 56, 71, 67, 68, 68]))).toBeNull();
+    // Whether the heat that came on meanwhile moved it the temperatures say.
+    expect(slip(log({ 2: 1.65 }, { events: [{ tS: 620, kind: 'heat-on' }] }))).toBe(2);
     const blind = log({ 5: 1.95 });
     delete blind.samples.flowC;
     expect(slip(blind)).toBe(5);
     expect(slip({ ...blind, events: [] })).toBeNull();
+    expect(slip({ ...blind, events: [{ tS: 1450, kind: 'heat-on' }] })).toBeNull();
   });
   it('is none near the relief, which may have let go; far above it no circuit stands', () => {
     const high = (bar: number) => { const l = log({ 5: bar }); return { ...l, samples: { ...l.samples, pressureBar: l.samples.pressureBar.map((p, i) => (i === 5 ? p : p! + 0.9)) } }; };

@@ -1,4 +1,4 @@
-import { bySensor, EVENT_OFF_S, type PressureLog } from './PressureLog';
+import { bySensor, EVENT_OFF_S, isHeatSwitch, type PressureLog } from './PressureLog';
 
 /** A reading that stands so far off both its neighbours on one side, bar and steps of the gauge, and so far off the line between them, is a slip of whoever read it; a figure is misread by a whole mark of the dial, or a line is mixed up. */
 const OFF_NEIGHBOURS_BAR = 0.18, OFF_NEIGHBOURS_STEPS = 1.5, OFF_LINE_BAR = 0.33, OFF_LINE_STEPS = 2.5;
@@ -29,16 +29,20 @@ export function readingSlip(log: PressureLog, reliefSetGaugeBar: number, stepBar
   const [i] = alone as [number], before = read[i - 1]!, here = read[i]!, after = read[i + 1]!, up = Math.sign(offLine[i]!);
   if (after.s - before.s > NEIGHBOURS_S || (up > 0 && Math.abs(here.bar - reliefSetGaugeBar - ABOVE_RELIEF * reliefSetGaugeBar) < NEAR_RELIEF_BAR + ABOVE_RELIEF * reliefSetGaugeBar)) return null;
   if (offLine.some((off, k) => Math.abs(k - i) > 1 && Math.abs(off) > Math.max(BENDS_ELSEWHERE * Math.abs(offLine[i]!), stepBar))) return null;
-  return meanwhile(log, before.s, after.s) || waterMoved(log, [before.at, here.at, after.at], up) ? null : here.at;
+  return wasMoved(log, [before.at, here.at, after.at], up) ? null : here.at;
 }
 
-/** Whether anything was done between two readings, give or take the minute to which it was noted. */
-const meanwhile = ({ events = [] }: PressureLog, fromS: number, toS: number): boolean => events.some((e) => e.kind !== 'note' && e.tS > fromS - EVENT_OFF_S && e.tS < toS + EVENT_OFF_S);
+/** Whether anything was done between two readings, give or take the minute to which it was noted. Of heat that was switched the temperatures tell, where they were read. */
+const meanwhile = ({ events = [] }: PressureLog, fromS: number, toS: number, temperaturesTell: boolean): boolean => events.some((e) => e.kind !== 'note' && !(temperaturesTell && isHeatSwitch(e)) && e.tS > fromS - EVENT_OFF_S && e.tS < toS + EVENT_OFF_S);
 
-/** Whether the water was read warmer than before and after where the pressure stood higher, or colder where it stood lower; or nobody can say, since neither temperatures were read nor the heat written down. */
-function waterMoved({ samples, events }: PressureLog, [before, here, after]: [number, number, number], up: number): boolean {
-  const reads = [samples.flowC, samples.returnC].filter((c): c is (number | null)[] => c !== undefined && [before, here, after].every((i) => c[i] != null));
-  if (reads.length === 0) return !(events ?? []).some((e) => e.kind === 'heat-on' || e.kind === 'heat-off');
+/** Temperatures that were read at all of some readings. */
+const readAt = ({ samples: { flowC, returnC } }: PressureLog, places: readonly number[]): (number | null)[][] => [flowC, returnC].filter((c): c is (number | null)[] => c !== undefined && places.every((i) => c[i] != null));
+
+/** Whether something else than a slip may have moved the needle: something was done meanwhile; the water was read warmer than before and after where the pressure stood higher, or colder where it stood lower; or nobody can say, since neither temperatures were read nor the heat written down. */
+function wasMoved(log: PressureLog, [before, here, after]: [number, number, number], up: number): boolean {
+  const reads = readAt(log, [before, here, after]), { tS } = log.samples;
+  if (meanwhile(log, tS[before]!, tS[after]!, reads.length > 0)) return true;
+  if (reads.length === 0) return !(log.events ?? []).some(isHeatSwitch);
   return reads.some((c) => Math.min(up * (c[here]! - c[before]!), up * (c[here]! - c[after]!)) > MOVED_K);
 }
 

@@ -87,7 +87,7 @@ export function runLoop(p: LoopPlant, run: LoopRun, everyS = 5): LoopTrace {
   function fedL(): number {
     if (!p.feed || run.shut === 'main' || run.shut === 'fill') return 0;
     const { fromBar, toBar } = p.feed;
-    pumps = bar < fromBar - (p.kind === 'fed' ? 0.02 : 0) || (p.kind === 'block' && pumps && bar < toBar);
+    pumps = bar < fromBar - (p.kind === 'fed' ? 0.02 : 0) || (p.kind === 'block' && pumps && bar < toBar - 0.01);
     const lPerH = p.kind === 'fed' ? Math.min(400, 1200 * (toBar - bar)) : 0.25 * p.contentL;
     return pumps ? Math.min((lPerH * stepS) / 3600, Math.max(0, holds(toBar) - holds(bar))) : 0;
   }
