@@ -52,4 +52,5 @@ function wasHotAlready(tS: number[], gaugeBar: number[], switches: HeatSwitch[],
 /** What no reading makes by mistake, bar. */
 const clearBar = (circuit: ResolvedCircuit): number => Math.max(0.25, 2.5 * circuit.gaugeStepBar);
 /** Whatever is heated from cold rises by more than this within so long. Common practice. */
-const RISES_BAR = 0.08, RISES_STEPS = 0.75, WOULD_RISE_S = 600;
+export const RISES_BAR = 0.08, RISES_STEPS = 0.75;
+const WOULD_RISE_S = 600;

@@ -27,6 +27,13 @@ it('where the first reading came after the heat, the circuit was as cold as room
   expect(level.guessedK[0]).toBe(0);
 });
 
+it('where it was hot at the first reading and the pressure had not risen for it, it was hot before', () => {
+  const found = (gaugeBar: number[]) => meanTemperatures({ tS: MINUTES.map((m) => 60 * m), gaugeBar, flowC: [null, null, 63, 63, 61, 53, 43], returnC: MINUTES.map(() => null) }, [{ tS: 0, kind: 'heat-on' }, { tS: 1200, kind: 'heat-off' }], C, false);
+  const hot = found([1.4, 1.4, 1.4, 1.45, 1.35, 1.2, 1.05]), heated = found([1, 1.15, 1.4, 1.45, 1.35, 1.2, 1.05]);
+  expect(hot.meanC[0]).toBeCloseTo(hot.meanC[2]!, 6);
+  expect(heated.meanC[0]!).toBeLessThan(25);
+});
+
 it('what stopped being read cools once the heat is off, and is doubted by part of what it may have cooled', () => {
   const { meanC, guessedK } = read([18, 18, 40, 60, null, null, null], [ON, OFF]);
   for (let i = 4; i < 7; i++) { expect(meanC[i]!).toBeLessThan(meanC[i - 1]!); expect(guessedK[i]!).toBeGreaterThan(guessedK[i - 1]!); }

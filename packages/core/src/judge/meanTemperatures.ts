@@ -3,7 +3,7 @@ import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import { EVENT_OFF_S, type LogEvent } from '../log/PressureLog';
 import type { ReducedLog } from '../log/reduceLog';
 import { blindMeanC, growthTable, type BlindHeat } from './blindHeat';
-import { heatSwitched, heatSwitches, type HeatSwitch } from './heatSwitched';
+import { heatSwitched, heatSwitches, RISES_BAR, RISES_STEPS, type HeatSwitch } from './heatSwitched';
 
 const NO_TEMPERATURE_COLD_C = 18, LEAST_COLD_C = 10;
 /** Metal that is heated with the water, as a share of its heat capacity; share of the boiler's output that warms the circuit, and that the emitters
@@ -20,7 +20,7 @@ export interface MeanTemperatures {
   heat: BlindHeat | null;
 }
 /** What a log says of its heat, and how the circuit takes it: its limit, °C, and how fast it cools. */
-interface HeatTold { switches: HeatSwitch[]; limitC: number; coolingS: number }
+interface HeatTold { switches: HeatSwitch[]; limitC: number; coolingS: number; /** Whether the pressure had risen from the first point to another, as it does where cold water is heated. */ roseBy: (i: number) => boolean }
 
 /** How fast a circuit warms and cools by its content and its boiler. */
 function paceOf(c: ResolvedCircuit): { kPerS: number; coolingS: number } {
@@ -34,7 +34,7 @@ function paceOf(c: ResolvedCircuit): { kPerS: number; coolingS: number } {
  *  @param bySensor read by a logger, whose idle readings scatter less than a hand's */
 export function meanTemperatures(r: Pick<ReducedLog, 'tS' | 'gaugeBar' | 'flowC' | 'returnC'>, events: LogEvent[], circuit: ResolvedCircuit, bySensor: boolean): MeanTemperatures {
   const switches = heatSwitches(events), pace = paceOf(circuit);
-  const told: HeatTold = { switches, limitC: circuit.maxFlowC, coolingS: pace.coolingS }, flow = fillGaps(r.tS, r.flowC, told), ret = fillGaps(r.tS, r.returnC, told);
+  const told: HeatTold = { switches, limitC: circuit.maxFlowC, coolingS: pace.coolingS, roseBy: (i) => r.gaugeBar[i]! - r.gaugeBar[0]! > Math.max(RISES_BAR, RISES_STEPS * circuit.gaugeStepBar) }, flow = fillGaps(r.tS, r.flowC, told), ret = fillGaps(r.tS, r.returnC, told);
   const clamp = (c: number) => Math.min(150, Math.max(1, c)), read = (meanC: number[], guessedK: number[], source: TemperaturesRead): MeanTemperatures => {
     smoothIdle(r.tS, meanC, switches, bySensor ? BY_SENSOR : BY_HAND);
     return { meanC, guessedK, source, heat: null };
@@ -77,7 +77,7 @@ function smoothIdle(tS: number[], meanC: number[], [first]: HeatSwitch[], { scat
 }
 
 /** Where a value was not read it is made out from those that were. @returns the values, and by how much each may be wrong, K; null with fewer than two that were read */
-function fillGaps(tS: number[], values: (number | null)[], { switches, limitC, coolingS }: HeatTold): { valuesC: number[]; guessedK: number[] } | null {
+function fillGaps(tS: number[], values: (number | null)[], { switches, limitC, coolingS, roseBy }: HeatTold): { valuesC: number[]; guessedK: number[] } | null {
   const known = tS.flatMap((_, i) => (values[i] === null || values[i] === undefined ? [] : [i])), onS = switches.find((s) => s.on)?.tS ?? null;
   if (known.length < 2) return null;
   const last = known.at(-1)!, coldestC = Math.min(...known.map((i) => values[i]!)), guessedK = tS.map(() => 0);
@@ -96,9 +96,9 @@ function fillGaps(tS: number[], values: (number | null)[], { switches, limitC, c
   const valuesC = tS.map((t, i) => {
     while (k < known.length - 2 && known[k + 1]! <= i) k++;
     const a = known[k]!, b = known[k + 1]!;
-    // Before the first: level, unless the heat had come on by then; then from as cold as it may have been when it did, in a line.
+    // Before the first: level, unless the heat had come on by then and the pressure rose for it; then from as cold as it may have been when it did, in a line.
     if (i <= a) {
-      if (i === a || onS === null || onS >= tS[a]!) return values[a]!;
+      if (i === a || onS === null || onS >= tS[a]! || (values[a]! > WARM_C && !roseBy(a))) return values[a]!;
       const pace = Math.max(0, (values[b]! - values[a]!) / Math.max(1, tS[b]! - tS[a]!)), fromS = Math.max(onS, tS[0]!);
       const coldC = Math.max(Math.min(values[a]!, LEAST_COLD_C), Math.min(NO_TEMPERATURE_COLD_C, values[a]! - pace * (tS[a]! - fromS)));
       guessedK[i] = GUESSED_COLD_K;
@@ -112,6 +112,8 @@ function fillGaps(tS: number[], values: (number | null)[], { switches, limitC, c
   });
   return { valuesC, guessedK };
 }
+/** Water so warm was cold a while before, or the pressure had not risen, °C. */
+const WARM_C = 40;
 /** By how much a circuit of which nobody read how cold it was may have been warmer or colder, K. */
 const GUESSED_COLD_K = 2.5;
 /** Share of what the temperature may have done since somebody stopped reading it, by which the guess may be wrong. */
