@@ -236,6 +236,20 @@ describe('a case file', () => {
     expect(await firstSuspect(page)).toBe(shown);
     expect(JSON.parse(readFileSync(path, 'utf8')).format).toBe('jumper-case');
   });
+
+  it('with a figure that was misread says which was left out', async () => {
+    const { page } = at.device;
+    const circuit = { kind: 'sealed-hot-water', waterVolumeL: 110, staticHeadM: 4.2, vessel: { nominalVolumeL: 10, labelPrechargeBar: 0.75 }, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop' }, maxFlowC: 70, gauge: { kind: 'dial', resolutionBar: 0.1 } };
+    const samples = { tS: [0, 300, 600, 900, 1200, 1500, 1800, 2100, 2400], pressureBar: [1.1, 1.1, 1.15, 1.3, 1.4, 1.95, 1.5, 1.5, 1.5], flowC: [17, 18, 31, 45, 56, 63, 67, 68, 68] };
+    const path = join(folder, 'misread.json');
+    writeFileSync(path, JSON.stringify({ format: 'jumper-case', version: 1, id: 'misread', title: '12 Tanner Row', circuit, logs: [{ source: 'hand', samples, events: [{ tS: 240, kind: 'heat-on' }] }], findings: [] }));
+    await page.goto(at.jumper.base);
+    await page.getByTestId('case-file').setInputFiles(path);
+    await page.getByTestId('reading').waitFor();
+    await page.getByText('One reading disagrees with its log').waitFor();
+    expect(await page.getByText(/The reading at 25 min/).count()).toBe(1);
+    expect(await firstSuspect(page)).toContain('Nothing wrong');
+  });
 });
 
 describe('in a cellar', () => {

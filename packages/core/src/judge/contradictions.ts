@@ -27,7 +27,7 @@ export function contradictions(all: Evidence, latest: Evidence, judged: Judged):
 function slips({ logs, logIndices }: Evidence, { logs: judgedLogs }: Judged): Contradiction[] {
   return judgedLogs.flatMap((judged, k) => {
     const { tS, pressureBar } = logs[k]!.samples, at = bySensor(judged) ? -1 : pressureBar.findIndex((bar, i) => bar !== null && judged.samples.pressureBar[i] === null);
-    return at < 0 ? [] : [{ evidence: [`log:${logIndices[k]!}`], text: `The reading at ${Math.round(tS[at]! / 60)} min stands off those before and after it, and nothing was done meanwhile. It was left out as a slip.`, repeat: 'log' }];
+    return at < 0 ? [] : [{ evidence: [`log:${logIndices[k]!}`], text: `The reading at ${Math.round(tS[at]! / 60)} min stands off those before and after it, and nothing was done meanwhile. It was left out as a slip; if it was misread, change it in the record.`, repeat: 'log' }];
   });
 }
 
