@@ -68,7 +68,7 @@ describe('a relief that has lifted, and then holds the pressure at its seat', ()
   const sensor: CircuitSheet = { ...WALL, waterVolumeL: 115, vessel: { nominalVolumeL: 8, labelPrechargeBar: 1 }, gauge: { kind: 'sensor', resolutionBar: 0.01 }, maxFlowC: 80 };
   it('is no gauge that sticks: it was overfilled', () => {
     const d = judged(log, [], sensor);
-    expect(d.hypotheses[0]!.faults).toContain('fill-pressure-too-high');
+    expect(d.hypotheses[0]!.faults).toEqual(['fill-pressure-too-high']);
     expect(d.marginals['gauge-misreading']).toBeLessThan(0.1);
   });
   it('is asked for only where a warm circuit fell back and was held there', () => {
