@@ -10,7 +10,7 @@ import type { FaultId } from './faults';
 import type { Finding } from './Finding';
 import { coldLevelDensity, levelHangsOnDraw } from './coldLevel';
 import { hotLevelDensity } from './hotLevel';
-import { findingLikelihood, hangsOnDraw, PAST_THE_VALVE } from './findingLikelihood';
+import { findingLikelihood, hangsOnDraw } from './findingLikelihood';
 import { earlyLiftShare } from './earlyLiftShare';
 import { chargeOf, expectedNumber, foretold } from './findingNumbers';
 import { fitterOf, HASTY_LENDING, LENDING, type Fitter } from './fitter';
@@ -27,7 +27,8 @@ import type { Hint } from './Misses';
 import type { WeightedSet } from './priors';
 import { knownToSheet, smallDespite } from './sheetMargin';
 import { overheatShare } from './overheat';
-import { bypassTimes, mayHaveBlown } from './parameters';
+import { otherWays } from './otherWays';
+import { bypassTimes } from './parameters';
 import { usualPeakBar } from './usualPeak';
 import { scoresOf, withProbabilities } from './probabilities';
 import { quickestCreep } from './watchLength';
@@ -85,34 +86,12 @@ export function judgeEvidence(evidence: Evidence, priors: WeightedSet[], told: P
   const ranEmpty = tracks.some(stoodEmpty);
   // Where the pressure fell below what the feed holds, either nothing feeds it or the feed stands shut, as many keep it.
   const feedMayBeShut = circuit.fedByItself && (lowGaugeBar(tracks) ?? Infinity) < heldFromGaugeBar(circuit) - FELL_BAR;
-  const staysBelow = smallDespite(usualPeakGaugeBar, circuit), smallBySheet = knownToSheet(circuit), readings = logs.map((l) => readLog(l, circuit.gaugeStepBar)), creepBarPerH = quickestCreep(readings);
-  const restricted = evidence.findings.some(({ finding }) => finding.test === 'vessel-connection-flow' && finding.outcome === 'restricted');
-  const parted = waysParted(tracks), feedWasShut = evidence.logs.some((l) => l.events?.some((e) => e.kind === 'fill-closed')), feedUnsaid = evidence.circuit.fill === undefined && tracks.length > 0;
-  /** Other ways in which a hypothesis may hold too, and how often it does: one that speaks of its own faults, and one of a feed that the sheet does not name. */
-  const otherWaysOf = (model: LogModel, faults: readonly FaultId[], care: boolean): { model: LogModel; share: number }[] => {
-    const own = ownWayOf(model, faults);
-    return [...(own ? [own] : []), ...(own?.model.heat === 'none' && feedMayBeShut && model.feed === 'right' ? [{ model: { ...own.model, feed: 'dead' as const }, share: SHUT_FEED_SHARE }] : []), ...(care && model.gas === 'cut-off' ? almostCutOff(model, faults) : []), ...unitLetsBy(model, faults), ...reliefElsewhere(model, faults), ...pastTheValve(model, faults), ...(feedUnsaid && model.feed === 'right' ? [{ model: { ...model, feed: 'unsaid' as const }, share: FED_SHARE }] : [])];
-  };
+  const staysBelow = smallDespite(usualPeakGaugeBar, circuit), readings = logs.map((l) => readLog(l, circuit.gaugeStepBar)), creepBarPerH = quickestCreep(readings), parted = waysParted(tracks);
+  const otherWaysOf = otherWays({
+    tracks, circuit, easedHot, feedMayBeShut, smallBySheet: knownToSheet(circuit), outflowParted: parted.outflow, feedUnsaid: evidence.circuit.fill === undefined,
+    feedWasShut: evidence.logs.some((l) => l.events?.some((e) => e.kind === 'fill-closed')), foundRestricted: evidence.findings.some(({ finding }) => finding.test === 'vessel-connection-flow' && finding.outcome === 'restricted'),
+  });
   const waysOf = (faults: readonly FaultId[], care: boolean): LogModel[] => { const model = logModelOf(faults); return [model, ...otherWaysOf(model, faults, care).map((way) => way.model)]; };
-  /** A circuit without its vessel may give way before its relief lifts; and a port that is nearly blocked lets the pressure stand high as long as the water grows, and fall back while it is hot. */
-  const almostCutOff = (model: LogModel, faults: readonly FaultId[]): { model: LogModel; share: number }[] => [
-    ...(mayHaveBlown(tracks, circuit) ? [{ model: { ...model, gas: 'late' as const }, share: GIVES_WAY_SHARE }] : []),
-    ...((easedHot || restricted) && faults.includes('vessel-connection-blocked') ? [{ model: { ...model, gas: 'narrow' as const }, share: restricted ? NARROW_AS_FOUND : NARROW_SHARE }] : []),
-  ];
-  /** A unit by itself may let water by all the time, instead of not pumping or of pumping too far. */
-  const unitLetsBy = (model: LogModel, faults: readonly FaultId[]): { model: LogModel; share: number }[] => (tracks.length && faults.join() === 'pressurisation-unit-fault' ? [{ model: { ...model, inflow: 'fill' }, share: UNIT_LETS_BY_SHARE }] : []);
-  /** A bypass may begin before the feed's valve that was shut, and goes on letting water by as a way of its own. */
-  const pastTheValve = (model: LogModel, faults: readonly FaultId[]): { model: LogModel; share: number }[] => (feedWasShut && model.inflow === 'fill' && faults.includes('fill-bypass-open') ? [{ model: { ...model, inflow: 'coil' }, share: PAST_THE_VALVE }] : []);
-  /** A relief may stand where no valve shuts it off together with the boiler. */
-  const reliefElsewhere = (model: LogModel, faults: readonly FaultId[]): { model: LogModel; share: number }[] => (parted.outflow && model.outflow === 'boiler' && faults.includes('relief-valve-passing') ? [{ model: { ...model, outflow: 'circuit' }, share: RELIEF_ELSEWHERE_SHARE }] : []);
-  const ownWayOf = (model: LogModel, faults: readonly FaultId[]): { model: LogModel; share: number } | null => {
-    if (faults.includes('pressurisation-unit-fault')) return { model: { ...model, feed: 'high' }, share: OVERRUN_SHARE };
-    if (model.gas === 'small' && tracks.length && smallBySheet > 0) return { model: { ...model, gas: 'right' }, share: smallBySheet };
-    if (tracks.every((t) => t.heatGuessed) && tracks.length) return { model: { ...model, heat: 'none' }, share: unheatedShare(tracks) };
-    if (tracks.length && model.gauge === 'off') return { model: { ...model, gauge: 'stuck' }, share: STUCK_SHARE };
-    if (feedMayBeShut && model.feed === 'right') return { model: { ...model, feed: 'dead' }, share: SHUT_FEED_SHARE };
-    return null;
-  };
   /** Fits all that sets will be judged by, so that models can lend to one another before anything is weighed by them. */
   const fitAll = (fitOf: (m: LogModel) => LogFit, which: WeightedSet[], from: number, to: number, care = true) => which.forEach(({ faults }, i) => {
     told(from + ((to - from) * i) / which.length);
@@ -220,17 +199,6 @@ const eased = (miss: number): number => (Math.abs(miss) <= FURTHEST_HINT ? miss 
 
 /** A feed that lets the pressure fall so far below its limit does not feed, bar. */
 const FELL_BAR = 0.08;
-/** Of units at fault, those that pump past their limit instead of not at all, and those that let water by all the time; of misreading gauges, those that stick; of feeds that are in order, those that are kept shut; of rises with neither temperatures nor a word of heat, those that came cold, of falls likewise, of either where something was shut off to watch it, and of rises and falls in turn;
- *  of circuits without their vessel that come near their relief, those that give way before it; of blocked connections, those that still let water by; of circuits whose filling is not on the sheet, those that feed themselves; of reliefs, those that no valve shuts off together with the boiler. Common practice. */
-const OVERRUN_SHARE = 0.35, UNIT_LETS_BY_SHARE = 0.17, GIVES_WAY_SHARE = 0.2, NARROW_SHARE = 0.25, NARROW_AS_FOUND = 0.5, STUCK_SHARE = 0.3, SHUT_FEED_SHARE = 0.4, UNHEATED_SHARE = 0.65, FELL_UNHEATED_SHARE = 0.9, WATCHED_UNHEATED_SHARE = 0.98, SWINGS_UNHEATED_SHARE = 0.05, FED_SHARE = 0.3, RELIEF_ELSEWHERE_SHARE = 0.3;
-
-function unheatedShare(tracks: readonly LogTrack[]): number {
-  if (tracks.some((t) => t.watched)) return WATCHED_UNHEATED_SHARE;
-  // Up and down and up again is nobody's water.
-  if (tracks.some((t) => t.blind!.switchS.length > 2)) return SWINGS_UNHEATED_SHARE;
-  return tracks.every((t) => t.blind?.beginsHot) ? FELL_UNHEATED_SHARE : UNHEATED_SHARE;
-}
-
 /** One hypothesis that may hold in two ways: the evidence by their shares, the draws of both. */
 function mixed(one: LogFit, other: LogFit, otherShare: number): LogFit {
   const a = Math.log(1 - otherShare) + one.logEvidence, b = Math.log(otherShare) + other.logEvidence, most = Math.max(a, b);

@@ -1,0 +1,78 @@
+import type { ResolvedCircuit } from '../circuit/resolveCircuit';
+import type { FaultId } from './faults';
+import { PAST_THE_VALVE } from './findingLikelihood';
+import type { LogModel } from './logModel';
+import type { LogTrack } from './LogTrack';
+import { mayHaveBlown } from './parameters';
+
+/** Another way in which a hypothesis may hold too, and how often it does. */
+export interface Way { model: LogModel; share: number }
+
+/** What a visit shows that makes other ways possible. */
+export interface AsSeen {
+  tracks: readonly LogTrack[];
+  circuit: ResolvedCircuit;
+  /** The pressure fell back from a peak while the water stayed hot. */
+  easedHot: boolean;
+  /** Somebody found the vessel's connection restricted. */
+  foundRestricted: boolean;
+  /** The pressure fell below what the feed holds, so that the feed may stand shut. */
+  feedMayBeShut: boolean;
+  /** Somebody shut the feed's valve while it was logged. */
+  feedWasShut: boolean;
+  /** The sheet does not say how the circuit is filled. */
+  feedUnsaid: boolean;
+  /** What leaks at the boiler and what leaks elsewhere are told apart. */
+  outflowParted: boolean;
+  /** Of vessels that are too small, those that are so for the content on the sheet. */
+  smallBySheet: number;
+}
+
+/** Of units at fault, those that pump past their limit instead of not at all, and those that let water by all the time. Common practice, like all shares below. */
+const OVERRUN_SHARE = 0.35, UNIT_LETS_BY_SHARE = 0.17;
+/** Of circuits without their vessel that come near their relief, those that give way before it; of blocked connections, those that still let water by, and of such as were found restricted. */
+const GIVES_WAY_SHARE = 0.2, NARROW_SHARE = 0.25, NARROW_AS_FOUND = 0.5;
+/** Of misreading gauges, those that stick; of reliefs, those that no valve shuts off together with the boiler. */
+const STUCK_SHARE = 0.3, RELIEF_ELSEWHERE_SHARE = 0.3;
+/** Of feeds that are in order, those that are kept shut; of circuits whose filling is not on the sheet, those that feed themselves. */
+const SHUT_FEED_SHARE = 0.4, FED_SHARE = 0.3;
+/** Of rises with neither temperatures nor a word of heat, those that came cold, of falls likewise, of either where something was shut off to watch it, and of rises and falls in turn. */
+const UNHEATED_SHARE = 0.65, FELL_UNHEATED_SHARE = 0.9, WATCHED_UNHEATED_SHARE = 0.98, SWINGS_UNHEATED_SHARE = 0.05;
+
+/** The other ways of a hypothesis on a visit: one that speaks of its own faults or of heat that nobody noted, and what a vessel cut off, a unit, a relief, a bypass or a feed that the sheet does not name may do beside.
+ *  @returns of a model, the faults that it stands for, and whether pains are taken over it: the ways, none for most */
+export const otherWays = (seen: AsSeen) => (model: LogModel, faults: readonly FaultId[], care: boolean): Way[] => {
+  const { tracks, feedMayBeShut } = seen, own = ownWay(seen, model, faults), ways: Way[] = own ? [own] : [];
+  if (own?.model.heat === 'none' && feedMayBeShut && model.feed === 'right') ways.push({ model: { ...own.model, feed: 'dead' }, share: SHUT_FEED_SHARE });
+  if (care && model.gas === 'cut-off') ways.push(...almostCutOff(seen, model, faults));
+  // A unit by itself may let water by all the time, instead of not pumping or of pumping too far.
+  if (tracks.length && faults.join() === 'pressurisation-unit-fault') ways.push({ model: { ...model, inflow: 'fill' }, share: UNIT_LETS_BY_SHARE });
+  // A relief may stand where no valve shuts it off together with the boiler.
+  if (seen.outflowParted && model.outflow === 'boiler' && faults.includes('relief-valve-passing')) ways.push({ model: { ...model, outflow: 'circuit' }, share: RELIEF_ELSEWHERE_SHARE });
+  // A bypass may begin before the feed's valve that was shut, and goes on letting water by as a way of its own.
+  if (seen.feedWasShut && model.inflow === 'fill' && faults.includes('fill-bypass-open')) ways.push({ model: { ...model, inflow: 'coil' }, share: PAST_THE_VALVE });
+  if (seen.feedUnsaid && tracks.length && model.feed === 'right') ways.push({ model: { ...model, feed: 'unsaid' }, share: FED_SHARE });
+  return ways;
+};
+
+function ownWay({ tracks, feedMayBeShut, smallBySheet }: AsSeen, model: LogModel, faults: readonly FaultId[]): Way | null {
+  if (faults.includes('pressurisation-unit-fault')) return { model: { ...model, feed: 'high' }, share: OVERRUN_SHARE };
+  if (model.gas === 'small' && tracks.length && smallBySheet > 0) return { model: { ...model, gas: 'right' }, share: smallBySheet };
+  if (tracks.length && tracks.every((t) => t.heatGuessed)) return { model: { ...model, heat: 'none' }, share: unheatedShare(tracks) };
+  if (tracks.length && model.gauge === 'off') return { model: { ...model, gauge: 'stuck' }, share: STUCK_SHARE };
+  if (feedMayBeShut && model.feed === 'right') return { model: { ...model, feed: 'dead' }, share: SHUT_FEED_SHARE };
+  return null;
+}
+
+/** A circuit without its vessel may give way before its relief lifts; and a port that is nearly blocked lets the pressure stand high as long as the water grows, and fall back while it is hot. */
+const almostCutOff = ({ tracks, circuit, easedHot, foundRestricted }: AsSeen, model: LogModel, faults: readonly FaultId[]): Way[] => [
+  ...(mayHaveBlown(tracks, circuit) ? [{ model: { ...model, gas: 'late' as const }, share: GIVES_WAY_SHARE }] : []),
+  ...((easedHot || foundRestricted) && faults.includes('vessel-connection-blocked') ? [{ model: { ...model, gas: 'narrow' as const }, share: foundRestricted ? NARROW_AS_FOUND : NARROW_SHARE }] : []),
+];
+
+function unheatedShare(tracks: readonly LogTrack[]): number {
+  if (tracks.some((t) => t.watched)) return WATCHED_UNHEATED_SHARE;
+  // Up and down and up again is nobody's water.
+  if (tracks.some((t) => t.blind!.switchS.length > 2)) return SWINGS_UNHEATED_SHARE;
+  return tracks.every((t) => t.blind?.beginsHot) ? FELL_UNHEATED_SHARE : UNHEATED_SHARE;
+}
