@@ -1,4 +1,6 @@
+import type { WrittenFinding } from '../truth/Doing';
 import type { Tier, TruthCase } from '../truth/makeCase';
+import type { WrittenLog } from '../truth/readings';
 import { seeded, type Random } from '../truth/random';
 import { differs, fillLast, untilItShows, type Maker } from '../truth/untilItShows';
 import { kindsFor, LOOP_FAULTS, LOOP_FAULT_IDS, LOOP_PAIRS } from './loopFaults';
@@ -12,6 +14,7 @@ export const LOOP_TIERS: readonly Tier[] = ['hand', 'logger', 'findings', 'pair'
 const MAKER: Maker = { name: 'loop', tiers: LOOP_TIERS, keys: { seed: 5381, tier: 611_953, attempt: 14_348_907 } }, LEAST_SHOWN_BAR = 0.3;
 /** In a log of days what moves water does so at this share of its pace on a visit. */
 const DAYS_PACE = 0.1;
+/** Faults of where the pressure stands. */
 const LEVELS = new Set(['fill-pressure-too-low', 'fill-pressure-too-high', 'feed-starved', 'reducing-valve-set-high', 'pressurisation-unit-fault']);
 /** What is left of what a log has to show after many tries. */
 const LEAST_LEFT = 0.3;
@@ -29,27 +32,29 @@ function faultsOf(tier: Tier, seed: number): readonly string[] {
 }
 
 function tryLoop(tier: Tier, seed: number, key: number, leastShownBar: number): TruthCase | null {
-  const r = seeded(key), faults = faultsOf(tier, seed), drawn = loopPlant(r.pick(kindsFor(faults)), r), sound: LoopPlant = faults.includes('dhw-coil-perforated') ? { ...drawn, dhw: 'indirect-coil' } : drawn, byHand = tier !== 'logger' && tier !== 'days';
-  const broken = fillLast(faults.map((f) => ({ f, size: r.uniform(), seed: Math.floor(r.uniform(1, 1e9)) })));
+  const r = seeded(key), faults = faultsOf(tier, seed), drawn = loopPlant(r.pick(kindsFor(faults)), r), sound: LoopPlant = faults.includes('dhw-coil-perforated') ? { ...drawn, dhw: 'indirect-coil' } : drawn;
+  const ofDays = tier === 'days', byHand = tier !== 'logger' && !ofDays, broken = fillLast(faults.map((f) => ({ f, size: r.uniform(), seed: Math.floor(r.uniform(1, 1e9)) })));
   const plantWithout = (left: string | null): LoopPlant => {
     const p = structuredClone(sound);
     for (const { f, size, seed: by } of broken) if (f !== left) LOOP_FAULTS[f]!.breaks(p, size, seeded(by));
     // Where it stands cold is what a fault of the level is about; of any other it says nothing.
     if (left !== null && !LEVELS.has(left)) p.coldBar = plantWithout(null).coldBar;
-    if (p.feed && p.coldBar < p.feed.fromBar) p.coldBar = p.feed.fromBar + 0.4 * (p.feed.toBar - p.feed.fromBar);
-    p.coldBar = Math.min(p.coldBar, p.relief.liftBar - 0.15);
-    if (tier === 'days') { p.inLPerH *= DAYS_PACE; p.outLPerH *= DAYS_PACE; }
+    if (p.feed && p.coldBar < p.feed.fromBar) p.coldBar = p.feed.fromBar + STANDS_AT * (p.feed.toBar - p.feed.fromBar);
+    p.coldBar = Math.min(p.coldBar, p.relief.liftBar - BELOW_LIFT_BAR);
+    if (ofDays) { p.inLPerH *= DAYS_PACE; p.outLPerH *= DAYS_PACE; }
     return p;
   };
-  const plant = plantWithout(null), visit = loopVisit(plant, tier === 'days', r), writing = Math.floor(r.uniform(1, 1e9)), tests = tier === 'findings' || tier === 'pair' ? testsOf(faults, r) : [];
-  const written = (p: LoopPlant, maySlip = false) => { const trace = runLoop(p, visit.run, tier === 'days' ? 20 : 5); return { trace, log: loopLog(p, trace, visit, byHand, seeded(writing)), findings: tests.map((test, i) => loopFinding(test, p, trace.lifted, seeded(writing + 17 * (i + 1)), maySlip)) }; };
+  const plant = plantWithout(null), visit = loopVisit(plant, ofDays, r), writing = Math.floor(r.uniform(1, 1e9)), tests = tier === 'findings' || tier === 'pair' ? testsOf(faults, r) : [];
+  const visitTo = (p: LoopPlant) => {
+    const trace = runLoop(p, visit.run, ofDays ? 20 : 5), findings = (maySlip: boolean) => tests.map((test, i) => loopFinding(test, p, trace.lifted, seeded(writing + 17 * (i + 1)), maySlip));
+    return { trace, log: loopLog(p, trace, visit, byHand, seeded(writing)), findings: findings(false), writtenDown: findings(true) };
+  };
+  const seen = visitTo(plant), { trace, log, writtenDown } = seen, done = writtenDown.filter((f) => f !== null), { stepBar } = plant.gauge;
+  if ((tests.length > 0 && done.length < 2) || liesAtItsFoot(log)) return null;
   // What was written down by a slip speaks of nothing.
-  const here = written(plant), { trace, log } = here, findings = written(plant, true).findings, { stepBar } = plant.gauge, leastBar = Math.max(leastShownBar, byHand ? 1.5 * stepBar : 0), done = findings.filter((f) => f !== null);
-  if (tests.length > 0 && done.length < 2) return null;
-  here.findings = here.findings.map((f, i) => (f?.outcome === findings[i]?.outcome ? f : null));
-  // A gauge that lies at its foot tells nobody anything.
-  if (log.samples.pressureBar.filter((bar) => bar === 0).length > log.samples.pressureBar.length / 2) return null;
-  const seenC = Math.max(...[...(log.samples.flowC ?? []), ...done.map((x) => x.flowC as number | undefined)].map((c) => c ?? -Infinity)), shows = (f: string) => (f === 'boiler-overheating' ? seenC > plant.limitC + 8 : f === 'vessel-undersized' ? isTooSmall(plant) && differs(here, written(plantWithout(f)), leastBar, leastOf) : f === 'none' || differs(here, written(plantWithout(f)), leastBar, leastOf));
+  const speaks = { log, findings: seen.findings.map((f, i) => (f?.outcome === writtenDown[i]?.outcome ? f : null)) };
+  const tells = (f: string) => differs(speaks, visitTo(plantWithout(f)), Math.max(leastShownBar, byHand ? 1.5 * stepBar : 0), (name) => LEAST_OF[name] ?? (name.endsWith('Bar') && name !== 'circuitBar' ? Math.max(0.12, 1.2 * stepBar) : Infinity));
+  const shows = (f: string) => f === 'none' || (f === 'boiler-overheating' ? hottestRead(log, done) > plant.limitC + 8 : (f !== 'vessel-undersized' || isTooSmall(plant)) && tells(f));
   if (!faults.every(shows)) return null;
   const measured = r.chance(0.3), sheet = sheetOf(sound, plant, byHand, measured, r);
   if (!faults.every((f) => countsBySheet(f, plant, sheet))) return null;
@@ -58,9 +63,17 @@ function tryLoop(tier: Tier, seed: number, key: number, leastShownBar: number): 
     tier, case: { format: 'jumper-case', version: 1, id: '', ...(complaint.length ? { complaint } : {}), ...(alreadyDone.length ? { alreadyDone } : {}), circuit: sheet, logs: [log], findings: done },
     truth: { faults: [...faults].sort(), chargeBar: plant.vessel.way === 'open' ? plant.vessel.chargeBar : null, contentL: sound.contentL, contentMeasured: measured, riseK: trace.flowC.reduce((a, b) => Math.max(a, b), -99) - visit.run.roomC, offsetBar: plant.gauge.offsetBar },
   };
-
-  function leastOf(name: string): number { return ({ volumeMl: 30, count: 2, volumeL: 0.6, flowC: 8 } as Record<string, number>)[name] ?? (name.endsWith('Bar') && name !== 'circuitBar' ? Math.max(0.12, 1.2 * stepBar) : Infinity); }
 }
+
+/** By how much each number of a finding has to differ to speak of a fault; pressures by the gauge, minutes and hours never. */
+const LEAST_OF: Record<string, number> = { volumeMl: 30, count: 2, volumeL: 0.6, flowC: 8 };
+/** Where between its limits a feed is found that has made up for losses, as a share; and how far below its relief's lift every circuit is found at least, bar. */
+const STANDS_AT = 0.4, BELOW_LIFT_BAR = 0.15;
+
+/** A gauge that lies at its foot most of the time tells nobody anything. */
+const liesAtItsFoot = ({ samples: { pressureBar } }: WrittenLog): boolean => pressureBar.filter((bar) => bar === 0).length > pressureBar.length / 2;
+
+const hottestRead = ({ samples: { flowC = [] } }: WrittenLog, done: readonly WrittenFinding[]): number => Math.max(...[...flowC, ...done.map((x) => x.flowC as number | undefined)].map((c) => c ?? -Infinity));
 
 /** The catalogue's own bound: its hot pressure, after a long heat from cold, nears the relief. */
 const isTooSmall = (p: LoopPlant) => { const { bar, lifted } = runLoop({ ...p, relief: { ...p.relief, liftBar: p.relief.markedBar } }, { durationS: 10_800, heat: [[0, 10_800]], roomC: 15 }, 20); return lifted || bar.reduce((a, b) => Math.max(a, b), 0) > p.relief.markedBar - 0.2; };
