@@ -45,3 +45,10 @@ it('of a test done twice only that is said, and not that the last disagrees with
   const all = judged([EMPTY, FULL, { test: 'gas-valve-press', outcome: 'air' }], [logged('none')]);
   expect(all).toEqual([expect.objectContaining({ evidence: ['finding:0', 'finding:1'], repeat: 'precharge' })]);
 });
+
+it('a figure that was misread does not hide what the rest of its log contradicts', () => {
+  const idle = simulateCase({ circuit: SHEET, faults: [{ id: 'none', severity: 0 }], schedule: { startC: 18, durationS: 3600, stepS: 300, heat: [] }, gauge: { resolutionBar: 0.02 }, seed: 4 }).log;
+  const misread = { ...idle, source: 'hand' as const, samples: { ...idle.samples, pressureBar: idle.samples.pressureBar.map((bar, i) => (i === 6 ? bar! + 0.5 : bar)) } };
+  const watch: Finding = { test: 'fill-disconnected-watch', startBar: 1.2, endBar: 1.8, minutes: 15, boilerIsolated: true };
+  expect(judged([watch], [misread])).toEqual([expect.objectContaining({ evidence: ['log:0'], repeat: 'log' }), expect.objectContaining({ evidence: ['log:0', 'finding:0'], repeat: 'fill-disconnected-watch' })]);
+});

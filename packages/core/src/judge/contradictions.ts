@@ -19,8 +19,8 @@ const MOST_NAMED = 2;
  *  or of a finding and a log, that no set of faults explains together though each is easily explained alone.
  *  @param all every finding, those done again included @param latest those that were judged, in the order of the sets' evidence */
 export function contradictions(all: Evidence, latest: Evidence, judged: Judged): Contradiction[] {
-  const twice = [...slips(latest, judged), ...doneTwice(all)];
-  return [...twice, ...unexplained(latest, judged).filter((c) => !twice.some((t) => c.evidence.some((e) => t.evidence.includes(e))))].slice(0, twice.length + MOST_NAMED);
+  const twice = doneTwice(all);
+  return [...slips(latest, judged), ...twice, ...unexplained(latest, judged).filter((c) => !twice.some((t) => c.evidence.some((e) => t.evidence.includes(e)))).slice(0, MOST_NAMED)];
 }
 
 /** A reading of a hand's log that was left out, since it contradicts those before and after it. */
