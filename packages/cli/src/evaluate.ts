@@ -40,7 +40,7 @@ const USAGE = `npm run --silent evaluate -- [--cases N] [--tier ${TIERS.join('|'
 
 inThreads<TierShare, Judged>(fileURLToPath(import.meta.url), judgeShare, async (together) => {
   const asked = optionsOrExit(USAGE, { cases: { least: 1 }, from: { least: 1 }, shows: { least: 0 }, tier: { oneOf: [...TIERS, 'all'] }, gaps: 'flag', bare: 'flag', sketch: 'flag', balance: 'flag', loop: 'flag', out: 'text' });
-  const cases = Number(asked.cases ?? 500), maker: Maker = asked.loop === true ? 'loop' : asked.balance === true ? 'balance' : asked.sketch === true ? 'sketch' : 'truth', known: readonly Tier[] = MAKERS[maker].tiers;
+  const cases = Number(asked.cases ?? 500), maker = (Object.keys(MAKERS) as Maker[]).findLast((name) => asked[name] === true) ?? 'truth', known: readonly Tier[] = MAKERS[maker].tiers;
   const tiers = known.filter((t) => (asked.tier ?? 'all') === 'all' || t === asked.tier);
   if (tiers.length === 0) refuse(`--tier: this maker has no visits of ${asked.tier}`, USAGE);
   const judged = await together(

@@ -47,10 +47,10 @@ function wasHotAlready(tS: number[], gaugeBar: number[], switches: HeatSwitch[],
   const off = switches.find((s) => !s.on);
   if (!off || switches[0]!.tS > tS[0]! + EVENT_OFF_S || off.tS - switches[0]!.tS < WOULD_RISE_S) return false;
   const heated = gaugeBar.filter((_, i) => tS[i]! <= off.tS + EVENT_OFF_S), cooled = gaugeBar.slice(heated.length);
-  return Math.max(...heated) - gaugeBar[0]! < Math.max(RISES_BAR, RISES_STEPS * circuit.gaugeStepBar) && heated.at(-1)! - Math.min(...cooled) > clearBar(circuit);
+  return Math.max(...heated) - gaugeBar[0]! < risesBar(circuit) && heated.at(-1)! - Math.min(...cooled) > clearBar(circuit);
 }
 /** What no reading makes by mistake, bar. */
 const clearBar = (circuit: ResolvedCircuit): number => Math.max(0.25, 2.5 * circuit.gaugeStepBar);
-/** Whatever is heated from cold rises by more than this within so long. Common practice. */
-export const RISES_BAR = 0.08, RISES_STEPS = 0.75;
-const WOULD_RISE_S = 600;
+/** Whatever is heated from cold rises by more than this, bar, within so long, s. Common practice. */
+export const risesBar = (circuit: ResolvedCircuit): number => Math.max(RISES_BAR, RISES_STEPS * circuit.gaugeStepBar);
+const RISES_BAR = 0.08, RISES_STEPS = 0.75, WOULD_RISE_S = 600;

@@ -20,14 +20,18 @@ const MOST_BAR_PER_K = 0.5;
 /** So long a doubt about the temperature lasts: what a narrow way lets through in it gives way to it. */
 const DOUBT_LASTS_S = 600;
 function blindGrowthOf(track: LogTrack, heat: BlindHeat, v: Float64Array): Float64Array {
-  if (scratch.length < track.n) scratch = new Float64Array(track.n);
-  blindGrowth(heat, track.tS, track.n, v[17]!, v[18]!, scratch);
-  return scratch;
+  const out = scratchFor(track.n);
+  blindGrowth(heat, track.tS, track.n, v[17]!, v[18]!, out);
+  return out;
 }
 /** Growth where a share of the content stands in emitters that cool by themselves. */
 function partedGrowthOf({ n, growth }: LogTrack, away: Float64Array, share: number): Float64Array {
+  const out = scratchFor(n);
+  for (let i = 0; i < n; i++) out[i] = growth[i]! + share * away[i]!;
+  return out;
+}
+function scratchFor(n: number): Float64Array {
   if (scratch.length < n) scratch = new Float64Array(n);
-  for (let i = 0; i < n; i++) scratch[i] = growth[i]! + share * away[i]!;
   return scratch;
 }
 let scratch = new Float64Array(256);

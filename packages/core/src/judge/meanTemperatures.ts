@@ -3,7 +3,7 @@ import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import { EVENT_OFF_S, type LogEvent } from '../log/PressureLog';
 import type { ReducedLog } from '../log/reduceLog';
 import { blindMeanC, growthTable, type BlindHeat } from './blindHeat';
-import { heatSwitched, heatSwitches, RISES_BAR, RISES_STEPS, type HeatSwitch } from './heatSwitched';
+import { heatSwitched, heatSwitches, risesBar, type HeatSwitch } from './heatSwitched';
 
 const NO_TEMPERATURE_COLD_C = 18, LEAST_COLD_C = 10;
 /** Metal that is heated with the water, as a share of its heat capacity; share of the boiler's output that warms the circuit, and that the emitters
@@ -34,7 +34,7 @@ function paceOf(c: ResolvedCircuit): { kPerS: number; coolingS: number } {
  *  @param bySensor read by a logger, whose idle readings scatter less than a hand's */
 export function meanTemperatures(r: Pick<ReducedLog, 'tS' | 'gaugeBar' | 'flowC' | 'returnC'>, events: LogEvent[], circuit: ResolvedCircuit, bySensor: boolean): MeanTemperatures {
   const switches = heatSwitches(events), pace = paceOf(circuit);
-  const told: HeatTold = { switches, limitC: circuit.maxFlowC, coolingS: pace.coolingS, roseBy: (i) => r.gaugeBar[i]! - r.gaugeBar[0]! > Math.max(RISES_BAR, RISES_STEPS * circuit.gaugeStepBar) }, flow = fillGaps(r.tS, r.flowC, told), ret = fillGaps(r.tS, r.returnC, told);
+  const told: HeatTold = { switches, limitC: circuit.maxFlowC, coolingS: pace.coolingS, roseBy: (i) => r.gaugeBar[i]! - r.gaugeBar[0]! > risesBar(circuit) }, flow = fillGaps(r.tS, r.flowC, told), ret = fillGaps(r.tS, r.returnC, told);
   const clamp = (c: number) => Math.min(150, Math.max(1, c)), read = (meanC: number[], guessedK: number[], source: TemperaturesRead): MeanTemperatures => {
     smoothIdle(r.tS, meanC, switches, bySensor ? BY_SENSOR : BY_HAND);
     return { meanC, guessedK, source, heat: null };

@@ -3,7 +3,7 @@ import { bySensor, EVENT_OFF_S, isHeatSwitch, type PressureLog } from './Pressur
 /** A reading that stands so far off both its neighbours on one side, bar and steps of the gauge, and so far off the line between them, is a slip of whoever read it; a figure is misread by a whole mark of the dial, or a line is mixed up. */
 const OFF_NEIGHBOURS_BAR = 0.18, OFF_NEIGHBOURS_STEPS = 1.5, OFF_LINE_BAR = 0.33, OFF_LINE_STEPS = 2.5;
 /** Neighbours so far apart say nothing of what was between, s; and what stands so near the relief may be its doing, bar: from a little below to where one that lifts late is wide open, a share of its setting. */
-const NEIGHBOURS_S = 2700, NEAR_RELIEF_BAR = 0.22, ABOVE_RELIEF = 0.05;
+const NEIGHBOURS_S = 2700, NEAR_RELIEF_BAR = 0.22, WIDE_OPEN = 0.1;
 /** A water that was read by so much warmer, or colder, at the reading than at both neighbours moved the needle, K. */
 const MOVED_K = 1.5;
 /** Elsewhere the readings bend by no more than this share of the slip: what jumps about all the time is the circuit's, or the gauge's. */
@@ -27,7 +27,8 @@ export function readingSlip(log: PressureLog, reliefSetGaugeBar: number, stepBar
   const alone = read.map((_, i) => i).filter(standsOff);
   if (alone.length !== 1) return null;
   const [i] = alone as [number], before = read[i - 1]!, here = read[i]!, after = read[i + 1]!, up = Math.sign(offLine[i]!);
-  if (after.s - before.s > NEIGHBOURS_S || (up > 0 && Math.abs(here.bar - reliefSetGaugeBar - ABOVE_RELIEF * reliefSetGaugeBar) < NEAR_RELIEF_BAR + ABOVE_RELIEF * reliefSetGaugeBar)) return null;
+  const isNearRelief = here.bar > reliefSetGaugeBar - NEAR_RELIEF_BAR && here.bar < (1 + WIDE_OPEN) * reliefSetGaugeBar + NEAR_RELIEF_BAR;
+  if (after.s - before.s > NEIGHBOURS_S || (up > 0 && isNearRelief)) return null;
   if (offLine.some((off, k) => Math.abs(k - i) > 1 && Math.abs(off) > Math.max(BENDS_ELSEWHERE * Math.abs(offLine[i]!), stepBar))) return null;
   return wasMoved(log, [before.at, here.at, after.at], up) ? null : here.at;
 }

@@ -1,11 +1,8 @@
-import { caseFile } from '@jumper/contract';
-import { ruleOfThumb } from '../score/ruleOfThumb';
 import { seeded } from '../truth/random';
 import { BALANCE_FAULTS, faultsMet, pairsMet } from './balanceFaults';
 import { balanceFinding, FOUND_BY, SOON_DONE } from './balanceFindings';
 import { balanceLog } from './balanceLog';
 import { balancePlant, type BalancePlant } from './BalancePlant';
-import { BALANCE_TIERS, makeBalance } from './makeBalance';
 import { heldBeyondL, pressureHolding, runBalance, type BalanceRun } from './runBalance';
 
 const home = (change: Partial<BalancePlant> = {}): BalancePlant => ({
@@ -58,27 +55,6 @@ it('a gauge shows what its needle, its pump and its offset make of the pressure'
   const jumps = read({ pumpBar: 0.3 }), still = read({}), last = Math.floor(0.98 * jumps.length);
   expect(Math.abs(jumps[0]! - still[0]!)).toBeLessThan(0.06);
   expect(jumps[last]! - still[last]!).toBeGreaterThan(0.2);
-});
-
-describe('its visits', () => {
-  const visits = BALANCE_TIERS.flatMap((tier) => Array.from({ length: 25 }, (_, i) => makeBalance(tier, 9001 + i)));
-  it('are case files, the same again for the same seed, and the rule of thumb has an answer to each', () => {
-    for (const v of visits) {
-      expect(caseFile.safeParse(v.case).success).toBe(true);
-      expect(ruleOfThumb(v.case).length).toBeGreaterThan(0);
-    }
-    expect(makeBalance('pair', 9003)).toEqual(makeBalance('pair', 9003));
-    expect(new Set(visits.map((v) => v.case.id)).size).toBe(visits.length);
-  });
-  it('have one fault or two, known to the product, with findings where the tier says so', () => {
-    for (const { tier, truth, case: c } of visits) {
-      expect(truth.faults.length).toBe(tier === 'pair' ? 2 : 1);
-      expect(truth.faults.every((f) => f in BALANCE_FAULTS)).toBe(true);
-      expect((c.findings as unknown[]).length > 0).toBe(tier === 'findings' || tier === 'pair');
-    }
-    expect(new Set(visits.flatMap((v) => v.truth.faults)).size).toBeGreaterThan(15);
-  });
-  it('of several logs it makes none', () => expect(() => makeBalance('several', 1)).toThrow(RangeError));
 });
 
 it('every test shows something on some plant, every fault can be met, and one that counts mostly speaks', () => {

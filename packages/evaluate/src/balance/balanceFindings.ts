@@ -1,7 +1,7 @@
 import type { WrittenFinding } from '../truth/Doing';
 import type { Random } from '../truth/random';
+import { toStep } from '../truth/toStep';
 import { scaleOf, type BalancePlant } from './BalancePlant';
-import { toStep } from './balanceLog';
 import { heldBeyondL, pressureHolding, runBalance } from './runBalance';
 
 const SLIPS = 0.03;

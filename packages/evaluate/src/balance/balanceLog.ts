@@ -1,10 +1,8 @@
 import type { WrittenLog } from '../truth/readings';
 import type { Random } from '../truth/random';
+import { toStep } from '../truth/toStep';
 import type { BalancePlant } from './BalancePlant';
 import type { BalanceRun, BalanceTrace } from './runBalance';
-
-/** To a step, without the noise of binary fractions. */
-export const toStep = (x: number, step: number): number => Math.round(Math.round(x / step) * step * 1000) / 1000;
 
 /** What the gauge shows: a needle with friction moves when it has to and then most of the way; a pump's head moves it; a sensor lags. */
 function shown(p: BalancePlant, trace: BalanceTrace, byHand: boolean): number[] {

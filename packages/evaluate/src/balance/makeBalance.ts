@@ -1,9 +1,10 @@
 import type { Tier, TruthCase } from '../truth/makeCase';
 import { seeded, type Random } from '../truth/random';
+import { toStep } from '../truth/toStep';
 import { differs, fillLast, untilItShows, type Maker } from '../truth/untilItShows';
 import { BALANCE_FAULTS, faultsMet, pairsMet } from './balanceFaults';
 import { balanceFinding, FOUND_BY, SOON_DONE } from './balanceFindings';
-import { balanceLog, toStep } from './balanceLog';
+import { balanceLog } from './balanceLog';
 import { balancePlant, scaleOf, type BalancePlant } from './BalancePlant';
 import { runBalance, type BalanceRun } from './runBalance';
 

@@ -1,4 +1,5 @@
 import type { Random } from '../truth/random';
+import { toStep } from '../truth/toStep';
 
 export const LOOP_KINDS = ['flat', 'house', 'fed', 'block'] as const;
 export type LoopKind = (typeof LOOP_KINDS)[number];
@@ -47,7 +48,6 @@ export interface LoopPlant {
 /** Holes, flows and air grow with the square root of the content. */
 export const sizeOf = (p: Pick<LoopPlant, 'contentL'>): number => Math.sqrt(p.contentL / 100);
 export const feedsItself = (p: Pick<LoopPlant, 'kind'>): boolean => p.kind === 'fed' || p.kind === 'block';
-export const toStep = (x: number, step: number): number => Math.round(Math.round(x / step) * step * 1000) / 1000;
 
 /** Growth of water from 15 °C and share of it more that antifreeze makes, as one who sizes a vessel reckons it (handbook values, from memory). */
 const reckonedGrowth = (toC: number) => 3.6e-6 * (toC - 15) * (toC + 35);

@@ -1,11 +1,8 @@
-import { caseFile } from '@jumper/contract';
-import { ruleOfThumb } from '../score/ruleOfThumb';
 import { seeded } from '../truth/random';
-import { kindsFor, LOOP_FAULTS, LOOP_FAULT_IDS, LOOP_PAIRS } from './loopFaults';
+import { kindsFor, LOOP_FAULTS, LOOP_PAIRS } from './loopFaults';
 import { loopFinding, LOOP_TESTS } from './loopFindings';
 import { loopLog, loopVisit } from './loopLog';
 import { LOOP_KINDS, loopPlant, type LoopPlant } from './LoopPlant';
-import { LOOP_TIERS, makeLoop } from './makeLoop';
 import { airBar, growth, heldL, pressureHolding, runLoop, type LoopRun } from './runLoop';
 
 const plain = loopPlant('flat', seeded(3));
@@ -87,26 +84,6 @@ it('a gauge shows what friction, offset and a needle that sticks make of the pre
   const read = (gauge: Partial<LoopPlant['gauge']>) => { const p = home({ gauge: { ...home().gauge, ...gauge } }), visit = { run: HEAT, readFromS: 0, noted: [] }; return loopLog(p, runLoop(p, HEAT), visit, false, seeded(5)).samples.pressureBar.map((bar) => bar!); };
   expect(most(read({ stuck: true })) - read({ stuck: true })[0]!).toBeLessThan(0.05);
   expect(read({ offsetBar: 0.5 })[0]! - read({})[0]!).toBeGreaterThan(0.45);
-});
-
-describe('its visits', () => {
-  const visits = LOOP_TIERS.flatMap((tier) => Array.from({ length: tier === 'findings' ? 26 : tier === 'days' ? 4 : 8 }, (_, i) => makeLoop(tier, 9001 + i)));
-  it('are case files, the same again for the same seed, and the rule of thumb has an answer to each', () => {
-    for (const v of visits) {
-      expect(caseFile.safeParse(v.case).success).toBe(true);
-      expect(ruleOfThumb(v.case).length).toBeGreaterThan(0);
-    }
-    expect(makeLoop('pair', 9003)).toEqual(makeLoop('pair', 9003));
-    expect(new Set(visits.map((v) => v.case.id)).size).toBe(visits.length);
-  });
-  it('have each fault in turn, one or two, with findings where the tier says so', () => {
-    for (const { tier, truth, case: c } of visits) {
-      expect(truth.faults.length).toBe(tier === 'pair' ? 2 : 1);
-      expect((c.findings as unknown[]).length > 1).toBe(tier === 'findings' || tier === 'pair');
-    }
-    expect(new Set(visits.filter((v) => v.tier === 'findings').flatMap((v) => v.truth.faults))).toEqual(new Set(LOOP_FAULT_IDS));
-  });
-  it('of several logs it makes none', () => expect(() => makeLoop('several', 1)).toThrow(RangeError));
 });
 
 it('every test shows something on some plant and none where it cannot be done, every pair is met on some kind, and every visit ends after it began', () => {

@@ -1,6 +1,7 @@
 import type { WrittenFinding } from '../truth/Doing';
 import type { Random } from '../truth/random';
-import { feedsItself, sizeOf, toStep, type LoopPlant } from './LoopPlant';
+import { toStep } from '../truth/toStep';
+import { feedsItself, sizeOf, type LoopPlant } from './LoopPlant';
 import { airBar, heldL, pressureHolding, runLoop, vesselHoldsL } from './runLoop';
 
 const SLIPS = 0.03, HOUR_MIN = 60, ROOM_C = 18;

@@ -1,6 +1,7 @@
 import type { WrittenLog } from '../truth/readings';
 import type { Random } from '../truth/random';
-import { feedsItself, sizeOf, toStep, type LoopPlant } from './LoopPlant';
+import { toStep } from '../truth/toStep';
+import { feedsItself, sizeOf, type LoopPlant } from './LoopPlant';
 import type { LoopRun, LoopTrace } from './runLoop';
 
 const MIN_S = 60, HOUR_S = 3600, DAY_S = 86_400;

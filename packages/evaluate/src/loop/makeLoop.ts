@@ -2,11 +2,12 @@ import type { WrittenFinding } from '../truth/Doing';
 import type { Tier, TruthCase } from '../truth/makeCase';
 import type { WrittenLog } from '../truth/readings';
 import { seeded, type Random } from '../truth/random';
+import { toStep } from '../truth/toStep';
 import { differs, fillLast, untilItShows, type Maker } from '../truth/untilItShows';
 import { kindsFor, LOOP_FAULTS, LOOP_FAULT_IDS, LOOP_PAIRS } from './loopFaults';
 import { loopFinding, LOOP_TESTS } from './loopFindings';
 import { loopLog, loopVisit } from './loopLog';
-import { loopPlant, toStep, type LoopPlant } from './LoopPlant';
+import { loopPlant, type LoopPlant } from './LoopPlant';
 import { runLoop } from './runLoop';
 
 /** Tiers that the fourth maker knows. */
@@ -46,10 +47,10 @@ function tryLoop(tier: Tier, seed: number, key: number, leastShownBar: number): 
   };
   const plant = plantWithout(null), visit = loopVisit(plant, ofDays, r), writing = Math.floor(r.uniform(1, 1e9)), tests = tier === 'findings' || tier === 'pair' ? testsOf(faults, r) : [];
   const visitTo = (p: LoopPlant) => {
-    const trace = runLoop(p, visit.run, ofDays ? 20 : 5), findings = (maySlip: boolean) => tests.map((test, i) => loopFinding(test, p, trace.lifted, seeded(writing + 17 * (i + 1)), maySlip));
-    return { trace, log: loopLog(p, trace, visit, byHand, seeded(writing)), findings: findings(false), writtenDown: findings(true) };
+    const trace = runLoop(p, visit.run, ofDays ? 20 : 5), findingsOf = (maySlip: boolean) => tests.map((test, i) => loopFinding(test, p, trace.lifted, seeded(writing + 17 * (i + 1)), maySlip));
+    return { trace, log: loopLog(p, trace, visit, byHand, seeded(writing)), findings: findingsOf(false), findingsOf };
   };
-  const seen = visitTo(plant), { trace, log, writtenDown } = seen, done = writtenDown.filter((f) => f !== null), { stepBar } = plant.gauge;
+  const seen = visitTo(plant), { trace, log } = seen, writtenDown = seen.findingsOf(true), done = writtenDown.filter((f) => f !== null), { stepBar } = plant.gauge;
   if ((tests.length > 0 && done.length < 2) || liesAtItsFoot(log)) return null;
   // What was written down by a slip speaks of nothing.
   const speaks = { log, findings: seen.findings.map((f, i) => (f?.outcome === writtenDown[i]?.outcome ? f : null)) };

@@ -12,8 +12,10 @@ const EMITTERS = { from: 4, to: 10 };
 const BY_GRAVITY = 0.02;
 /** What a boiler, and each length of pipe, loses of the output while it stands 50 K above the room. Practice figure, from memory. */
 const BOILER_LOSES = 0.012, PIPE_LOSES = 0.002;
-/** The gas of a vessel follows this slowly, s. */
-const GAS_FOLLOWS_S = 1800;
+/** The gas of a vessel follows this slowly, a vessel behind a narrow way fills so slowly, and a relief that has lifted weeps for so long, s. */
+const GAS_FOLLOWS_S = 1800, NARROW_S = 900, WEEPS_S = 1200;
+/** Growth of the room inside steel, 1/K. */
+const STEEL_GROWS = 3.6e-5;
 
 /** Pressure of the air, bar absolute; barometric formula of the standard atmosphere (ISO 2533, from memory). */
 export const airBar = (p: Pick<LoopPlant, 'altitudeM'>): number => 1.01325 * (1 - 2.25577e-5 * p.altitudeM) ** 5.25588;
@@ -47,14 +49,13 @@ const letsIn = ({ inBy }: LoopPlant, { shut }: LoopRun): boolean => inBy !== nul
 /** Runs a plant: cells of water that the pump carries round, a burner that follows its limit, a gas that is warmed from the boiler, a relief that pops and falls to its seat, feeds that make good.
  *  @param everyS how often the trace says something; the sum itself goes in shorter steps where water would move by more than a cell */
 export function runLoop(p: LoopPlant, run: LoopRun, everyS = 5): LoopTrace {
-  const trace: LoopTrace = { everyS, bar: [], flowC: [], returnC: [], lifted: false }, { roomC } = run, cellL = (p.contentL * (1 - p.idleShare)) / CELLS, kjPerK = KJ_PER_LK * METAL * cellL, size = sizeOf(p), standsC = roomC, steps = Math.ceil((everyS * p.carriedLPerS) / (0.8 * cellL)), stepS = everyS / steps;
+  const trace: LoopTrace = { everyS, bar: [], flowC: [], returnC: [], lifted: false }, { roomC } = run, cellL = (p.contentL * (1 - p.idleShare)) / CELLS, kjPerK = KJ_PER_LK * METAL * cellL, size = sizeOf(p), steps = Math.ceil((everyS * p.carriedLPerS) / (0.8 * cellL)), stepS = everyS / steps;
   let cells: number[] = new Array<number>(CELLS).fill(roomC), gasC = roomC, burns = false, lifts = false, pumps = false, sinceLiftS = Infinity, pumpsUntilS = 0, movedL = 0, bar = p.coldBar;
   const narrow = p.vessel.way === 'narrow';
   let slowL = vesselHoldsL(p, bar, gasC);
   const holds = (at: number) => heldL(p, at, gasC, narrow ? slowL : undefined), startL = holds(bar);
   for (let step = 0; step * stepS <= run.durationS; step++) {
-    const t = step * stepS;
-    const on = run.heat.some(([from, to]) => t >= from && t < to);
+    const t = step * stepS, on = run.heat.some(([from, to]) => t >= from && t < to);
     if (on) pumpsUntilS = t + p.pumpRunsOnS;
     const share = (((on || t < pumpsUntilS) ? 1 : BY_GRAVITY) * p.carriedLPerS * stepS) / cellL, flowC = cells[0]!, backC = cells[CELLS - 1]!;
     burns = on && flowC < p.burnsToC + 2 && (burns || flowC < p.burnsToC - 5);
@@ -65,17 +66,17 @@ export function runLoop(p: LoopPlant, run: LoopRun, everyS = 5): LoopTrace {
     for (const dose of run.doses ?? []) if (t >= dose.atS && t < dose.atS + stepS) movedL += dose.litres;
     if (letsIn(p, run)) movedL += (p.inLPerH * size * Math.sqrt(Math.max(0, p.mainsBar - bar) / 2) * stepS) / 3600;
     movedL -= (p.outLPerH * size * Math.sqrt(Math.max(0, bar) / 2) * stepS) / 3600;
-    if (sinceLiftS < 1200) movedL -= (p.relief.weepsLPerH * (1 - sinceLiftS / 1200) * stepS) / 3600;
+    if (sinceLiftS < WEEPS_S) movedL -= (p.relief.weepsLPerH * (1 - sinceLiftS / WEEPS_S) * stepS) / 3600;
     movedL += fedL();
-    const grownL = () => cellL * cells.reduce((sum, c) => sum + growth(p, standsC, c) - 3.6e-5 * (c - standsC), 0), stockL = () => startL + movedL + grownL() - SQUEEZE_PER_BAR * p.contentL * (bar - p.coldBar);
-    bar = pressureAt(holds, stockL());
-    if (narrow) slowL += (vesselHoldsL(p, bar, gasC) - slowL) * Math.min(1, stepS / 900);
+    const grownL = cellL * cells.reduce((sum, c) => sum + growth(p, roomC, c) - STEEL_GROWS * (c - roomC), 0), settled = () => pressureAt(holds, startL + movedL + grownL - SQUEEZE_PER_BAR * p.contentL * (bar - p.coldBar));
+    bar = settled();
+    if (narrow) slowL += (vesselHoldsL(p, bar, gasC) - slowL) * Math.min(1, stepS / NARROW_S);
     const seatBar = p.relief.liftBar * p.relief.seatShare;
     if (bar > p.relief.liftBar) lifts = true;
     if (lifts) {
       trace.lifted = true; sinceLiftS = 0;
       movedL -= Math.min(Math.max(0, holds(bar) - holds(seatBar)), (0.4 * size * size * Math.max(0.1, bar - seatBar) * stepS) / 5);
-      bar = pressureAt(holds, stockL());
+      bar = settled();
       lifts = bar > seatBar + 0.01;
     } else sinceLiftS += stepS;
     if (step % steps !== 0) continue;

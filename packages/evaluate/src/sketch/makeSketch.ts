@@ -1,11 +1,12 @@
 import type { Tier, TruthCase } from '../truth/makeCase';
 import { seeded, type Random } from '../truth/random';
+import { toStep } from '../truth/toStep';
 import { differs, fillLast, untilItShows, type Maker } from '../truth/untilItShows';
 import { runSketch, type SketchSchedule } from './runSketch';
 import { BESIDES, sketchFinding, SPEAKS_OF } from './sketchFindings';
 import { faultsOf, pairsOf, SKETCH_FAULTS } from './sketchFaults';
 import { sketchPlant, type SketchPlant } from './SketchPlant';
-import { rounded, sketchLog } from './sketchReadings';
+import { sketchLog } from './sketchReadings';
 
 /** Tiers that this maker knows: one log, or one and findings. */
 export const SKETCH_TIERS: readonly Tier[] = ['hand', 'logger', 'findings', 'pair'];
@@ -62,13 +63,13 @@ function sheetOf(sound: SketchPlant, p: SketchPlant, byHand: boolean, r: Random)
     reliefValve: { setBar: p.reliefMarkedBar }, fill: fillOf(sound, p, r), domesticHotWater: { kind: p.dhw },
   };
   if (r.chance(0.9)) { sheet.waterVolumeL = content; sheet.waterVolumeSource = contentMeasured ? 'measured' : 'estimated'; }
-  if (r.chance(0.85)) sheet.staticHeadM = Math.max(0.5, rounded(sound.headM + r.normal(0, 0.3), 0.1));
+  if (r.chance(0.85)) sheet.staticHeadM = Math.max(0.5, toStep(sound.headM + r.normal(0, 0.3), 0.1));
   if (r.chance(0.8)) sheet.maxFlowC = sound.limitC;
   return { sheet, contentMeasured };
 }
 
 function fillOf(sound: SketchPlant, p: SketchPlant, r: Random): Record<string, unknown> {
   if (p.kind === 'fed') return { kind: 'reducing-valve', setBar: sound.setBar };
-  if (p.kind === 'unit') return { kind: 'pressurisation-unit', cutInBar: rounded(sound.pumpsFromBar!, 0.05), cutOutBar: rounded(sound.pumpsToBar!, 0.05) };
-  return { kind: 'manual-loop', ...(r.chance(0.6) ? { mainsBar: rounded(p.mainsBar, 0.1) } : {}) };
+  if (p.kind === 'unit') return { kind: 'pressurisation-unit', cutInBar: toStep(sound.pumpsFromBar!, 0.05), cutOutBar: toStep(sound.pumpsToBar!, 0.05) };
+  return { kind: 'manual-loop', ...(r.chance(0.6) ? { mainsBar: toStep(p.mainsBar, 0.1) } : {}) };
 }

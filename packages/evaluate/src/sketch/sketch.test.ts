@@ -1,8 +1,5 @@
-import { caseFile } from '@jumper/contract';
-import { ruleOfThumb } from '../score/ruleOfThumb';
 import { densityKgPerL } from '../truth/water';
 import { seeded } from '../truth/random';
-import { makeSketch, SKETCH_TIERS } from './makeSketch';
 import { pressureWhere, runSketch, storedL, tableDensity } from './runSketch';
 import { faultsOf, SKETCH_FAULTS } from './sketchFaults';
 import { sketchFinding, SPEAKS_OF } from './sketchFindings';
@@ -45,27 +42,6 @@ it('a narrow way lets the pressure fall back while it stays hot, an open one doe
   const falls = (p: SketchPlant) => { const { bar } = runSketch({ ...p, reliefBar: 9 }, HEAT), top = Math.max(...bar); return top - bar.at(-1)!; };
   expect(falls(home({ narrowS: 3000 }))).toBeGreaterThan(0.5);
   expect(falls(home())).toBeLessThan(0.15);
-});
-
-describe('its visits', () => {
-  const visits = SKETCH_TIERS.flatMap((tier) => Array.from({ length: 25 }, (_, i) => makeSketch(tier, 8001 + i)));
-  it('are case files, the same again for the same seed, and the rule of thumb has an answer to each', () => {
-    for (const v of visits) {
-      expect(caseFile.safeParse(v.case).success).toBe(true);
-      expect(ruleOfThumb(v.case).length).toBeGreaterThan(0);
-    }
-    expect(makeSketch('pair', 8003)).toEqual(makeSketch('pair', 8003));
-    expect(new Set(visits.map((v) => v.case.id)).size).toBe(visits.length);
-  });
-  it('have one fault or two, known to the product, with findings where the tier says so', () => {
-    for (const { tier, truth, case: c } of visits) {
-      expect(truth.faults.length).toBe(tier === 'pair' ? 2 : 1);
-      expect(truth.faults.every((f) => f in SKETCH_FAULTS && f in SPEAKS_OF)).toBe(true);
-      expect((c.findings as unknown[]).length > 0).toBe(tier === 'findings' || tier === 'pair');
-    }
-    expect(new Set(visits.flatMap((v) => v.truth.faults)).size).toBeGreaterThan(15);
-  });
-  it('of several logs it makes none', () => expect(() => makeSketch('days', 1)).toThrow(RangeError));
 });
 
 it('every test shows something on some plant, and where a fault counts one that speaks of it mostly does', () => {

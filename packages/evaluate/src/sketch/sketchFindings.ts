@@ -1,8 +1,8 @@
 import type { WrittenFinding } from '../truth/Doing';
 import type { Random } from '../truth/random';
+import { toStep } from '../truth/toStep';
 import { pressureWhere, runSketch, storedL } from './runSketch';
 import { sizeOf, type SketchPlant } from './SketchPlant';
-import { rounded } from './sketchReadings';
 
 const SLIPS = 0.04, ATM = 1.013;
 
@@ -27,13 +27,13 @@ function watch({ p, r, read }: Doing, kind: string, minutesOf: number[]): Record
 /** What each test shows; null where it cannot be done on such a plant. */
 const SHOWN: Record<string, (d: Doing) => Record<string, unknown> | null> = {
   'gas-valve-press': ({ p, r, say }) => say(p.holed && r.chance(0.9) ? 'water' : p.chargeBar < -0.05 && r.chance(0.8) ? 'nothing' : 'air', ['air', 'water', 'nothing']),
-  precharge: ({ p, r }) => ({ valueBar: rounded(Math.max(0, p.holed ? r.uniform(0, 0.3) : p.chargeBar) + Math.abs(r.normal(0, 0.02)), 0.05), circuitBar: 0, drainOpen: true }),
+  precharge: ({ p, r }) => ({ valueBar: toStep(Math.max(0, p.holed ? r.uniform(0, 0.3) : p.chargeBar) + Math.abs(r.normal(0, 0.02)), 0.05), circuitBar: 0, drainOpen: true }),
   'draw-off': ({ p, r, read }) => {
     if (!p.vesselOpen || p.narrowS > 0) return null;
     const volumeL = 0.5 * Math.sqrt(p.contentL / 100), after = pressureWhere((bar) => storedL(p, bar), storedL(p, p.coldBar) - volumeL);
-    return { volumeL: Math.max(0.05, rounded(volumeL * r.normal(1, 0.03), 0.05)), beforeBar: read(p.coldBar), afterBar: read(Math.max(0, after)) };
+    return { volumeL: Math.max(0.05, toStep(volumeL * r.normal(1, 0.03), 0.05)), beforeBar: read(p.coldBar), afterBar: read(Math.max(0, after)) };
   },
-  'vessel-drained-volume': ({ p, r, read }) => (p.kind === 'combi' ? { volumeL: rounded(Math.max(0, storedL(p, p.coldBar) - storedL(p, 0)) + r.uniform(1, 4), 0.1), fromBar: read(p.coldBar) } : null),
+  'vessel-drained-volume': ({ p, r, read }) => (p.kind === 'combi' ? { volumeL: toStep(Math.max(0, storedL(p, p.coldBar) - storedL(p, 0)) + r.uniform(1, 4), 0.1), fromBar: read(p.coldBar) } : null),
   'pump-up-hold': ({ p, r, say }) => say(p.holed ? r.pick(['bubbles-at-drain', 'fell', 'would-not-rise']) : 'held', ['held', 'fell']),
   'gas-valve-bubbles': ({ p, say }) => say(p.coreLeaks ? 'bubbles' : 'tight', ['tight', 'bubbles']),
   'vessel-connection-flow': ({ p, say }) => say(p.narrowS > 0 ? 'restricted' : p.vesselOpen ? 'free' : 'blocked', ['free', 'restricted', 'blocked']),
@@ -48,8 +48,8 @@ const SHOWN: Record<string, (d: Doing) => Record<string, unknown> | null> = {
     return { volumeMl: Math.round(1000 * ((p.dripK * Math.sqrt(Math.max(0, p.coldBar)) * minutes) / 60 + (during === 'hot' && lifted ? r.uniform(0.1, 1) : 0))), minutes, during };
   },
   'relief-reseat': ({ p, r, say }) => say(p.dripK > 0 && r.chance(0.8) ? 'still-drips' : 'stopped', ['stopped', 'still-drips']),
-  'relief-marking': ({ p, r }) => ({ markedBar: p.reliefBar < 0.87 * p.reliefMarkedBar && r.chance(0.4) ? rounded(p.reliefBar, 0.25) : p.reliefMarkedBar }),
-  'second-gauge': ({ p, r, read }) => ({ valueBar: Math.max(0, rounded(p.coldBar + r.normal(0, 0.02), 0.05)), firstGaugeBar: p.stuck ? read(p.coldBar + r.pick([-0.4, 0.4])) : read(p.coldBar) }),
+  'relief-marking': ({ p, r }) => ({ markedBar: p.reliefBar < 0.87 * p.reliefMarkedBar && r.chance(0.4) ? toStep(p.reliefBar, 0.25) : p.reliefMarkedBar }),
+  'second-gauge': ({ p, r, read }) => ({ valueBar: Math.max(0, toStep(p.coldBar + r.normal(0, 0.02), 0.05)), firstGaugeBar: p.stuck ? read(p.coldBar + r.pick([-0.4, 0.4])) : read(p.coldBar) }),
   'gauge-at-zero': ({ p, read }) => ({ valueBar: read(p.stuck ? 0.95 * p.coldBar : 0) }),
   'low-pressure-stop': ({ p, say }) => say(p.stuck || p.offsetBar > 0.4 ? 'not-shown' : 'shown', ['shown', 'not-shown']),
   'fill-outlet-drip': ({ p, r, say }) => (fedByItself(p) ? null : say(p.inBy === 'fill' && r.chance(0.9) ? 'drips' : 'dry', ['dry', 'drips'])),
@@ -76,7 +76,7 @@ const SHOWN: Record<string, (d: Doing) => Record<string, unknown> | null> = {
 export function sketchFinding(test: string, p: SketchPlant, lifted: boolean, r: Random): WrittenFinding | null {
   const slip = r.chance(SLIPS);
   const say = (outcome: string, others: string[]) => ({ outcome: slip ? r.pick(others) : outcome });
-  const read = (bar: number) => Math.max(0, rounded(bar + p.offsetBar + r.normal(0, 0.2 * p.stepBar), p.stepBar / 2));
+  const read = (bar: number) => Math.max(0, toStep(bar + p.offsetBar + r.normal(0, 0.2 * p.stepBar), p.stepBar / 2));
   const shown = SHOWN[test]?.({ p, lifted, r, say, read }) ?? null;
   return shown && { test, ...shown };
 }
