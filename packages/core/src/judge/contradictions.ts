@@ -1,11 +1,11 @@
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
-import { bySensor } from '../log/PressureLog';
 import { lowerFirst } from '../lowerFirst';
 import type { Judgement } from './Diagnosis';
 import type { Finding } from './Finding';
 import { changesTheNumber } from './findingLikelihood';
 import { expectedNumber, foretold } from './findingNumbers';
-import type { Evidence, Judged } from './judgeEvidence';
+import type { Evidence } from './Evidence';
+import type { Judged } from './judgeEvidence';
 import { normalPdf } from './normal';
 import { testRow } from './tests';
 
@@ -24,11 +24,11 @@ export function contradictions(all: Evidence, latest: Evidence, judged: Judged):
 }
 
 /** A reading of a hand's log that was left out, since it contradicts those before and after it. */
-function slips({ logs, logIndices }: Evidence, { logs: judgedLogs }: Judged): Contradiction[] {
-  return judgedLogs.flatMap((judged, k) => {
-    const { tS, pressureBar } = logs[k]!.samples, at = bySensor(judged) ? -1 : pressureBar.findIndex((bar, i) => bar !== null && judged.samples.pressureBar[i] === null);
-    return at < 0 ? [] : [{ evidence: [`log:${logIndices[k]!}`], text: `The reading at ${Math.round(tS[at]! / 60)} min stands off those before and after it, and nothing was done meanwhile. It was left out as a slip; if it was misread, change it in the record.`, repeat: 'log' }];
-  });
+function slips({ logIndices }: Evidence, { logs, slips: places }: Judged): Contradiction[] {
+  return places.flatMap((at, k) => (at === null ? [] : [{
+    evidence: [`log:${logIndices[k]!}`], repeat: 'log',
+    text: `The reading at ${Math.round(logs[k]!.samples.tS[at]! / 60)} min stands off those before and after it, and nothing was done meanwhile. It was left out as a slip; if it was misread, change it in the record.`,
+  }]));
 }
 
 function doneTwice({ findings }: Evidence): Contradiction[] {

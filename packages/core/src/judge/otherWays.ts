@@ -1,32 +1,18 @@
-import type { ResolvedCircuit } from '../circuit/resolveCircuit';
+import { heldFromGaugeBar } from '../circuit/resolveCircuit';
+import type { PressureLog } from '../log/PressureLog';
 import type { FaultId } from './faults';
 import { PAST_THE_VALVE } from './findingLikelihood';
-import type { LogModel } from './logModel';
-import type { LogTrack } from './LogTrack';
+import { logModelOf, type LogModel } from './logModel';
+import { lowGaugeBar, type LogTrack } from './LogTrack';
 import { mayHaveBlown } from './parameters';
+import { knownToSheet } from './sheetMargin';
+import type { Visit } from './Visit';
 
 /** Another way in which a hypothesis may hold too, and how often it does. */
 export interface Way { model: LogModel; share: number }
 
-/** What a visit shows that makes other ways possible. */
-export interface AsSeen {
-  tracks: readonly LogTrack[];
-  circuit: ResolvedCircuit;
-  /** The pressure fell back from a peak while the water stayed hot. */
-  easedHot: boolean;
-  /** Somebody found the vessel's connection restricted. */
-  foundRestricted: boolean;
-  /** The pressure fell below what the feed holds, so that the feed may stand shut. */
-  feedMayBeShut: boolean;
-  /** Somebody shut the feed's valve while it was logged. */
-  feedWasShut: boolean;
-  /** The sheet does not say how the circuit is filled. */
-  feedUnsaid: boolean;
-  /** What leaks at the boiler and what leaks elsewhere are told apart. */
-  outflowParted: boolean;
-  /** Of vessels that are too small, those that are so for the content on the sheet. */
-  smallBySheet: number;
-}
+/** How a set of faults moves the pressure: in the way of its own faults, and in others that it may take instead. */
+export interface Ways { model: LogModel; others: Way[] }
 
 /** Of units at fault, those that pump past their limit instead of not at all, and those that let water by all the time. Common practice, like all shares below. */
 const OVERRUN_SHARE = 0.35, UNIT_LETS_BY_SHARE = 0.17;
@@ -39,9 +25,45 @@ const SHUT_FEED_SHARE = 0.4, FED_SHARE = 0.3;
 /** Of rises with neither temperatures nor a word of heat, those that came cold, of falls likewise, of either where something was shut off to watch it, and of rises and falls in turn. */
 const UNHEATED_SHARE = 0.65, FELL_UNHEATED_SHARE = 0.9, WATCHED_UNHEATED_SHARE = 0.98, SWINGS_UNHEATED_SHARE = 0.05;
 
-/** The other ways of a hypothesis on a visit: one that speaks of its own faults or of heat that nobody noted, and what a vessel cut off, a unit, a relief, a bypass or a feed that the sheet does not name may do beside.
- *  @returns of a model, the faults that it stands for, and whether pains are taken over it: the ways, none for most */
-export const otherWays = (seen: AsSeen) => (model: LogModel, faults: readonly FaultId[], care: boolean): Way[] => {
+/** A feed that lets the pressure fall so far below its limit does not feed, bar. */
+const FELL_BAR = 0.08;
+
+/** What a visit shows that makes other ways possible. */
+interface AsSeen extends Pick<Visit, 'tracks' | 'circuit' | 'easedHot'> {
+  /** Somebody found the vessel's connection restricted. */
+  foundRestricted: boolean;
+  /** The pressure fell below what the feed holds: either nothing feeds it or the feed stands shut, as many keep it. */
+  feedMayBeShut: boolean;
+  /** Somebody shut the feed's valve while it was logged. */
+  feedWasShut: boolean;
+  /** The sheet does not say how the circuit is filled. */
+  feedUnsaid: boolean;
+  /** What leaks at the boiler and what leaks elsewhere are told apart. */
+  outflowParted: boolean;
+  /** Of vessels that are too small, those that are so for the content on the sheet. */
+  smallBySheet: number;
+}
+
+const shutsTheFeed = (log: PressureLog): boolean => log.events?.some((e) => e.kind === 'fill-closed') ?? false;
+
+const asSeen = ({ tracks, circuit, easedHot, sheet, logs, findings, parted }: Visit): AsSeen => ({
+  tracks, circuit, easedHot,
+  foundRestricted: findings.some((f) => f.test === 'vessel-connection-flow' && f.outcome === 'restricted'),
+  feedMayBeShut: circuit.fedByItself && (lowGaugeBar(tracks) ?? Infinity) < heldFromGaugeBar(circuit) - FELL_BAR,
+  feedWasShut: logs.some(shutsTheFeed),
+  feedUnsaid: sheet.fill === undefined,
+  outflowParted: parted.outflow,
+  smallBySheet: knownToSheet(circuit),
+});
+
+/** The ways of each set of faults on a visit: its own, and what heat that nobody noted, a vessel cut off, a unit, a relief, a bypass or a feed that the sheet does not name may do instead.
+ *  @returns of a set, and whether pains are taken over it: its ways; most have but their own */
+export function waysOn(visit: Visit): (faults: readonly FaultId[], care: boolean) => Ways {
+  const seen = asSeen(visit);
+  return (faults, care) => { const model = logModelOf(faults); return { model, others: otherWays(seen, model, faults, care) }; };
+}
+
+function otherWays(seen: AsSeen, model: LogModel, faults: readonly FaultId[], care: boolean): Way[] {
   const { tracks, feedMayBeShut } = seen, own = ownWay(seen, model, faults), ways: Way[] = own ? [own] : [];
   if (own?.model.heat === 'none' && feedMayBeShut && model.feed === 'right') ways.push({ model: { ...own.model, feed: 'dead' }, share: SHUT_FEED_SHARE });
   if (care && model.gas === 'cut-off') ways.push(...almostCutOff(seen, model, faults));
@@ -53,7 +75,7 @@ export const otherWays = (seen: AsSeen) => (model: LogModel, faults: readonly Fa
   if (seen.feedWasShut && model.inflow === 'fill' && faults.includes('fill-bypass-open')) ways.push({ model: { ...model, inflow: 'coil' }, share: PAST_THE_VALVE });
   if (seen.feedUnsaid && tracks.length && model.feed === 'right') ways.push({ model: { ...model, feed: 'unsaid' }, share: FED_SHARE });
   return ways;
-};
+}
 
 function ownWay({ tracks, feedMayBeShut, smallBySheet }: AsSeen, model: LogModel, faults: readonly FaultId[]): Way | null {
   if (faults.includes('pressurisation-unit-fault')) return { model: { ...model, feed: 'high' }, share: OVERRUN_SHARE };

@@ -2,7 +2,7 @@ import { partOfLog } from '../log/partOfLog';
 import type { PressureLog } from '../log/PressureLog';
 import type { Case, RepairKind } from './Case';
 import type { Finding } from './Finding';
-import type { Evidence } from './judgeEvidence';
+import type { Evidence } from './Evidence';
 
 /** As-found and after-work evidence. A log or finding says which it is; without that, a log that starts after the first repair is after-work. */
 export function splitEpochs(input: Case): { asFound: Evidence; afterWork: Evidence } {

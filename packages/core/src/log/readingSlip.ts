@@ -47,8 +47,6 @@ function wasMoved(log: PressureLog, [before, here, after]: [number, number, numb
   return reads.some((c) => Math.min(up * (c[here]! - c[before]!), up * (c[here]! - c[after]!)) > MOVED_K);
 }
 
-/** The same log without the pressure of the one reading that is a slip; itself where there is none. */
-export function slipOut(log: PressureLog, reliefSetGaugeBar: number, stepBar: number): PressureLog {
-  const slip = readingSlip(log, reliefSetGaugeBar, stepBar);
-  return slip === null ? log : { ...log, samples: { ...log.samples, pressureBar: log.samples.pressureBar.map((bar, i) => (i === slip ? null : bar)) } };
-}
+/** The same log without the pressure of one reading. @param at the reading's place; null for none */
+export const withoutReading = (log: PressureLog, at: number | null): PressureLog =>
+  at === null ? log : { ...log, samples: { ...log.samples, pressureBar: log.samples.pressureBar.map((bar, i) => (i === at ? null : bar)) } };

@@ -1,0 +1,13 @@
+import type { CircuitSheet } from '../circuit/CircuitSheet';
+import type { PressureLog } from '../log/PressureLog';
+import type { Finding } from './Finding';
+
+/** What was measured on a visit, before or after the work. */
+export interface Evidence {
+  circuit: CircuitSheet;
+  logs: PressureLog[];
+  /** The logs' places in the case file. */
+  logIndices: number[];
+  /** With their place in the case file. */
+  findings: { finding: Finding; index: number }[];
+}

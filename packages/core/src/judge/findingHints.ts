@@ -1,0 +1,31 @@
+import type { ResolvedCircuit } from '../circuit/resolveCircuit';
+import type { Finding } from './Finding';
+import { chargeOf, expectedNumber, foretold } from './findingNumbers';
+import type { Logged } from './Logged';
+import type { Hint } from './Misses';
+import { catchHint } from './reliefCatch';
+import { liftHint } from './seenLift';
+import type { Visit } from './Visit';
+
+/** Where to look for the circuit's parameters beside the logs: findings whose number they foretell, where a relief was seen to let go, and where charges are mostly set. */
+export function hintsOf(visit: Visit): Hint[] {
+  const { findings, seen, logged, foundColdGaugeBar } = visit;
+  const found = findings.filter((f) => foretold(f) || f.test === 'discharge-catch').map((f): Hint => (v) => eased(missOf(f, v, seen, logged)));
+  return [...found, ...(foundColdGaugeBar === null || seen.fillSpreadBar === 0 ? [] : [chargedBelow(foundColdGaugeBar, seen)]), ...visit.lifts.map(liftHint)];
+}
+
+/** How far a finding lies from what a draw foretells, in its standard deviations. */
+function missOf(finding: Finding, v: Float64Array, circuit: ResolvedCircuit, logged: Logged): number {
+  if (finding.test === 'discharge-catch') return catchHint(finding, v, circuit, logged);
+  const n = expectedNumber(finding, v, circuit);
+  return n ? (n.seen - n.expected) / n.sd : 0;
+}
+
+/** How far below the cold pressure a charge is mostly set, at the least, bar. Common practice. */
+const CHARGED_BELOW_BAR = 0.25, CHARGED_SD_BAR = 0.15;
+/** Where nobody wrote down a charge, it is looked for below the cold pressure as well: a log may fit as well, or better, far above. */
+const chargedBelow = (coldGaugeBar: number, circuit: ResolvedCircuit): Hint => (v) => Math.max(0, (chargeOf(v, circuit) ?? 0) - coldGaugeBar + CHARGED_BELOW_BAR) / CHARGED_SD_BAR;
+
+/** Beyond so many standard deviations a finding pulls hardly harder, but still the same way. */
+const FURTHEST_HINT = 12;
+const eased = (miss: number): number => (Math.abs(miss) <= FURTHEST_HINT ? miss : Math.sign(miss) * FURTHEST_HINT * (1 + Math.log(Math.abs(miss) / FURTHEST_HINT)));
