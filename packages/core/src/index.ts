@@ -48,6 +48,7 @@ export * from './proof/runBands';
 export * from './proof/wouldHaveShown';
 export * from './calculators/Calculator';
 export * from './calculators/calculators';
+export * from './calculators/runCalculator';
 export * from './circuit/contentOf';
 export * from './circulation/heatFlow';
 export * from './circulation/pipeFriction';

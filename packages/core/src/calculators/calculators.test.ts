@@ -14,7 +14,8 @@ import { netGrowth } from '../water/netGrowth';
 import { rustFromMakeUp } from '../water/oxygen';
 import { waterViscosityPaS } from '../water/viscosity';
 import { waterDensity } from '../water/waterDensity';
-import { CALCULATOR_IDS, calculator, calculatorCurve, runCalculator } from './calculators';
+import { CALCULATOR_IDS, calculator } from './calculators';
+import { calculatorCurve, runCalculator } from './runCalculator';
 import { isChoice } from './Calculator';
 
 const close = (actual: number, expected: number, tolerance: number) => expect(Math.abs(actual - expected)).toBeLessThan(tolerance);

@@ -48,8 +48,14 @@ const ranEmpty: Says = ({ tracks }) => {
   return (faults) => (stood && has(faults, ...INFLOW) && has(faults, ...OUTFLOW) ? [EMPTY_THOUGH_FED] : []);
 };
 
-/** Whether a circuit stood at nothing, or as good as that, for some minutes. */
-const stoodEmpty = ({ gaugeBar, tS, n }: LogTrack): boolean => [...gaugeBar].some((bar, i) => bar < EMPTY_BAR && i + 1 < n && gaugeBar[i + 1]! < EMPTY_BAR && tS[i + 1]! - tS[i]! + (i + 2 < n && gaugeBar[i + 2]! < EMPTY_BAR ? tS[i + 2]! - tS[i + 1]! : 0) >= EMPTY_S);
+/** Whether a circuit stood at nothing, or as good as that, for some minutes on end. */
+export function stoodEmpty({ gaugeBar, tS }: Pick<LogTrack, 'gaugeBar' | 'tS'>): boolean {
+  let sinceS = Infinity;
+  return gaugeBar.some((bar, i) => {
+    sinceS = bar < EMPTY_BAR ? Math.min(sinceS, tS[i]!) : Infinity;
+    return tS[i]! - sinceS >= EMPTY_S;
+  });
+}
 
 /** A circuit that heat takes up to its relief has something that does so; how often none is found all the same (a gauge a little high, a relief a little low). Common practice. */
 const SOUND_AT_RELIEF = 0.06;
