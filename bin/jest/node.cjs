@@ -6,7 +6,14 @@ module.exports = (displayName, rest = {}) => ({
   sandboxInjectedGlobals: ['Math', 'Float64Array'],
   testMatch: ['<rootDir>/src/**/*.test.ts'],
   transform: {
-    '\\.[mc]?[jt]s$': ['babel-jest', { babelrc: false, configFile: false, presets: [[require.resolve('@babel/preset-env'), { targets: { node: 'current' } }], require.resolve('@babel/preset-typescript')] }],
+    '\\.[mc]?[jt]s$': [
+      'babel-jest',
+      {
+        babelrc: false,
+        configFile: false,
+        presets: [[require.resolve('@babel/preset-env'), { targets: { node: 'current' } }], require.resolve('@babel/preset-typescript')],
+      },
+    ],
   },
   ...rest,
 });

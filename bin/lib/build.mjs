@@ -10,7 +10,10 @@ import { Trouble } from './trouble.mjs';
 const SKIP = new Set(['node_modules', 'dist', '.expo', '.git', '.build']);
 
 function* filesBelow(path) {
-  if (statSync(path).isFile()) { yield path; return; }
+  if (statSync(path).isFile()) {
+    yield path;
+    return;
+  }
   for (const e of readdirSync(path, { withFileTypes: true }).sort((a, b) => (a.name < b.name ? -1 : 1)))
     if (!SKIP.has(e.name)) yield* filesBelow(join(path, e.name));
 }
@@ -18,7 +21,9 @@ function* filesBelow(path) {
 /** By content, since a fresh clone has fresh times. Tests do not count. */
 function fingerprint(root, inputs) {
   const hash = createHash('sha256').update(process.versions.node);
-  for (const input of inputs) for (const file of filesBelow(join(root, input))) if (!/\.test\.tsx?$|expo-env\.d\.ts$|nativewind-env\.d\.ts$/.test(file)) hash.update(relative(root, file)).update(readFileSync(file));
+  for (const input of inputs)
+    for (const file of filesBelow(join(root, input)))
+      if (!/\.test\.tsx?$|expo-env\.d\.ts$|nativewind-env\.d\.ts$/.test(file)) hash.update(relative(root, file)).update(readFileSync(file));
   return hash.digest('hex');
 }
 
@@ -35,16 +40,37 @@ async function part(root, name, inputs, output, say, make) {
 export async function buildAll(root, say) {
   const packages = ['packages/core/src', 'packages/contract/src'];
   const { bundleCli, bundleServer } = await import('./bundle.mjs');
-  await part(root, 'command line', [...packages, 'packages/evaluate/src', 'packages/cli/src', 'bin/lib/bundle.mjs'], 'packages/cli/dist/diagnose.mjs', say, () => bundleCli(root));
-  await part(root, 'server', [...packages, 'apps/server/src', 'bin/lib/bundle.mjs'], 'apps/server/dist/main.mjs', say, () => bundleServer(root));
-  await part(root, 'app', [...packages, 'apps/app', 'bin/lib/build.mjs'], 'apps/app/dist/sw.js', (s) => say(`${s} (about a minute)`), () => exportApp(root));
+  await part(
+    root,
+    'command line',
+    [...packages, 'packages/evaluate/src', 'packages/cli/src', 'bin/lib/bundle.mjs'],
+    'packages/cli/dist/diagnose.mjs',
+    say,
+    () => bundleCli(root),
+  );
+  await part(root, 'server', [...packages, 'apps/server/src', 'bin/lib/bundle.mjs'], 'apps/server/dist/main.mjs', say, () =>
+    bundleServer(root),
+  );
+  await part(
+    root,
+    'app',
+    [...packages, 'apps/app', 'bin/lib/build.mjs'],
+    'apps/app/dist/sw.js',
+    (s) => say(`${s} (about a minute)`),
+    () => exportApp(root),
+  );
 }
 
 async function exportApp(root) {
   const cwd = join(root, 'apps/app');
   rmSync(join(cwd, 'dist'), { recursive: true, force: true });
-  const r = spawnSync(process.execPath, [join(root, 'node_modules/expo/bin/cli'), 'export', '-p', 'web', '--output-dir', 'dist'], { cwd, encoding: 'utf8', env: { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production' } });
-  if (r.status !== 0) throw new Trouble(`The app could not be built:\n${`${r.stdout}${r.stderr}`.trim().split('\n').slice(-15).join('\n')}`);
+  const r = spawnSync(process.execPath, [join(root, 'node_modules/expo/bin/cli'), 'export', '-p', 'web', '--output-dir', 'dist'], {
+    cwd,
+    encoding: 'utf8',
+    env: { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production' },
+  });
+  if (r.status !== 0)
+    throw new Trouble(`The app could not be built:\n${`${r.stdout}${r.stderr}`.trim().split('\n').slice(-15).join('\n')}`);
   const { makeServiceWorker } = await import('./serviceWorker.mjs');
   await makeServiceWorker(join(cwd, 'dist'));
 }

@@ -5,9 +5,11 @@ const shared = { bundle: true, platform: 'node', format: 'esm', target: 'node20'
 
 export async function bundleCli(root) {
   await build({
-    ...shared, minify: true,
+    ...shared,
+    minify: true,
     entryPoints: ['diagnose', 'simulate', 'size', 'evaluate', 'visits'].map((n) => `${root}/packages/cli/src/${n}.ts`),
-    outdir: `${root}/packages/cli/dist`, outExtension: { '.js': '.mjs' },
+    outdir: `${root}/packages/cli/dist`,
+    outExtension: { '.js': '.mjs' },
   });
 }
 
@@ -15,13 +17,18 @@ export async function bundleCli(root) {
 const registryPackagesOutside = {
   name: 'registry-packages-outside',
   setup(b) {
-    b.onResolve({ filter: /^[^./]/ }, (args) => (args.path.startsWith('@jumper/') || args.kind === 'entry-point' ? undefined : { path: args.path, external: true }));
+    b.onResolve({ filter: /^[^./]/ }, (args) =>
+      args.path.startsWith('@jumper/') || args.kind === 'entry-point' ? undefined : { path: args.path, external: true },
+    );
   },
 };
 
 export async function bundleServer(root) {
   await build({
-    ...shared, sourcemap: true, plugins: [registryPackagesOutside],
-    entryPoints: [`${root}/apps/server/src/main.ts`], outfile: `${root}/apps/server/dist/main.mjs`,
+    ...shared,
+    sourcemap: true,
+    plugins: [registryPackagesOutside],
+    entryPoints: [`${root}/apps/server/src/main.ts`],
+    outfile: `${root}/apps/server/dist/main.mjs`,
   });
 }

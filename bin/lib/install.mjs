@@ -9,11 +9,14 @@ export const NODE_LEAST = [20, 19];
 
 export function checkNode() {
   const [major, minor] = process.versions.node.split('.').map(Number);
-  if (major < NODE_LEAST[0] || (major === NODE_LEAST[0] && minor < NODE_LEAST[1])) throw new Trouble(`Node.js ${NODE_LEAST.join('.')} or newer is needed; this is ${process.versions.node}.`);
+  if (major < NODE_LEAST[0] || (major === NODE_LEAST[0] && minor < NODE_LEAST[1]))
+    throw new Trouble(`Node.js ${NODE_LEAST.join('.')} or newer is needed; this is ${process.versions.node}.`);
 }
 
 export function ensurePackages(root, say) {
-  const hash = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
+  const hash = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex');
   const stamp = join(root, 'node_modules', '.jumper-lock');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return;
   say('installing packages (about two minutes, once)');

@@ -7,7 +7,15 @@ export async function lockFolder(folder) {
   const name = `\0jumper-${createHash('sha256').update(folder).digest('hex').slice(0, 32)}`;
   const server = createServer();
   await new Promise((resolve, reject) => {
-    server.once('error', (e) => reject(e.code === 'EADDRINUSE' ? new Trouble(`Jumper is running on this data folder already (${folder}). Stop that one first, or set JUMPER_DATA_DIR to another folder.`) : e));
+    server.once('error', (e) =>
+      reject(
+        e.code === 'EADDRINUSE'
+          ? new Trouble(
+              `Jumper is running on this data folder already (${folder}). Stop that one first, or set JUMPER_DATA_DIR to another folder.`,
+            )
+          : e,
+      ),
+    );
     server.listen(name, resolve);
   });
   server.unref();

@@ -24,8 +24,10 @@ function options(args) {
     if (args[i] === '--port') o.port = Number(args[++i]);
     else if (args[i] === '--fresh-demo') o.freshDemo = true;
     else if (args[i] === '--yes') o.yes = true;
-    else if (args[i] === '--help' || args[i] === '-h') { console.log(USAGE); process.exit(0); }
-    else throw new Trouble(`${args[i]} is not an option.\n${USAGE}`);
+    else if (args[i] === '--help' || args[i] === '-h') {
+      console.log(USAGE);
+      process.exit(0);
+    } else throw new Trouble(`${args[i]} is not an option.\n${USAGE}`);
   }
   if (!Number.isInteger(o.port) || o.port < 0 || o.port > 65535) throw new Trouble('--port must be a number from 0 to 65535.');
   return o;
@@ -33,7 +35,10 @@ function options(args) {
 
 async function confirmFreshDemo(o) {
   if (!o.freshDemo || o.yes) return;
-  if (!process.stdin.isTTY) throw new Trouble('--fresh-demo deletes every job of the demo company and asks first; there is no terminal to ask on. Add --yes if that is what you want.');
+  if (!process.stdin.isTTY)
+    throw new Trouble(
+      '--fresh-demo deletes every job of the demo company and asks first; there is no terminal to ask on. Add --yes if that is what you want.',
+    );
   const prompt = createInterface({ input: process.stdin, output: process.stdout });
   const answer = await prompt.question('This deletes every job, reading and finding of the demo company. Type "delete" to go on: ');
   prompt.close();
@@ -62,8 +67,17 @@ async function main() {
 
   const server = spawn(process.execPath, [join(root, 'apps/server/dist/main.mjs')], {
     // Its own group: on Ctrl-C this process stops the server first and the database after it.
-    detached: true, stdio: ['pipe', 'pipe', 'inherit'],
-    env: { ...process.env, NODE_ENV: 'production', STOP_WITH_STDIN: '1', DATABASE_URL: cluster.url, PORT: String(o.port), WEB_DIR: join(root, 'apps/app/dist'), FRESH_DEMO: o.freshDemo ? '1' : '' },
+    detached: true,
+    stdio: ['pipe', 'pipe', 'inherit'],
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      STOP_WITH_STDIN: '1',
+      DATABASE_URL: cluster.url,
+      PORT: String(o.port),
+      WEB_DIR: join(root, 'apps/app/dist'),
+      FRESH_DEMO: o.freshDemo ? '1' : '',
+    },
   });
   let stopping = false;
   const stop = async (status) => {
@@ -78,10 +92,19 @@ async function main() {
     unlock();
     process.exit(status);
   };
-  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => { console.log(''); say('stopping'); void stop(0); });
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
+    process.on(signal, () => {
+      console.log('');
+      say('stopping');
+      void stop(0);
+    });
   server.once('exit', (code) => {
     if (stopping) return;
-    console.error(code === 3 ? `Port ${o.port} is taken by another program. Start with --port and another number.` : 'The server stopped; what it said stands above.');
+    console.error(
+      code === 3
+        ? `Port ${o.port} is taken by another program. Start with --port and another number.`
+        : 'The server stopped; what it said stands above.',
+    );
     void stop(1);
   });
   server.stdout.setEncoding('utf8').on('data', (text) => {

@@ -16,14 +16,20 @@ const run = (name, args, env = {}) =>
   new Promise((resolve) => {
     say(`${name} …`);
     const child = spawn(process.execPath, args, { cwd: root, stdio: 'inherit', env: { ...process.env, CI: '1', ...env } });
-    child.once('exit', (code) => { say(`${name}: ${code === 0 ? 'passed' : 'FAILED'}`); resolve(code === 0); });
+    child.once('exit', (code) => {
+      say(`${name}: ${code === 0 ? 'passed' : 'FAILED'}`);
+      resolve(code === 0);
+    });
   });
 
 async function main() {
   checkNode();
   ensurePackages(root, say);
   ensurePostgres(say);
-  if (!existsSync('/usr/bin/chromium')) { say('installing Chromium from the system’s packages'); aptInstall(['chromium'], 'Chromium'); }
+  if (!existsSync('/usr/bin/chromium')) {
+    say('installing Chromium from the system’s packages');
+    aptInstall(['chromium'], 'Chromium');
+  }
   const { buildAll } = await import('./build.mjs');
   await buildAll(root, say);
   const bin = (name) => join(root, 'node_modules', name);
@@ -32,7 +38,10 @@ async function main() {
   const rows = long
     ? [[['long series', [jest, '--selectProjects', 'core', '--testPathPattern', 'simulate|judge'], { JUMPER_LONG: '1' }]]]
     : [
-        [['types', [join(root, 'bin/lib/typecheck.mjs')]], ['lint', [bin('eslint/bin/eslint.js'), '.', '--max-warnings', '0']]],
+        [
+          ['types', [join(root, 'bin/lib/typecheck.mjs')]],
+          ['lint', [bin('eslint/bin/eslint.js'), '.', '--max-warnings', '0']],
+        ],
         [['unit and server tests', [jest]]],
         [['browser tests', [jest, '-c', 'e2e/jest.config.cjs']]],
       ];
@@ -40,7 +49,9 @@ async function main() {
   const failed = [];
   for (const row of rows) {
     const ended = await Promise.all(row.map(async ([name, args, env]) => [name, await run(name, args, env)]));
-    for (const [name, ok] of ended) if (ok) passed++; else failed.push(name);
+    for (const [name, ok] of ended)
+      if (ok) passed++;
+      else failed.push(name);
   }
   if (failed.length) console.log(`failed: ${failed.join(', ')}`);
   console.log(`steps: ${passed} passed, ${failed.length} failed`);

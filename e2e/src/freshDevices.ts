@@ -3,9 +3,13 @@ import { Jumper, type Device } from './jumper';
 /** One product for all tests of a file and a fresh device for each; what the page complained of fails the test. */
 export function freshDevices(): { readonly jumper: Jumper; readonly device: Device } {
   const at = {} as { jumper: Jumper; device: Device };
-  beforeAll(async () => { at.jumper = await Jumper.start(); });
+  beforeAll(async () => {
+    at.jumper = await Jumper.start();
+  });
   afterAll(() => at.jumper.stop());
-  beforeEach(async () => { at.device = await at.jumper.device(); });
+  beforeEach(async () => {
+    at.device = await at.jumper.device();
+  });
   afterEach(async () => {
     expect(at.device.complaints).toEqual([]);
     await at.device.context.close();

@@ -12,7 +12,10 @@ async function logEvery(pace: string, readings: [string, number][]) {
   for (const reading of readings) {
     await page.clock.fastForward(pace);
     await logPressure(page, ...reading);
-    await page.getByRole('status').filter({ hasText: `Logged ${reading[0]} bar` }).waitFor();
+    await page
+      .getByRole('status')
+      .filter({ hasText: `Logged ${reading[0]} bar` })
+      .waitFor();
   }
 }
 
@@ -73,7 +76,15 @@ it('a whole job, from the complaint to the report', async () => {
   const report = page.locator('[data-testid=report]:not([aria-busy=true])');
   await report.waitFor();
   const text = await report.innerText();
-  for (const part of ['14 Kiln Row', 'Topped up often', 'Vessel recharged, set to 0.75 bar', 'Put right, and proved', 'Fernleigh Heating', 'Next check']) expect(text).toContain(part);
+  for (const part of [
+    '14 Kiln Row',
+    'Topped up often',
+    'Vessel recharged, set to 0.75 bar',
+    'Put right, and proved',
+    'Fernleigh Heating',
+    'Next check',
+  ])
+    expect(text).toContain(part);
   const pdf = (await page.pdf({ preferCSSPageSize: true })).toString('latin1');
   expect(pdf.match(/\/Type \/Page\b/g)).toHaveLength(1);
 });
@@ -105,7 +116,12 @@ it('a circuit that is found hot is switched off and watched while it cools: too 
   await logEvery('10:00', cooling);
   await page.getByText(/^−\d\.\d+ since it began to cool, too much$/).waitFor();
   // The readings come quicker than the judge: what it made of the last but one may stand there for a moment.
-  await page.getByRole('list', { name: 'Suspects' }).getByRole('button').first().filter({ hasText: /lost its charge|diaphragm|blocked|shut off/i }).waitFor();
+  await page
+    .getByRole('list', { name: 'Suspects' })
+    .getByRole('button')
+    .first()
+    .filter({ hasText: /lost its charge|diaphragm|blocked|shut off/i })
+    .waitFor();
   expect(await firstSuspect(page)).toMatch(/lost its charge|diaphragm|blocked|shut off/i);
 });
 
@@ -114,7 +130,9 @@ it('the list tells of each job what is likely wrong, on the device itself, and f
   const row = page.getByRole('link', { name: /7 Quarry Steps/ });
   await row.getByText('Vessel has lost its charge, likely. Next: press the gas valve').waitFor();
   // With no network and after a reload it is still told.
-  await page.evaluate(async () => { await navigator.serviceWorker.ready; });
+  await page.evaluate(async () => {
+    await navigator.serviceWorker.ready;
+  });
   await context.setOffline(true);
   await page.reload();
   await row.getByText('Vessel has lost its charge, likely').waitFor();

@@ -5,31 +5,48 @@ import type { Page } from 'playwright-core';
 
 jest.setTimeout(180_000);
 let jumper: Jumper;
-beforeAll(async () => { jumper = await Jumper.start(); });
+beforeAll(async () => {
+  jumper = await Jumper.start();
+});
 afterAll(() => jumper.stop());
 
 /** Violations of WCAG 2.2 A and AA, as "rule: element". */
 async function violations(page: Page): Promise<string[]> {
   await page.evaluate(axe.source);
   return page.evaluate(async () => {
-    const { violations: found } = await (window as unknown as { axe: typeof axe }).axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] });
+    const { violations: found } = await (window as unknown as { axe: typeof axe }).axe.run(document, {
+      runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'],
+    });
     return found.flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.html.slice(0, 120)}`));
   });
 }
 
 /** How far the page, or anything that can be touched or typed into, stands out to the right of the screen, px. */
-const overflow = (page: Page) => page.evaluate(() => {
-  const edge = document.documentElement.clientWidth, right = [...document.querySelectorAll('button, [role=button], a[href], input')].map((e) => e.getBoundingClientRect()).filter((r) => r.width > 0).map((r) => r.right);
-  return Math.max(0, document.documentElement.scrollWidth - edge, ...right.map((r) => Math.round(r - edge)));
-});
+const overflow = (page: Page) =>
+  page.evaluate(() => {
+    const edge = document.documentElement.clientWidth,
+      right = [...document.querySelectorAll('button, [role=button], a[href], input')]
+        .map((e) => e.getBoundingClientRect())
+        .filter((r) => r.width > 0)
+        .map((r) => r.right);
+    return Math.max(0, document.documentElement.scrollWidth - edge, ...right.map((r) => Math.round(r - edge)));
+  });
 
 /** Touch targets smaller than 44 px in either direction, by name. */
-const small = (page: Page) => page.evaluate(() => [...document.querySelectorAll('button, [role=button], a[href]')].flatMap((e) => {
-  const r = e.getBoundingClientRect();
-  return r.width > 0 && (r.width < 44 || r.height < 48) ? [`${e.getAttribute('aria-label') ?? e.textContent} ${r.width}×${r.height}`] : [];
-}));
+const small = (page: Page) =>
+  page.evaluate(() =>
+    [...document.querySelectorAll('button, [role=button], a[href]')].flatMap((e) => {
+      const r = e.getBoundingClientRect();
+      return r.width > 0 && (r.width < 44 || r.height < 48)
+        ? [`${e.getAttribute('aria-label') ?? e.textContent} ${r.width}×${r.height}`]
+        : [];
+    }),
+  );
 
-it.each([['a phone with text at 200 %', 195, 422], ['a small phone', 320, 568]])('%s: nothing is cut off sideways, long names and long reasons wrap', async (_name, width, height) => {
+it.each([
+  ['a phone with text at 200 %', 195, 422],
+  ['a small phone', 320, 568],
+])('%s: nothing is cut off sideways, long names and long reasons wrap', async (_name, width, height) => {
   // Zoom to 200 % halves the width that the page has.
   const { page, context } = await jumper.device({ width, height });
   const long = 'The Old Maltings and Granary Conversion, Upper Flat at the Rear, behind 123 Lower Harrowmere Road';
@@ -42,22 +59,44 @@ it.each([['a phone with text at 200 %', 195, 422], ['a small phone', 320, 568]])
   await firstSuspect(page);
   expect(await overflow(page)).toBe(0);
   const bench = page.url();
-  for (const view of ['/test/precharge', '/test/fill-disconnected-watch', '/report', '/import', '/sheet', '/work', '/work/recharge', '/schools', '/history']) {
+  for (const view of [
+    '/test/precharge',
+    '/test/fill-disconnected-watch',
+    '/report',
+    '/import',
+    '/sheet',
+    '/work',
+    '/work/recharge',
+    '/schools',
+    '/history',
+  ]) {
     await page.goto(bench + view);
     await page.getByText(long.slice(0, 20)).first().waitFor();
     expect({ view, overflow: await overflow(page) }).toEqual({ view, overflow: 0 });
   }
   await page.goto(jumper.base);
-  await page.getByRole('link', { name: /Old Maltings/ }).first().waitFor();
+  await page
+    .getByRole('link', { name: /Old Maltings/ })
+    .first()
+    .waitFor();
   expect(await overflow(page)).toBe(0);
   await context.close();
 });
 
-describe.each([['phone, light', 390, 844, false], ['phone, dark', 390, 844, true], ['wide', 1280, 800, false]])('%s', (_name, width, height, dark) => {
+describe.each([
+  ['phone, light', 390, 844, false],
+  ['phone, dark', 390, 844, true],
+  ['wide', 1280, 800, false],
+])('%s', (_name, width, height, dark) => {
   it('fits, can be hit, and has no accessibility violation', async () => {
     const { page, context, complaints } = await jumper.device({ width, height, dark });
     const check = async (where: string) => {
-      expect({ where, overflow: await overflow(page), small: await small(page), violations: await violations(page) }).toEqual({ where, overflow: 0, small: [], violations: [] });
+      expect({ where, overflow: await overflow(page), small: await small(page), violations: await violations(page) }).toEqual({
+        where,
+        overflow: 0,
+        small: [],
+        violations: [],
+      });
     };
     await page.getByRole('link', { name: /7 Quarry Steps/ }).waitFor();
     await check('jobs');
@@ -72,13 +111,20 @@ describe.each([['phone, light', 390, 844, false], ['phone, dark', 390, 844, true
       await page.getByRole('list', { name: 'Steps' }).waitFor();
       await check(test);
     }
-    for (const [view, ready] of [['work', 'Nothing stands away'], ['work/recharge', 'Heat off at the isolator'], ['work/drain-refill', 'Open the vents from the top down']] as const) {
+    for (const [view, ready] of [
+      ['work', 'Nothing stands away'],
+      ['work/recharge', 'Heat off at the isolator'],
+      ['work/drain-refill', 'Open the vents from the top down'],
+    ] as const) {
       await page.goto(`${job}/${view}`);
       await page.getByText(ready).first().waitFor();
       await check(view);
     }
     if (plainViewsToo) {
-      for (const [view, ready] of [['schools', 'Cold fill'], ['history', 'No loss of water']] as const) {
+      for (const [view, ready] of [
+        ['schools', 'Cold fill'],
+        ['history', 'No loss of water'],
+      ] as const) {
         await page.goto(`${job}/${view}`);
         await page.getByText(ready).first().waitFor();
         await check(view);
@@ -128,12 +174,19 @@ describe.each([['phone, light', 390, 844, false], ['phone, dark', 390, 844, true
     await page.locator('[data-testid=figure] svg path[stroke]').first().waitFor({ state: 'attached' });
     const gap = await page.evaluate(() => {
       const figure = document.querySelector('[data-testid=figure]')!;
-      const circles = [...figure.querySelectorAll('circle')].map((c) => c.getBoundingClientRect()).map((r) => ({ x: r.x + r.width / 2, y: r.y + r.height / 2 }));
+      const circles = [...figure.querySelectorAll('circle')]
+        .map((c) => c.getBoundingClientRect())
+        .map((r) => ({ x: r.x + r.width / 2, y: r.y + r.height / 2 }));
       const lines = [...figure.querySelectorAll('path')].filter((p) => Number(p.getAttribute('stroke-width')) > 2) as SVGPathElement[];
       const line = lines[0]!;
       const toScreen = line.getScreenCTM()!;
-      const points = Array.from({ length: 400 }, (_, i) => line.getPointAtLength((line.getTotalLength() * i) / 399).matrixTransform(toScreen));
-      return { readings: circles.length, worst: Math.max(...circles.map((c) => Math.min(...points.map((p) => Math.hypot(p.x - c.x, p.y - c.y))))) };
+      const points = Array.from({ length: 400 }, (_, i) =>
+        line.getPointAtLength((line.getTotalLength() * i) / 399).matrixTransform(toScreen),
+      );
+      return {
+        readings: circles.length,
+        worst: Math.max(...circles.map((c) => Math.min(...points.map((p) => Math.hypot(p.x - c.x, p.y - c.y))))),
+      };
     });
     expect(gap.readings).toBe(7);
     expect(gap.worst).toBeLessThan(2);

@@ -20,7 +20,10 @@ export async function logPressure(page: Page, text: string, flowC?: number): Pro
 }
 
 export const reading = (page: Page) => page.getByTestId('reading').innerText();
-export const openJob = async (page: Page, site: string) => { await page.getByRole('link', { name: new RegExp(site) }).click(); await page.getByTestId('reading').waitFor(); };
+export const openJob = async (page: Page, site: string) => {
+  await page.getByRole('link', { name: new RegExp(site) }).click();
+  await page.getByTestId('reading').waitFor();
+};
 
 /** The first suspect's name and share, once the judge has settled. */
 export async function firstSuspect(page: Page): Promise<string> {

@@ -9,8 +9,21 @@ const folder = mkdtempSync(join(tmpdir(), 'jumper-plants-'));
 
 /** Fields of test cards, as they are labelled. */
 const LABELS: Record<string, string> = {
-  valueBar: 'Reading', idleHours: 'Hours with the heat off, if read', circuitBar: 'System gauge at that moment, if read', startBar: 'At the start', endBar: 'At the end', minutes: 'Minutes between', volumeL: 'Volume', beforeBar: 'Gauge before', afterBar: 'Gauge after',
-  firstGaugeBar: 'First gauge', markedBar: 'Marking', boilerStartBar: 'Boiler side, start', boilerEndBar: 'Boiler side, end', circuitStartBar: 'Circuit side, start, if read', circuitEndBar: 'Circuit side, end, if read',
+  valueBar: 'Reading',
+  idleHours: 'Hours with the heat off, if read',
+  circuitBar: 'System gauge at that moment, if read',
+  startBar: 'At the start',
+  endBar: 'At the end',
+  minutes: 'Minutes between',
+  volumeL: 'Volume',
+  beforeBar: 'Gauge before',
+  afterBar: 'Gauge after',
+  firstGaugeBar: 'First gauge',
+  markedBar: 'Marking',
+  boilerStartBar: 'Boiler side, start',
+  boilerEndBar: 'Boiler side, end',
+  circuitStartBar: 'Circuit side, start, if read',
+  circuitEndBar: 'Circuit side, end, if read',
 };
 const FLAGS: Record<string, string> = { drainOpen: 'The drain stands open', boilerIsolated: 'The boiler is isolated' };
 const MOST_TESTS = 10;
@@ -43,7 +56,7 @@ export async function followTheApp(page: Page, visit: StagedVisit): Promise<{ pa
     const title = (await start.getAttribute('aria-label'))!.replace('Start: ', '');
     const test = TEST_IDS.find((t) => testRow(t).title === title)!;
     await start.click();
-    path.push(await perform(page, visit, test) ? test : `${test} left out`);
+    path.push((await perform(page, visit, test)) ? test : `${test} left out`);
     await page.getByTestId('next-step').waitFor();
   }
   return { path, offered: [] };

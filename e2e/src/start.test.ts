@@ -11,23 +11,45 @@ chmodSync(folder, 0o755);
 const env = { ...process.env, JUMPER_DATA_DIR: join(folder, 'data') };
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
-interface Running { child: ChildProcess; base: string; said: () => string; end: (signal: NodeJS.Signals) => Promise<void> }
+interface Running {
+  child: ChildProcess;
+  base: string;
+  said: () => string;
+  end: (signal: NodeJS.Signals) => Promise<void>;
+}
 
 async function start(...args: string[]): Promise<Running> {
   const child = spawn(START, ['--port', '0', ...args], { env, stdio: ['ignore', 'pipe', 'pipe'] });
   let said = '';
   const gone = new Promise<void>((resolve) => child.once('exit', () => resolve()));
   const base = await new Promise<string>((resolve, reject) => {
-    const hear = (b: Buffer) => { said += b.toString(); const m = /http:\/\/localhost:\d+/.exec(said); if (m) resolve(m[0]); };
+    const hear = (b: Buffer) => {
+      said += b.toString();
+      const m = /http:\/\/localhost:\d+/.exec(said);
+      if (m) resolve(m[0]);
+    };
     child.stdout.on('data', hear);
     child.stderr.on('data', hear);
     child.once('exit', (code) => reject(new Error(`ended with ${code}: ${said}`)));
   });
-  return { child, base, said: () => said, end: async (signal) => { child.kill(signal); await gone; } };
+  return {
+    child,
+    base,
+    said: () => said,
+    end: async (signal) => {
+      child.kill(signal);
+      await gone;
+    },
+  };
 }
-const jobs = async (base: string) => ((await (await fetch(`${base}/api/changes?after=0`)).json()) as { jobs: { id: string }[] }).jobs.map((j) => j.id).sort();
+const jobs = async (base: string) =>
+  ((await (await fetch(`${base}/api/changes?after=0`)).json()) as { jobs: { id: string }[] }).jobs.map((j) => j.id).sort();
 const refused = (args: string[]) => spawnSync(START, args, { env, encoding: 'utf8', timeout: 60_000 });
-const reachable = (base: string) => fetch(`${base}/api/health`).then((r) => r.ok, () => false);
+const reachable = (base: string) =>
+  fetch(`${base}/api/health`).then(
+    (r) => r.ok,
+    () => false,
+  );
 
 it('starts, stops with Ctrl-C, and has the same data after; a killed start leaves nothing in the way', async () => {
   const first = await start();
@@ -61,7 +83,9 @@ it('says that the port is taken', async () => {
   const { port } = squatter.address() as { port: number };
   const r = spawn(START, ['--port', String(port)], { env, stdio: ['ignore', 'pipe', 'pipe'] });
   let said = '';
-  r.stderr.on('data', (b: Buffer) => { said += b.toString(); });
+  r.stderr.on('data', (b: Buffer) => {
+    said += b.toString();
+  });
   expect(await new Promise((resolve) => r.once('exit', resolve))).toBe(1);
   expect(said).toContain(`Port ${port} is taken by another program`);
   squatter.close();

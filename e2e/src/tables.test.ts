@@ -15,7 +15,9 @@ it('takes a logger’s table with semicolons, decimal commas and psi, names its 
   const { page } = at.device;
   const s = flat();
   const clock = (t: number) => `04.03.2026 09:${String(Math.floor(t / 60)).padStart(2, '0')}:${String(t % 60).padStart(2, '0')}`;
-  const lines = s.tS.map((t, i) => `${clock(t)};${(s.pressureBar[i]! * 14.5038).toFixed(2).replace('.', ',')};${s.flowC![i]!.toFixed(1).replace('.', ',')}`);
+  const lines = s.tS.map(
+    (t, i) => `${clock(t)};${(s.pressureBar[i]! * 14.5038).toFixed(2).replace('.', ',')};${s.flowC![i]!.toFixed(1).replace('.', ',')}`,
+  );
   lines.splice(10, 0, 'sensor lost;;', `${clock(50)};no,4;20`);
   const path = join(folder, 'logger.csv');
   writeFileSync(path, `Time;Pressure psi;Flow\n${lines.join('\n')}\n`);
@@ -38,7 +40,10 @@ it('takes a logger’s table with semicolons, decimal commas and psi, names its 
   expect(await firstSuspect(page)).toMatch(/lost its charge|diaphragm|blocked|shut off/i);
 
   // It leaves again in the product's own format, with every reading that was kept.
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save the logs as a table' }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save the logs as a table' }).click(),
+  ]);
   const out = join(folder, 'out.csv');
   await download.saveAs(out);
   const saved = readFileSync(out, 'utf8').trim().split('\n');
@@ -69,7 +74,10 @@ it('a month at ten seconds, near the limit, comes in, is drawn and judged', asyn
   const { page } = at.device;
   const path = join(folder, 'month.csv');
   const lines: string[] = [];
-  for (let i = 0; i < 259_200; i++) lines.push(`${i * 10},${(1.2 + 0.4 * Math.max(0, Math.sin((i % 8640) / 1375))).toFixed(2)},${(20 + 45 * Math.max(0, Math.sin((i % 8640) / 1375))).toFixed(1)}`);
+  for (let i = 0; i < 259_200; i++)
+    lines.push(
+      `${i * 10},${(1.2 + 0.4 * Math.max(0, Math.sin((i % 8640) / 1375))).toFixed(2)},${(20 + 45 * Math.max(0, Math.sin((i % 8640) / 1375))).toFixed(1)}`,
+    );
   writeFileSync(path, lines.join('\n'));
   await newJob(page, '6 Chandler Row');
   await page.getByRole('button', { name: 'Bring in a logger’s table' }).click();

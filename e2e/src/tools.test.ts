@@ -7,7 +7,9 @@ const result = () => at.device.page.getByTestId('result');
 
 it('a calculator works alone and with no network, remembers, refuses by field, and follows the units', async () => {
   const { page, context } = at.device;
-  await page.evaluate(async () => { await navigator.serviceWorker.ready; });
+  await page.evaluate(async () => {
+    await navigator.serviceWorker.ready;
+  });
   await page.getByRole('link', { name: 'Tools' }).click();
   await page.getByRole('link', { name: /Water that comes by heating/ }).waitFor();
   await context.setOffline(true);
@@ -33,7 +35,9 @@ it('a calculator works alone and with no network, remembers, refuses by field, a
 
 it('a link carries the numbers to another device', async () => {
   const { page } = at.device;
-  await page.goto(`${at.jumper.base}/tools/swing?prechargeGaugeBar=0&contentL=100&fillGaugeBar=1&coldC=15&hotC=70&nominalVolumeL=8&reliefSetGaugeBar=3&stretchLPerBar=0.03`);
+  await page.goto(
+    `${at.jumper.base}/tools/swing?prechargeGaugeBar=0&contentL=100&fillGaugeBar=1&coldC=15&hotC=70&nominalVolumeL=8&reliefSetGaugeBar=3&stretchLPerBar=0.03`,
+  );
   await result().getByText('2.7 bar', { exact: true }).waitFor();
   await page.getByText('Left to the relief').waitFor();
 });

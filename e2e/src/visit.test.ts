@@ -11,7 +11,8 @@ jest.setTimeout(180_000);
 const at = freshDevices();
 
 const folder = mkdtempSync(join(tmpdir(), 'jumper-files-'));
-const diagnoseByHand = (file: string) => JSON.parse(execFileSync(process.execPath, [join(__dirname, '../../packages/cli/dist/diagnose.mjs'), file], { encoding: 'utf8' }));
+const diagnoseByHand = (file: string) =>
+  JSON.parse(execFileSync(process.execPath, [join(__dirname, '../../packages/cli/dist/diagnose.mjs'), file], { encoding: 'utf8' }));
 
 /** A flat vessel, read every three minutes after the cold reading. */
 const flatVessel = () => wallBoilerReadings({ prechargeGaugeBar: -0.1, durationS: 900, stepS: 180 }).slice(1);
@@ -40,7 +41,9 @@ describe('the main job, on a phone', () => {
     const [lastBar, lastC] = flatVessel().at(-1)!;
     await expectReading(lastBar);
     expect(await page.getByText(/since heat on/).innerText()).toBe(`+${(Number(lastBar) - 1).toFixed(1)} since heat on, too much`);
-    expect(await page.getByText(/is right here/).innerText()).toMatch(new RegExp(`^\\+0\\.\\d+ to \\+\\d\\.\\d+ is right here at ${lastC} °C$`));
+    expect(await page.getByText(/is right here/).innerText()).toMatch(
+      new RegExp(`^\\+0\\.\\d+ to \\+\\d\\.\\d+ is right here at ${lastC} °C$`),
+    );
     expect(await page.getByText(/Rule of thumb/).innerText()).toMatch(/0\.3 to 0\.5 bar is ordinary/);
     expect(await firstSuspect(page)).toMatch(/Vessel has lost its charge/i);
 
@@ -51,7 +54,9 @@ describe('the main job, on a phone', () => {
     expect(await firstSuspect(page)).toMatch(/^Vessel diaphragm holed/);
     expect(await page.getByTestId('verdict').innerText()).toMatch(/diaphragm/i);
 
-    async function expectReading(text: string) { await page.getByTestId('reading').getByText(text, { exact: true }).waitFor(); }
+    async function expectReading(text: string) {
+      await page.getByTestId('reading').getByText(text, { exact: true }).waitFor();
+    }
   });
 
   it('goes from a cold zone to its valve without a reading of the gauge, and tells a zone that calls from one that does not', async () => {
@@ -82,7 +87,10 @@ describe('the main job, on a phone', () => {
     await newJob(page, '9 Cooperage Lane');
     // Both in one turn of the page: the store has had no time.
     await page.evaluate(() => {
-      const key = (name: RegExp) => [...document.querySelectorAll<HTMLElement>('[role=button], button')].find((e) => name.test(e.getAttribute('aria-label') ?? e.textContent ?? ''))!;
+      const key = (name: RegExp) =>
+        [...document.querySelectorAll<HTMLElement>('[role=button], button')].find((e) =>
+          name.test(e.getAttribute('aria-label') ?? e.textContent ?? ''),
+        )!;
       key(/^Log$/).click();
       key(/temperatures with this reading/).click();
     });
@@ -142,7 +150,10 @@ describe('the main job, on a phone', () => {
     expect(await page.getByLabel('At the start').inputValue()).toBe('2.0');
     await page.getByLabel('At the end').fill('2.2');
     await page.getByRole('button', { name: 'Record', exact: true }).click();
-    await page.getByText(/Fill loop off, watch the gauge: 2.0 bar to 2.2 bar in 1 min/).first().waitFor();
+    await page
+      .getByText(/Fill loop off, watch the gauge: 2.0 bar to 2.2 bar in 1 min/)
+      .first()
+      .waitFor();
   });
 });
 
@@ -200,8 +211,28 @@ describe('bad input loses nothing', () => {
 
   it.each([
     ['no JSON', '{ "format": ', 'file: is not JSON'],
-    ['a time that runs back', JSON.stringify({ format: 'jumper-case', version: 1, id: 'x', circuit: { kind: 'sealed-hot-water', reliefValve: { setBar: 3 } }, logs: [{ samples: { tS: [0, 60, 30], pressureBar: [1, 1, 1] } }] }), 'logs.0.samples.tS.2: runs backwards'],
-    ['a pressure too high', JSON.stringify({ format: 'jumper-case', version: 1, id: 'x', circuit: { kind: 'sealed-hot-water', reliefValve: { setBar: 3 } }, logs: [{ samples: { tS: [0], pressureBar: [99] } }] }), 'logs.0.samples.pressureBar.0: must be at most 25'],
+    [
+      'a time that runs back',
+      JSON.stringify({
+        format: 'jumper-case',
+        version: 1,
+        id: 'x',
+        circuit: { kind: 'sealed-hot-water', reliefValve: { setBar: 3 } },
+        logs: [{ samples: { tS: [0, 60, 30], pressureBar: [1, 1, 1] } }],
+      }),
+      'logs.0.samples.tS.2: runs backwards',
+    ],
+    [
+      'a pressure too high',
+      JSON.stringify({
+        format: 'jumper-case',
+        version: 1,
+        id: 'x',
+        circuit: { kind: 'sealed-hot-water', reliefValve: { setBar: 3 } },
+        logs: [{ samples: { tS: [0], pressureBar: [99] } }],
+      }),
+      'logs.0.samples.pressureBar.0: must be at most 25',
+    ],
   ])('a case file with %s changes nothing and says where', async (_name, content, line) => {
     const { page } = at.device;
     await page.getByRole('list', { name: 'Jobs' }).getByRole('link').first().waitFor();
@@ -239,10 +270,34 @@ describe('a case file', () => {
 
   it('with a figure that was misread says which was left out', async () => {
     const { page } = at.device;
-    const circuit = { kind: 'sealed-hot-water', waterVolumeL: 110, staticHeadM: 4.2, vessel: { nominalVolumeL: 10, labelPrechargeBar: 0.75 }, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop' }, maxFlowC: 70, gauge: { kind: 'dial', resolutionBar: 0.1 } };
-    const samples = { tS: [0, 300, 600, 900, 1200, 1500, 1800, 2100, 2400], pressureBar: [1.1, 1.1, 1.15, 1.3, 1.4, 1.95, 1.5, 1.5, 1.5], flowC: [17, 18, 31, 45, 56, 63, 67, 68, 68] };
+    const circuit = {
+      kind: 'sealed-hot-water',
+      waterVolumeL: 110,
+      staticHeadM: 4.2,
+      vessel: { nominalVolumeL: 10, labelPrechargeBar: 0.75 },
+      reliefValve: { setBar: 3 },
+      fill: { kind: 'manual-loop' },
+      maxFlowC: 70,
+      gauge: { kind: 'dial', resolutionBar: 0.1 },
+    };
+    const samples = {
+      tS: [0, 300, 600, 900, 1200, 1500, 1800, 2100, 2400],
+      pressureBar: [1.1, 1.1, 1.15, 1.3, 1.4, 1.95, 1.5, 1.5, 1.5],
+      flowC: [17, 18, 31, 45, 56, 63, 67, 68, 68],
+    };
     const path = join(folder, 'misread.json');
-    writeFileSync(path, JSON.stringify({ format: 'jumper-case', version: 1, id: 'misread', title: '12 Tanner Row', circuit, logs: [{ source: 'hand', samples, events: [{ tS: 240, kind: 'heat-on' }] }], findings: [] }));
+    writeFileSync(
+      path,
+      JSON.stringify({
+        format: 'jumper-case',
+        version: 1,
+        id: 'misread',
+        title: '12 Tanner Row',
+        circuit,
+        logs: [{ source: 'hand', samples, events: [{ tS: 240, kind: 'heat-on' }] }],
+        findings: [],
+      }),
+    );
     await page.goto(at.jumper.base);
     await page.getByTestId('case-file').setInputFiles(path);
     await page.getByTestId('reading').waitFor();
@@ -255,7 +310,9 @@ describe('a case file', () => {
 describe('in a cellar', () => {
   it('opens, logs and judges with no network, and sends when there is one', async () => {
     const { page, context } = at.device;
-    await page.evaluate(async () => { await navigator.serviceWorker.ready; });
+    await page.evaluate(async () => {
+      await navigator.serviceWorker.ready;
+    });
     await newJob(page, '3 Cellar Lane');
     await page.getByRole('status').filter({ hasText: 'all sent' }).waitFor();
     await context.setOffline(true);
@@ -282,26 +339,46 @@ describe('in a cellar', () => {
 
   it('keeps a photo of a part with no network, shows it on another device, and puts it into the report', async () => {
     const { page, context } = at.device;
-    await page.evaluate(async () => { await navigator.serviceWorker.ready; });
+    await page.evaluate(async () => {
+      await navigator.serviceWorker.ready;
+    });
     await newJob(page, '6 Bobbin Court');
     await logPressure(page, '1.0');
     await page.getByRole('status').filter({ hasText: 'all sent' }).waitFor();
     // A picture as a camera makes it: large, and not square.
-    const jpeg = Buffer.from(await page.evaluate(async () => {
-      const canvas = Object.assign(document.createElement('canvas'), { width: 3000, height: 2000 }), pen = canvas.getContext('2d')!;
-      pen.fillStyle = '#2255aa';
-      pen.fillRect(0, 0, 3000, 2000);
-      return new Promise<string>((done) => canvas.toBlob((b) => { const r = new FileReader(); r.onload = () => done(String(r.result).split(',')[1]!); r.readAsDataURL(b!); }, 'image/jpeg'));
-    }), 'base64');
+    const jpeg = Buffer.from(
+      await page.evaluate(async () => {
+        const canvas = Object.assign(document.createElement('canvas'), { width: 3000, height: 2000 }),
+          pen = canvas.getContext('2d')!;
+        pen.fillStyle = '#2255aa';
+        pen.fillRect(0, 0, 3000, 2000);
+        return new Promise<string>((done) =>
+          canvas.toBlob((b) => {
+            const r = new FileReader();
+            r.onload = () => done(String(r.result).split(',')[1]!);
+            r.readAsDataURL(b!);
+          }, 'image/jpeg'),
+        );
+      }),
+      'base64',
+    );
     await context.setOffline(true);
-    await page.getByRole('group', { name: 'Drawing of the circuit' }).getByRole('button', { name: /^Vessel/ }).click();
+    await page
+      .getByRole('group', { name: 'Drawing of the circuit' })
+      .getByRole('button', { name: /^Vessel/ })
+      .click();
     await page.getByTestId('photo-vessel-0').setInputFiles({ name: 'plate.jpg', mimeType: 'image/jpeg', buffer: jpeg });
     const thumb = (p: typeof page) => p.getByRole('button', { name: /^Vessel, photo of/ });
     await thumb(page).locator('img').waitFor();
-    await page.getByTestId('photo-vessel-0').setInputFiles({ name: 'notes.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not a picture') });
+    await page
+      .getByTestId('photo-vessel-0')
+      .setInputFiles({ name: 'notes.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not a picture') });
     await page.getByText(/not a picture that the browser can read/).waitFor();
     await page.reload();
-    await page.getByRole('group', { name: 'Drawing of the circuit' }).getByRole('button', { name: /^Vessel/ }).click();
+    await page
+      .getByRole('group', { name: 'Drawing of the circuit' })
+      .getByRole('button', { name: /^Vessel/ })
+      .click();
     await thumb(page).locator('img').waitFor();
     await context.setOffline(false);
     await page.evaluate(() => window.dispatchEvent(new Event('online')));
@@ -309,7 +386,10 @@ describe('in a cellar', () => {
 
     const other = await at.jumper.device();
     await openJob(other.page, '6 Bobbin Court');
-    await other.page.getByRole('group', { name: 'Drawing of the circuit' }).getByRole('button', { name: /^Vessel/ }).click();
+    await other.page
+      .getByRole('group', { name: 'Drawing of the circuit' })
+      .getByRole('button', { name: /^Vessel/ })
+      .click();
     await thumb(other.page).click();
     const whole = other.page.getByRole('dialog').locator('img');
     await whole.waitFor();
@@ -319,7 +399,10 @@ describe('in a cellar', () => {
     await other.page.getByRole('dialog').waitFor({ state: 'detached' });
     await other.page.goto(`${other.page.url().split('?')[0]}/report`);
     await other.page.getByRole('img', { name: /^Vessel, / }).waitFor();
-    const [download] = await Promise.all([other.page.waitForEvent('download'), other.page.getByRole('button', { name: 'Save as PDF' }).click()]);
+    const [download] = await Promise.all([
+      other.page.waitForEvent('download'),
+      other.page.getByRole('button', { name: 'Save as PDF' }).click(),
+    ]);
     const pdf = readFileSync(await download.path());
     expect(pdf.includes('/Subtype /Image') && pdf.includes('/Width 1600')).toBe(true);
 

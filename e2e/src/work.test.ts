@@ -37,7 +37,13 @@ it('mends the flat vessel with its core, step by step, proves it, puts all back 
   await followTheApp(page, visit);
   await page.getByRole('button', { name: STORIES[0]!.sheet }).click();
 
-  const asked: Record<string, string> = { 'Gauge as found': '1.1', 'System gauge': '0', 'Charge as found': '0', 'Charge as left': '0.75', 'Gauge after filling': '1.1' };
+  const asked: Record<string, string> = {
+    'Gauge as found': '1.1',
+    'System gauge': '0',
+    'Charge as found': '0',
+    'Charge as left': '0.75',
+    'Gauge after filling': '1.1',
+  };
   const over = page.getByText('Every step is done');
   let triedHeat = false;
   for (let i = 0; i < 40 && (await over.count()) === 0; i++) {
@@ -49,7 +55,9 @@ it('mends the flat vessel with its core, step by step, proves it, puts all back 
       await page.goto(bench);
       await page.getByRole('button', { name: 'Heat on' }).click();
       await page.getByText('No heat yet').waitFor();
-      expect(await page.getByRole('list', { name: 'To put back' }).innerText()).toMatch(/Boiler’s flow and return valves: shut[\s\S]*Drain: open/);
+      expect(await page.getByRole('list', { name: 'To put back' }).innerText()).toMatch(
+        /Boiler’s flow and return valves: shut[\s\S]*Drain: open/,
+      );
       await page.goto(`${bench}/work/core-change`);
       await page.locator('[aria-current="step"]').waitFor();
       // Water still behind the diaphragm is seen through.
@@ -57,9 +65,15 @@ it('mends the flat vessel with its core, step by step, proves it, puts all back 
       await page.getByRole('button', { name: 'Done' }).click();
       await page.getByText('Not empty yet').waitFor();
     }
-    for (const [label, value] of Object.entries(asked)) if ((await page.getByLabel(label, { exact: true }).count()) > 0) await page.getByLabel(label, { exact: true }).fill(value);
+    for (const [label, value] of Object.entries(asked))
+      if ((await page.getByLabel(label, { exact: true }).count()) > 0) await page.getByLabel(label, { exact: true }).fill(value);
     const part = page.getByRole('button', { name: 'Hold it against the old' });
-    if ((await part.count()) > 0) { await page.getByLabel('Make and type').fill('Core, short'); await part.click(); await part.waitFor({ state: 'detached' }); continue; }
+    if ((await part.count()) > 0) {
+      await page.getByLabel('Make and type').fill('Core, short');
+      await part.click();
+      await part.waitFor({ state: 'detached' });
+      continue;
+    }
     await page.getByRole('button', { name: 'Done' }).click();
     await page.locator('[aria-current="step"]', { hasText: step.split('\n').at(1) ?? step }).waitFor({ state: 'detached' });
   }
@@ -68,11 +82,17 @@ it('mends the flat vessel with its core, step by step, proves it, puts all back 
   // The heat run after the work, on the mended plant.
   await page.getByRole('button', { name: 'To the bench' }).click();
   await page.getByText('Prove it: log a heat run').waitFor();
-  const run = visit.runAgain((p) => { p.chargeBar = 0.75; p.coreLeaks = false; }, 1.1);
+  const run = visit.runAgain((p) => {
+    p.chargeBar = 0.75;
+    p.coreLeaks = false;
+  }, 1.1);
   await logPressure(page, String(run[0]!.bar), run[0]!.flowC);
   await page.getByRole('button', { name: 'Heat on' }).click();
   await page.getByRole('button', { name: 'Heat off' }).waitFor();
-  for (const r of run.slice(1)) { await page.clock.fastForward(144_000); await logPressure(page, String(r.bar), r.flowC); }
+  for (const r of run.slice(1)) {
+    await page.clock.fastForward(144_000);
+    await logPressure(page, String(r.bar), r.flowC);
+  }
   await page.getByText('Put right, and proved').waitFor();
 
   // Closing: all is back, and what has to be looked at again is told.
@@ -93,7 +113,8 @@ it('mends the flat vessel with its core, step by step, proves it, puts all back 
   const pdf = join(folder, 'report.pdf');
   await (await download).saveAs(pdf);
   const text = pdfText(pdf);
-  for (const part of ['9 Cooper Row', 'Put right, and proved', 'Valve core, Core, short', 'declined', 'Leak fluid on the gas valve again']) expect(text).toContain(part);
+  for (const part of ['9 Cooper Row', 'Put right, and proved', 'Valve core, Core, short', 'declined', 'Leak fluid on the gas valve again'])
+    expect(text).toContain(part);
   const raw = readFileSync(pdf, 'latin1');
   expect([raw.match(/\/FontFile2/g)?.length, /\/Subtype \/Image/.test(raw)]).toEqual([2, false]);
 
@@ -122,5 +143,9 @@ function pdfText(file: string): string {
     const doc = await getDocument({ data: new Uint8Array(readFileSync(process.argv[1])), verbosity: 0 }).promise; let text = '';
     for (let i = 1; i <= doc.numPages; i++) text += (await (await doc.getPage(i)).getTextContent()).items.map((t) => t.str).join('') + '\\n';
     process.stdout.write(text);`;
-  return execFileSync(process.execPath, ['--input-type=module', '-e', script, file], { encoding: 'utf8', cwd: __dirname, stdio: ['ignore', 'pipe', 'ignore'] });
+  return execFileSync(process.execPath, ['--input-type=module', '-e', script, file], {
+    encoding: 'utf8',
+    cwd: __dirname,
+    stdio: ['ignore', 'pipe', 'ignore'],
+  });
 }

@@ -35,11 +35,26 @@ export function createApp(parts: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger: parts.log, autoLogging: false }));
-  app.use(helmet({
-    // Served on loopback over plain HTTP: no upgrade to https, no HSTS.
-    strictTransportSecurity: false,
-    contentSecurityPolicy: { useDefaults: false, directives: { defaultSrc: ["'self'"], scriptSrc: ["'self'"], styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'data:', 'blob:'], fontSrc: ["'self'", 'data:'], workerSrc: ["'self'", 'blob:'], objectSrc: ["'none'"], baseUri: ["'self'"], frameAncestors: ["'none'"] } },
-  }));
+  app.use(
+    helmet({
+      // Served on loopback over plain HTTP: no upgrade to https, no HSTS.
+      strictTransportSecurity: false,
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'self'"],
+          scriptSrc: ["'self'"],
+          styleSrc: ["'self'", "'unsafe-inline'"],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          fontSrc: ["'self'", 'data:'],
+          workerSrc: ["'self'", 'blob:'],
+          objectSrc: ["'none'"],
+          baseUri: ["'self'"],
+          frameAncestors: ["'none'"],
+        },
+      },
+    }),
+  );
   app.use('/api', sameOrigin, express.json({ limit: '16mb' }), api(parts));
   if (parts.webDir) serveWeb(app, parts.webDir);
   app.use((_request, _response, next) => next(new ApiError('not-found')));
@@ -50,8 +65,13 @@ export function createApp(parts: AppParts): Express {
 function api(parts: AppParts): express.Router {
   const router = express.Router();
   const description = openApi();
-  router.get('/health', async (_request, response) => { await parts.ping(); response.json({ ok: true }); });
-  router.get('/openapi.json', (_request, response) => { response.json(description); });
+  router.get('/health', async (_request, response) => {
+    await parts.ping();
+    response.json({ ok: true });
+  });
+  router.get('/openapi.json', (_request, response) => {
+    response.json(description);
+  });
   router.use(sessionRoutes(parts.companyOf, parts.companyName));
   router.use(recordRoutes(parts.records, parts.companyOf));
   router.use(linkRoutes(parts.links, parts.companyOf));
@@ -62,7 +82,14 @@ function api(parts: AppParts): express.Router {
 
 /** Files with a content hash in their name may be kept for ever; the page and the service worker are asked for each time. */
 function serveWeb(app: Express, webDir: string): void {
-  app.use(express.static(webDir, { index: false, setHeaders: (response, path) => { response.set('Cache-Control', /(-|\.)[0-9a-f]{32}\./.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache'); } }));
+  app.use(
+    express.static(webDir, {
+      index: false,
+      setHeaders: (response, path) => {
+        response.set('Cache-Control', /(-|\.)[0-9a-f]{32}\./.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache');
+      },
+    }),
+  );
   app.get('/{*path}', (request, response, next) => {
     if (/\.[^/]+$/.test(request.path) || !existsSync(join(webDir, 'index.html'))) return next();
     response.set('Cache-Control', 'no-cache').sendFile(join(webDir, 'index.html'));

@@ -24,7 +24,9 @@ const records = createRecordStore(source);
 const seeded = await seedDemo(source, records, { fresh: FRESH_DEMO === '1', nowMs: Date.now() });
 
 const app = createApp({
-  records, links: createLinkStore(source), photos: createPhotoStore(source),
+  records,
+  links: createLinkStore(source),
+  photos: createPhotoStore(source),
   companyOf: async () => DEMO_COMPANY_ID,
   companyName: async (id) => (await source.getRepository(companyEntity).findOneByOrFail({ id })).name,
   ping: async () => void (await source.query('select 1')),

@@ -7,11 +7,33 @@ import { diagnose } from '@jumper/core';
 
 const dist = join(__dirname, '../dist');
 const folder = mkdtempSync(join(tmpdir(), 'jumper-cli-'));
-const file = (name: string, content: unknown) => { const p = join(folder, name); writeFileSync(p, typeof content === 'string' ? content : JSON.stringify(content)); return p; };
-const run = (command: string, ...args: string[]) => spawnSync(process.execPath, [join(dist, `${command}.mjs`), ...args], { encoding: 'utf8' });
+const file = (name: string, content: unknown) => {
+  const p = join(folder, name);
+  writeFileSync(p, typeof content === 'string' ? content : JSON.stringify(content));
+  return p;
+};
+const run = (command: string, ...args: string[]) =>
+  spawnSync(process.execPath, [join(dist, `${command}.mjs`), ...args], { encoding: 'utf8' });
 
-const CIRCUIT = { kind: 'sealed-hot-water', waterVolumeL: 95, reliefValve: { setBar: 3 }, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 }, maxFlowC: 70 };
-const CASE = { format: 'jumper-case', version: 1, id: 'one', circuit: CIRCUIT, logs: [{ samples: { tS: [0, 120, 300, 600, 900], pressureBar: [1, 1.2, 1.6, 2.1, 2.6], flowC: [18, 30, 45, 60, 68] }, events: [{ tS: 0, kind: 'heat-on' }] }] };
+const CIRCUIT = {
+  kind: 'sealed-hot-water',
+  waterVolumeL: 95,
+  reliefValve: { setBar: 3 },
+  vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 },
+  maxFlowC: 70,
+};
+const CASE = {
+  format: 'jumper-case',
+  version: 1,
+  id: 'one',
+  circuit: CIRCUIT,
+  logs: [
+    {
+      samples: { tS: [0, 120, 300, 600, 900], pressureBar: [1, 1.2, 1.6, 2.1, 2.6], flowC: [18, 30, 45, 60, 68] },
+      events: [{ tS: 0, kind: 'heat-on' }],
+    },
+  ],
+};
 const BAD = { ...CASE, id: 'bad', circuit: { ...CIRCUIT, vessel: { nominalVolumeL: -8 } } };
 
 beforeAll(() => {
@@ -54,14 +76,22 @@ describe('diagnose', () => {
     const out = join(dir, 'out.jsonl');
     const r = run('diagnose', '--batch', dir, '--out', out);
     expect(r).toMatchObject({ status: 2, stdout: '' });
-    const lines = readFileSync(out, 'utf8').trim().split('\n').map((l) => JSON.parse(l));
+    const lines = readFileSync(out, 'utf8')
+      .trim()
+      .split('\n')
+      .map((l) => JSON.parse(l));
     expect(lines.map((l) => l.caseId ?? l.file)).toEqual(['one', '2.json', 'three']);
     expect(lines[1]).toEqual({ file: '2.json', errors: ['circuit.vessel.nominalVolumeL: must be above 0'] });
   });
 });
 
 describe('simulate', () => {
-  const request = { circuit: CIRCUIT, faults: [{ id: 'vessel-undercharged', severity: 0.5 }], schedule: { startC: 18, durationS: 1800, stepS: 60, heat: [{ onS: 0, offS: 1800 }] }, seed: 4 };
+  const request = {
+    circuit: CIRCUIT,
+    faults: [{ id: 'vessel-undercharged', severity: 0.5 }],
+    schedule: { startC: 18, durationS: 1800, stepS: 60, heat: [{ onS: 0, offS: 1800 }] },
+    seed: 4,
+  };
 
   it('prints a case that diagnose takes, with its truth beside it', () => {
     const r = run('simulate', file('s.json', request));
@@ -75,7 +105,11 @@ describe('simulate', () => {
   it.each([
     ['a severity above 1', { ...request, faults: [{ id: 'none', severity: 1.5 }] }, 'faults.0.severity: must be at most 1'],
     ['an unknown fault', { ...request, faults: [{ id: 'gremlins', severity: 1 }] }, 'faults.0.id: must be one of'],
-    ['a fault not simulated yet', { ...request, faults: [{ id: 'steam-vents-failed', severity: 1 }] }, 'faults.0.id: steam-vents-failed is not simulated yet'],
+    [
+      'a fault not simulated yet',
+      { ...request, faults: [{ id: 'steam-vents-failed', severity: 1 }] },
+      'faults.0.id: steam-vents-failed is not simulated yet',
+    ],
   ])('refuses %s', (_name, content, line) => {
     const r = run('simulate', file('bad.json', content));
     expect(r).toMatchObject({ status: 2, stdout: '' });
@@ -86,7 +120,15 @@ describe('simulate', () => {
 describe('size', () => {
   it('takes a circuit or a case and prints the same', () => {
     const of = (content: unknown) => run('size', file('z.json', content)).stdout;
-    expect(JSON.parse(of(CIRCUIT))).toMatchObject({ fillBar: expect.any(Number), expansionL: expect.any(Number), acceptanceL: expect.any(Number), hotBar: expect.any(Number), leastVesselL: { en12828: expect.any(Number) }, prechargeBar: { label: 0.75, oneBar: 1 }, warnings: [] });
+    expect(JSON.parse(of(CIRCUIT))).toMatchObject({
+      fillBar: expect.any(Number),
+      expansionL: expect.any(Number),
+      acceptanceL: expect.any(Number),
+      hotBar: expect.any(Number),
+      leastVesselL: { en12828: expect.any(Number) },
+      prechargeBar: { label: 0.75, oneBar: 1 },
+      warnings: [],
+    });
     expect(of(CASE)).toBe(of(CIRCUIT));
   });
 

@@ -19,7 +19,11 @@ function judged(path: string) {
     return { kind: 'ok' as const, value: diagnose(asCase(parsed.value)) };
   } catch (error) {
     // A number that is possible by itself but not for this circuit; the core names the field.
-    if (error instanceof OutOfRangeError) return { kind: 'bad' as const, problems: [{ field: error.field, message: `${error.value} is outside ${error.least} to ${error.most}` }] };
+    if (error instanceof OutOfRangeError)
+      return {
+        kind: 'bad' as const,
+        problems: [{ field: error.field, message: `${error.value} is outside ${error.least} to ${error.most}` }],
+      };
     throw error;
   }
 }
@@ -35,10 +39,17 @@ function batch(rest: string[]): void {
   if (!dir || flag !== '--out' || !outPath) usage(USAGE);
   let files: string[], out: number;
   try {
-    files = readdirSync(dir).filter((f) => f.endsWith('.json')).sort();
+    files = readdirSync(dir)
+      .filter((f) => f.endsWith('.json'))
+      .sort();
     out = openSync(outPath, 'w');
   } catch (error) {
-    refuse([{ field: 'file', message: `cannot be read or written (${(error as NodeJS.ErrnoException).code ?? 'unknown reason'}: ${(error as NodeJS.ErrnoException).path ?? ''})` }]);
+    refuse([
+      {
+        field: 'file',
+        message: `cannot be read or written (${(error as NodeJS.ErrnoException).code ?? 'unknown reason'}: ${(error as NodeJS.ErrnoException).path ?? ''})`,
+      },
+    ]);
   }
   let bad = 0;
   files.forEach((file, i) => {

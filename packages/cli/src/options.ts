@@ -18,14 +18,30 @@ const valueOf = (name: string, kind: OptionKind, said: string | boolean): string
 /** Reads a command's options.
  *  @throws {Error} that names the option, where one is unknown or its value is not of its kind */
 export function readOptions(kinds: Record<string, OptionKind>, args: readonly string[]): Options {
-  const { values } = parseArgs({ args: [...args], options: Object.fromEntries(Object.entries(kinds).map(([name, kind]) => [name, { type: kind === 'flag' ? ('boolean' as const) : ('string' as const) }])) });
-  return Object.fromEntries(Object.entries(values).flatMap(([name, said]) => (said === undefined ? [] : [[name, valueOf(name, kinds[name]!, said as string | boolean)]])));
+  const { values } = parseArgs({
+    args: [...args],
+    options: Object.fromEntries(
+      Object.entries(kinds).map(([name, kind]) => [name, { type: kind === 'flag' ? ('boolean' as const) : ('string' as const) }]),
+    ),
+  });
+  return Object.fromEntries(
+    Object.entries(values).flatMap(([name, said]) =>
+      said === undefined ? [] : [[name, valueOf(name, kinds[name]!, said as string | boolean)]],
+    ),
+  );
 }
 
 /** The same for a command: says what is wrong, and how it is called, on stderr, and ends with status 2. `--help` says how it is called and ends. */
 export function optionsOrExit(usage: string, kinds: Record<string, OptionKind>): Options {
-  if (process.argv.includes('--help')) { process.stdout.write(`${usage}\n`); process.exit(0); }
-  try { return readOptions(kinds, process.argv.slice(2)); } catch (error) { return refuse((error as Error).message, usage); }
+  if (process.argv.includes('--help')) {
+    process.stdout.write(`${usage}\n`);
+    process.exit(0);
+  }
+  try {
+    return readOptions(kinds, process.argv.slice(2));
+  } catch (error) {
+    return refuse((error as Error).message, usage);
+  }
 }
 
 /** Ends a command that was called wrongly. */

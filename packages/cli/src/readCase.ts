@@ -8,7 +8,10 @@ export function readParsed<S extends z.ZodType>(path: string, schema: S): Parsed
   try {
     text = readFileSync(path, 'utf8');
   } catch (error) {
-    return { kind: 'bad', problems: [{ field: 'file', message: `cannot be read (${(error as NodeJS.ErrnoException).code ?? 'unknown reason'})` }] };
+    return {
+      kind: 'bad',
+      problems: [{ field: 'file', message: `cannot be read (${(error as NodeJS.ErrnoException).code ?? 'unknown reason'})` }],
+    };
   }
   return parseJsonText(text, schema);
 }

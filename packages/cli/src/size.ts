@@ -9,11 +9,13 @@ const anything = readParsed(path, z.looseObject({}));
 if (anything.kind === 'bad') refuse(anything.problems);
 const isCase = 'circuit' in anything.value || 'format' in anything.value;
 const sheet = isCase ? parsedCase() : parsedSheet();
-if (sheet.kind !== 'sealed-hot-water') refuse([{ field: isCase ? 'circuit.kind' : 'kind', message: 'sizing is for sealed hot-water circuits' }]);
+if (sheet.kind !== 'sealed-hot-water')
+  refuse([{ field: isCase ? 'circuit.kind' : 'kind', message: 'sizing is for sealed hot-water circuits' }]);
 try {
   print(sizeCircuit(sheet));
 } catch (error) {
-  if (error instanceof OutOfRangeError) refuse([{ field: error.field, message: `${error.value} is outside ${error.least} to ${error.most}` }]);
+  if (error instanceof OutOfRangeError)
+    refuse([{ field: error.field, message: `${error.value} is outside ${error.least} to ${error.most}` }]);
   throw error;
 }
 

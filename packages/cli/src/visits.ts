@@ -2,12 +2,29 @@
 // would prove it wrong, before anything is repaired) and in a checklist's, to the first repair.
 import { fileURLToPath } from 'node:url';
 import { caseFile } from '@jumper/contract';
-import { diagnose, faultRow, resolveCircuit, testRow, watchAfterLogsMin, type Case, type CircuitSheet, type Diagnosis, type FaultId, type PressureLog, type TestId } from '@jumper/core';
+import {
+  diagnose,
+  faultRow,
+  resolveCircuit,
+  testRow,
+  watchAfterLogsMin,
+  type Case,
+  type CircuitSheet,
+  type Diagnosis,
+  type FaultId,
+  type PressureLog,
+  type TestId,
+} from '@jumper/core';
 import { CHECKLIST, makeVisit, type Visit } from '@jumper/evaluate';
 import { inThreads, type Share } from './inThreads';
 import { optionsOrExit } from './options';
 
-interface Outcome { tests: number; minutes: number; right: boolean; sure: boolean }
+interface Outcome {
+  tests: number;
+  minutes: number;
+  right: boolean;
+  sure: boolean;
+}
 const ORDERS = ['judge', 'judge, proven', 'checklist'] as const;
 type Visited = Record<(typeof ORDERS)[number], Outcome>;
 
@@ -25,8 +42,11 @@ function leadRepair(d: Diagnosis): string {
 /** All stop where the judge holds one repair for nearly certain, and then do what it holds most probable: what differs is the order of the tests.
  *  @returns how it ends there, and how it ends when the test that would prove it wrong is done too, where one is left and can be done here */
 function run(visit: Visit, order: (d: Diagnosis) => string[], proves: boolean): { unproven: Outcome; proven: Outcome } {
-  const findings: object[] = [], done = new Set<string>();
-  let minutes = 0, proved = !proves, unproven: Outcome | null = null;
+  const findings: object[] = [],
+    done = new Set<string>();
+  let minutes = 0,
+    proved = !proves,
+    unproven: Outcome | null = null;
   for (;;) {
     const d = diagnose(caseFile.parse({ ...visit.case, findings }) as unknown as Case);
     const now: Outcome = { tests: findings.length, minutes, right: leadRepair(d) === repairOf(visit.truth.faults), sure: d.enoughKnown };
@@ -60,7 +80,8 @@ function runShare({ from, cases, step, offset }: Share): Visited[] {
   const out: Visited[] = [];
   for (let i = offset; i < cases; i += step) {
     const visit = makeVisit(from + i);
-    const judge = run(visit, (d) => d.nextTests.map((t) => t.test), true), checklist = run(visit, () => CHECKLIST, false);
+    const judge = run(visit, (d) => d.nextTests.map((t) => t.test), true),
+      checklist = run(visit, () => CHECKLIST, false);
     out.push({ judge: judge.unproven, 'judge, proven': judge.proven, checklist: checklist.unproven });
   }
   return out;
@@ -70,10 +91,20 @@ inThreads<Share, Visited>(fileURLToPath(import.meta.url), runShare, async (toget
   const asked = optionsOrExit('npm run --silent visits -- [--cases N] [--from SEED]', { cases: { least: 1 }, from: { least: 1 } });
   const all = await together({ from: Number(asked.from ?? 1), cases: Number(asked.cases ?? 60) });
   const say = (line: string) => process.stdout.write(`${line}\n`);
-  const mean = (xs: number[]) => xs.reduce((a, b) => a + b, 0) / xs.length, median = (xs: number[]) => [...xs].sort((a, b) => a - b)[Math.floor(xs.length / 2)]!;
+  const mean = (xs: number[]) => xs.reduce((a, b) => a + b, 0) / xs.length,
+    median = (xs: number[]) => [...xs].sort((a, b) => a - b)[Math.floor(xs.length / 2)]!;
   say('order          visits  right repair  sure  wrong though sure  tests mean  minutes median  minutes mean');
   for (const name of ORDERS) {
-    const o = all.map((p) => p[name]), percent = (share: number) => (100 * share).toFixed(1).padStart(5);
-    say(`${name.padEnd(14)} ${String(o.length).padStart(6)}         ${percent(mean(o.map((x) => +x.right)))} ${percent(mean(o.map((x) => +x.sure)))}              ${percent(mean(o.map((x) => +(x.sure && !x.right))))}       ${mean(o.map((x) => x.tests)).toFixed(1).padStart(5)}           ${String(median(o.map((x) => x.minutes))).padStart(5)}         ${mean(o.map((x) => x.minutes)).toFixed(1).padStart(5)}`);
+    const o = all.map((p) => p[name]),
+      percent = (share: number) => (100 * share).toFixed(1).padStart(5);
+    say(
+      `${name.padEnd(14)} ${String(o.length).padStart(6)}         ${percent(mean(o.map((x) => +x.right)))} ${percent(mean(o.map((x) => +x.sure)))}              ${percent(mean(o.map((x) => +(x.sure && !x.right))))}       ${mean(
+        o.map((x) => x.tests),
+      )
+        .toFixed(1)
+        .padStart(5)}           ${String(median(o.map((x) => x.minutes))).padStart(5)}         ${mean(o.map((x) => x.minutes))
+        .toFixed(1)
+        .padStart(5)}`,
+    );
   }
 });

@@ -1,5 +1,20 @@
 import { z } from 'zod';
-import { COMPLAINTS, COMPONENT_PLACES, COMPONENTS, EVENT_KINDS, REPAIR_KINDS, REPLACEABLE_PARTS, TEST_IDS, TESTS, type Case, type CircuitSheet, type Finding, type PressureLog, type TestRow, type ValueSpec } from '@jumper/core';
+import {
+  COMPLAINTS,
+  COMPONENT_PLACES,
+  COMPONENTS,
+  EVENT_KINDS,
+  REPAIR_KINDS,
+  REPLACEABLE_PARTS,
+  TEST_IDS,
+  TESTS,
+  type Case,
+  type CircuitSheet,
+  type Finding,
+  type PressureLog,
+  type TestRow,
+  type ValueSpec,
+} from '@jumper/core';
 
 /** The ranges that the product takes as sensible; outside them a file or a form is refused with the field's path. */
 export const RANGE = {
@@ -62,7 +77,11 @@ export const circuitSheet = z
     fill: z
       .looseObject({
         kind: z.enum(['manual-loop', 'reducing-valve', 'pressurisation-unit', 'automatic-feeder', 'hand-valve', 'none']),
-        mainsBar: within(0, 25).optional(), setBar: gaugeBar.optional(), cutInBar: gaugeBar.optional(), cutOutBar: gaugeBar.optional(), leftConnected: z.boolean().optional(),
+        mainsBar: within(0, 25).optional(),
+        setBar: gaugeBar.optional(),
+        cutInBar: gaugeBar.optional(),
+        cutOutBar: gaugeBar.optional(),
+        leftConnected: z.boolean().optional(),
       })
       .optional(),
     pump: z.looseObject({ position: z.enum(['towards-vessel', 'away-from-vessel']).optional() }).optional(),
@@ -74,10 +93,16 @@ export const circuitSheet = z
     components: z.array(component).optional(),
   })
   .superRefine((c, ctx) => {
-    if (c.kind === 'sealed-hot-water' && c.reliefValve === undefined) ctx.addIssue({ code: 'custom', path: ['reliefValve', 'setBar'], message: 'is required for a sealed circuit' });
+    if (c.kind === 'sealed-hot-water' && c.reliefValve === undefined)
+      ctx.addIssue({ code: 'custom', path: ['reliefValve', 'setBar'], message: 'is required for a sealed circuit' });
   });
 
-const logEvent = z.looseObject({ tS: z.number().min(0, 'must be at least 0'), kind: z.enum(EVENT_KINDS), volumeL: above(100_000).optional(), text: z.string().optional() });
+const logEvent = z.looseObject({
+  tS: z.number().min(0, 'must be at least 0'),
+  kind: z.enum(EVENT_KINDS),
+  volumeL: above(100_000).optional(),
+  text: z.string().optional(),
+});
 
 const samples = z
   .looseObject({
@@ -89,7 +114,8 @@ const samples = z
   .superRefine((s, ctx) => {
     for (const channel of ['pressureBar', 'flowC', 'returnC'] as const) {
       const values = s[channel];
-      if (values && values.length !== s.tS.length) ctx.addIssue({ code: 'custom', path: [channel], message: `has ${values.length} values for ${s.tS.length} times` });
+      if (values && values.length !== s.tS.length)
+        ctx.addIssue({ code: 'custom', path: [channel], message: `has ${values.length} values for ${s.tS.length} times` });
     }
     const back = s.tS.findIndex((t, i) => i > 0 && t < s.tS[i - 1]!);
     if (back > 0) ctx.addIssue({ code: 'custom', path: ['tS', back], message: 'runs backwards' });
@@ -118,16 +144,30 @@ function findingOf(test: string, row: TestRow) {
     epoch: epoch.optional(),
     atS: z.number().min(0, 'must be at least 0').optional(),
     ...(row.outcomes ? { outcome: z.enum(row.outcomes as [string, ...string[]]) } : {}),
-    ...Object.fromEntries(Object.entries(row.values ?? {}).map(([name, spec]) => [name, valueOf(required ? { ...spec, optional: true } : spec)])),
+    ...Object.fromEntries(
+      Object.entries(row.values ?? {}).map(([name, spec]) => [name, valueOf(required ? { ...spec, optional: true } : spec)]),
+    ),
     ...Object.fromEntries((row.flags ?? []).map((name) => [name, z.boolean().optional()])),
-    ...Object.fromEntries(Object.entries(row.words ?? {}).map(([name, words]) => [name, (words.length ? z.enum(words as [string, ...string[]]) : z.string()).optional()])),
+    ...Object.fromEntries(
+      Object.entries(row.words ?? {}).map(([name, words]) => [
+        name,
+        (words.length ? z.enum(words as [string, ...string[]]) : z.string()).optional(),
+      ]),
+    ),
   });
 }
 
 const findingOptions = TEST_IDS.map((id) => findingOf(id, TESTS[id]));
-export const finding = z.discriminatedUnion('test', findingOptions as unknown as [ReturnType<typeof findingOf>, ...ReturnType<typeof findingOf>[]]);
+export const finding = z.discriminatedUnion(
+  'test',
+  findingOptions as unknown as [ReturnType<typeof findingOf>, ...ReturnType<typeof findingOf>[]],
+);
 
-export const repair = z.looseObject({ kind: z.enum(REPAIR_KINDS), at: z.iso.datetime({ offset: true }).optional(), toBar: gaugeBar.optional() });
+export const repair = z.looseObject({
+  kind: z.enum(REPAIR_KINDS),
+  at: z.iso.datetime({ offset: true }).optional(),
+  toBar: gaugeBar.optional(),
+});
 
 export const complaint = z.enum(COMPLAINTS);
 
@@ -149,7 +189,8 @@ export const caseFile = z.looseObject({
 type Loosened<T> = T extends (infer U)[] ? Loosened<U>[] : T extends object ? { [K in keyof T]?: Loosened<T[K]> } : T;
 const _sheet: Loosened<Omit<CircuitSheet, 'emitters'>> = {} as z.infer<typeof circuitSheet>;
 const _log: Loosened<PressureLog> = {} as z.infer<typeof pressureLog>;
-void _sheet; void _log;
+void _sheet;
+void _log;
 
 /** A parsed case as the core takes it. */
 export const asCase = (parsed: z.infer<typeof caseFile>): Case => parsed as unknown as Case;

@@ -5,12 +5,27 @@ import { parseJsonText, problemLine, problemsOf } from './problems';
 import { factRecord, type FactRecord } from './records';
 
 const CASE = {
-  format: 'jumper-case', version: 1, id: 'c1', title: '7 Quarry Steps', complaint: ['topped-up-often'],
+  format: 'jumper-case',
+  version: 1,
+  id: 'c1',
+  title: '7 Quarry Steps',
+  complaint: ['topped-up-often'],
   circuit: { kind: 'sealed-hot-water', reliefValve: { setBar: 3 }, vessel: { nominalVolumeL: 8, paint: 'red' } },
-  logs: [{ startedAt: '2026-03-04T09:10:00Z', source: 'hand', samples: { tS: [0, 60.5, 120], pressureBar: [1, 1.1, null], flowC: [18, null, 30] }, events: [{ tS: 0, kind: 'heat-on' }] }],
-  findings: [{ test: 'precharge', valueBar: 0.2, circuitBar: 0, drainOpen: true }, { test: 'discharge-pipe', outcome: 'dripping' }],
+  logs: [
+    {
+      startedAt: '2026-03-04T09:10:00Z',
+      source: 'hand',
+      samples: { tS: [0, 60.5, 120], pressureBar: [1, 1.1, null], flowC: [18, null, 30] },
+      events: [{ tS: 0, kind: 'heat-on' }],
+    },
+  ],
+  findings: [
+    { test: 'precharge', valueBar: 0.2, circuitBar: 0, drainOpen: true },
+    { test: 'discharge-pipe', outcome: 'dripping' },
+  ],
 };
-const lines = (change: (c: typeof CASE & Record<string, any>) => void) => { // eslint-disable-line @typescript-eslint/no-explicit-any
+// eslint-disable-next-line @typescript-eslint/no-explicit-any
+const lines = (change: (c: typeof CASE & Record<string, any>) => void) => {
   const c = structuredClone(CASE);
   change(c);
   const parsed = caseFile.safeParse(c);
@@ -22,32 +37,124 @@ describe('a case file', () => {
     expect(caseFile.parse(CASE)).toEqual(CASE);
   });
 
-  it.each<[string, (c: any) => void, string]>([ // eslint-disable-line @typescript-eslint/no-explicit-any
-    ['a vessel of no size', (c) => { c.circuit.vessel.nominalVolumeL = 0; }, 'circuit.vessel.nominalVolumeL: must be above 0'],
-    ['a pressure above the range', (c) => { c.logs[0].samples.pressureBar[1] = 25.1; }, 'logs.0.samples.pressureBar.1: must be at most 25'],
-    ['a pressure below the range', (c) => { c.logs[0].samples.pressureBar[1] = -1.1; }, 'logs.0.samples.pressureBar.1: must be at least -1'],
-    ['a temperature outside', (c) => { c.logs[0].samples.flowC[0] = 251; }, 'logs.0.samples.flowC.0: must be at most 250'],
-    ['time running backwards', (c) => { c.logs[0].samples.tS[2] = 10; }, 'logs.0.samples.tS.2: runs backwards'],
-    ['channels of other length', (c) => { c.logs[0].samples.flowC.pop(); }, 'logs.0.samples.flowC: has 2 values for 3 times'],
-    ['no relief on a sealed circuit', (c) => { delete c.circuit.reliefValve; }, 'circuit.reliefValve.setBar: is required for a sealed circuit'],
-    ['an unknown event', (c) => { c.logs[0].events[0].kind = 'boom'; }, 'logs.0.events.0.kind: must be one of: heat-on'],
-    ['an unknown outcome', (c) => { c.findings[1].outcome = 'wet'; }, 'findings.1.outcome: must be one of: dry, stained, dripping, running'],
-    ['an unknown test', (c) => { c.findings[1].test = 'sniff'; }, 'findings.1.test: is not known'],
-    ['a value left out', (c) => { delete c.findings[0].valueBar; }, 'findings.0.valueBar: is required'],
-    ['an unknown complaint', (c) => { c.complaint = ['sad']; }, 'complaint.0: must be one of: topped-up-often'],
-    ['another version', (c) => { c.version = 2; }, 'version: must be one of: 1'],
-    ['no circuit', (c) => { delete c.circuit; }, 'circuit: is required'],
+  // eslint-disable-next-line @typescript-eslint/no-explicit-any
+  it.each<[string, (c: any) => void, string]>([
+    [
+      'a vessel of no size',
+      (c) => {
+        c.circuit.vessel.nominalVolumeL = 0;
+      },
+      'circuit.vessel.nominalVolumeL: must be above 0',
+    ],
+    [
+      'a pressure above the range',
+      (c) => {
+        c.logs[0].samples.pressureBar[1] = 25.1;
+      },
+      'logs.0.samples.pressureBar.1: must be at most 25',
+    ],
+    [
+      'a pressure below the range',
+      (c) => {
+        c.logs[0].samples.pressureBar[1] = -1.1;
+      },
+      'logs.0.samples.pressureBar.1: must be at least -1',
+    ],
+    [
+      'a temperature outside',
+      (c) => {
+        c.logs[0].samples.flowC[0] = 251;
+      },
+      'logs.0.samples.flowC.0: must be at most 250',
+    ],
+    [
+      'time running backwards',
+      (c) => {
+        c.logs[0].samples.tS[2] = 10;
+      },
+      'logs.0.samples.tS.2: runs backwards',
+    ],
+    [
+      'channels of other length',
+      (c) => {
+        c.logs[0].samples.flowC.pop();
+      },
+      'logs.0.samples.flowC: has 2 values for 3 times',
+    ],
+    [
+      'no relief on a sealed circuit',
+      (c) => {
+        delete c.circuit.reliefValve;
+      },
+      'circuit.reliefValve.setBar: is required for a sealed circuit',
+    ],
+    [
+      'an unknown event',
+      (c) => {
+        c.logs[0].events[0].kind = 'boom';
+      },
+      'logs.0.events.0.kind: must be one of: heat-on',
+    ],
+    [
+      'an unknown outcome',
+      (c) => {
+        c.findings[1].outcome = 'wet';
+      },
+      'findings.1.outcome: must be one of: dry, stained, dripping, running',
+    ],
+    [
+      'an unknown test',
+      (c) => {
+        c.findings[1].test = 'sniff';
+      },
+      'findings.1.test: is not known',
+    ],
+    [
+      'a value left out',
+      (c) => {
+        delete c.findings[0].valueBar;
+      },
+      'findings.0.valueBar: is required',
+    ],
+    [
+      'an unknown complaint',
+      (c) => {
+        c.complaint = ['sad'];
+      },
+      'complaint.0: must be one of: topped-up-often',
+    ],
+    [
+      'another version',
+      (c) => {
+        c.version = 2;
+      },
+      'version: must be one of: 1',
+    ],
+    [
+      'no circuit',
+      (c) => {
+        delete c.circuit;
+      },
+      'circuit: is required',
+    ],
   ])('is refused with %s', (_name, change, line) => {
     expect(lines(change).some((l) => l.startsWith(line))).toBe(true);
   });
 
   it('that is not JSON is refused with its line', () => {
-    expect(parseJsonText('{\n "format": "jumper-case",\n oops }', caseFile)).toEqual({ kind: 'bad', problems: [{ field: 'file', message: expect.stringMatching(/^is not JSON/) }] });
+    expect(parseJsonText('{\n "format": "jumper-case",\n oops }', caseFile)).toEqual({
+      kind: 'bad',
+      problems: [{ field: 'file', message: expect.stringMatching(/^is not JSON/) }],
+    });
   });
 
   it('from the simulator passes', () => {
     const circuit = { kind: 'sealed-hot-water' as const, reliefValve: { setBar: 3 } };
-    const { log } = simulateCase({ circuit, faults: [], schedule: { startC: 15, durationS: 600, stepS: 5, heat: [{ onS: 0, offS: 600 }] } });
+    const { log } = simulateCase({
+      circuit,
+      faults: [],
+      schedule: { startC: 15, durationS: 600, stepS: 5, heat: [{ onS: 0, offS: 600 }] },
+    });
     expect(caseFile.safeParse({ format: 'jumper-case', version: 1, id: 's', circuit, logs: [log] }).success).toBe(true);
   });
 });
@@ -70,7 +177,13 @@ describe('a job and its case', () => {
   });
 
   const at = '2026-03-04T09:00:00Z';
-  const fact = (id: string, body: FactRecord['body'], correctsId?: string): FactRecord => ({ id, jobId: records.job.id, recordedAt: at, body, ...(correctsId ? { correctsId } : {}) });
+  const fact = (id: string, body: FactRecord['body'], correctsId?: string): FactRecord => ({
+    id,
+    jobId: records.job.id,
+    recordedAt: at,
+    body,
+    ...(correctsId ? { correctsId } : {}),
+  });
   const reading = (pressureBar: number): FactRecord['body'] => ({ kind: 'reading', at, pressureBar });
 
   it('a correction stands in the place of what it corrects, a retraction takes it out, and both keep the original', () => {
@@ -84,14 +197,20 @@ describe('a job and its case', () => {
     const time = (h: number) => new Date(Date.parse(at) + h * 3_600_000).toISOString();
     const days = [0, 12, 24, 36].map((h) => fact(newId(), { kind: 'reading', at: time(h), pressureBar: 1 }));
     expect(jobToCase({ ...records, facts: days }).logs).toHaveLength(1);
-    expect(jobToCase({ ...records, facts: [...days, fact(newId(), { kind: 'event', at: time(0.1), event: 'heat-on' })] }).logs!.map((l) => l.samples.tS.length)).toEqual([1, 3]);
+    expect(
+      jobToCase({ ...records, facts: [...days, fact(newId(), { kind: 'event', at: time(0.1), event: 'heat-on' })] }).logs!.map(
+        (l) => l.samples.tS.length,
+      ),
+    ).toEqual([1, 3]);
   });
 
   it('cuts the log at a long gap and at the repair, and marks what came after it', () => {
     const time = (h: number) => new Date(Date.parse(at) + h * 3_600_000).toISOString();
     const facts = [
-      fact(newId(), { kind: 'reading', at: time(0), pressureBar: 1 }), fact(newId(), { kind: 'reading', at: time(40), pressureBar: 0.8 }),
-      fact(newId(), { kind: 'repair', at: time(41), repair: { kind: 'vessel-recharged', toBar: 0.75 } }), fact(newId(), { kind: 'reading', at: time(41.5), pressureBar: 1.1 }),
+      fact(newId(), { kind: 'reading', at: time(0), pressureBar: 1 }),
+      fact(newId(), { kind: 'reading', at: time(40), pressureBar: 0.8 }),
+      fact(newId(), { kind: 'repair', at: time(41), repair: { kind: 'vessel-recharged', toBar: 0.75 } }),
+      fact(newId(), { kind: 'reading', at: time(41.5), pressureBar: 1.1 }),
       fact(newId(), { kind: 'finding', at: time(41.6), finding: { test: 'gas-valve-bubbles', outcome: 'tight' } as never }),
     ];
     const back = jobToCase({ ...records, facts });
@@ -103,7 +222,10 @@ describe('a job and its case', () => {
 
 it('mains that the sheet only took for granted are left out of the case, mains that were read stay', () => {
   let n = 0;
-  const records = caseToRecords(caseFile.parse({ ...CASE, circuit: { ...CASE.circuit, fill: { kind: 'manual-loop', mainsBar: 3.5 } } }), { newId: () => `0191a000-0000-7000-9000-${String(++n).padStart(12, '0')}`, now: '2026-03-05T08:00:00Z' });
+  const records = caseToRecords(caseFile.parse({ ...CASE, circuit: { ...CASE.circuit, fill: { kind: 'manual-loop', mainsBar: 3.5 } } }), {
+    newId: () => `0191a000-0000-7000-9000-${String(++n).padStart(12, '0')}`,
+    now: '2026-03-05T08:00:00Z',
+  });
   expect(jobToCase(records).circuit.fill).toEqual({ kind: 'manual-loop', mainsBar: 3.5 });
   const assumed = { ...records, sheet: { ...records.sheet, assumed: ['fill.mainsBar', 'waterVolumeL'] } };
   expect(jobToCase(assumed).circuit.fill).toEqual({ kind: 'manual-loop' });

@@ -3,14 +3,22 @@ import { asSheet, caseFile } from './caseFile';
 import type { FactBody, FactRecord, JobRecord, SheetRecord } from './records';
 import type { z } from 'zod';
 
-export interface JobParts { job: JobRecord; sheet: SheetRecord; facts: FactRecord[] }
+export interface JobParts {
+  job: JobRecord;
+  sheet: SheetRecord;
+  facts: FactRecord[];
+}
 
 /** The facts that stand: corrected and retracted ones left out, a correction in the place (and time) of what it corrects. */
 export function standingFacts(facts: FactRecord[]): FactRecord[] {
   const replaced = new Set(facts.flatMap((f) => (f.correctsId ? [f.correctsId] : [])));
   return facts
     .filter((f) => !replaced.has(f.id) && f.body.kind !== 'retraction')
-    .sort((a, b) => Date.parse(a.body.at) - Date.parse(b.body.at) || (a.recordedAt < b.recordedAt ? -1 : a.recordedAt > b.recordedAt ? 1 : a.id < b.id ? -1 : 1));
+    .sort(
+      (a, b) =>
+        Date.parse(a.body.at) - Date.parse(b.body.at) ||
+        (a.recordedAt < b.recordedAt ? -1 : a.recordedAt > b.recordedAt ? 1 : a.id < b.id ? -1 : 1),
+    );
 }
 
 /** Readings further apart than this belong to separate logs: too much may have happened in between. A watch over days, read once or twice a day
@@ -23,16 +31,29 @@ export function jobToCase({ job, sheet, facts }: JobParts): Case {
   const standing = standingFacts(facts);
   const firstRepair = Math.min(...standing.flatMap((f) => (f.body.kind === 'repair' ? [Date.parse(f.body.at)] : [])));
   const epochAt = (at: string): { epoch?: 'after-work' } => (Date.parse(at) >= firstRepair ? { epoch: 'after-work' } : {});
-  const recorded = standing.flatMap((f) => (f.body.kind === 'log' ? [{ ...epochAt(f.body.at), ...(f.body.log as unknown as PressureLog) }] : []));
+  const recorded = standing.flatMap((f) =>
+    f.body.kind === 'log' ? [{ ...epochAt(f.body.at), ...(f.body.log as unknown as PressureLog) }] : [],
+  );
   const findings = standing.flatMap((f) => (f.body.kind === 'finding' ? [{ ...epochAt(f.body.at), ...f.body.finding }] : []));
   const repairs = standing.flatMap((f) => (f.body.kind === 'repair' ? [{ at: f.body.at, ...f.body.repair }] : []));
-  const logs = [...recorded, ...handLogs(standing.map((f) => f.body), firstRepair)].sort((a, b) => startMs(a) - startMs(b));
+  const logs = [
+    ...recorded,
+    ...handLogs(
+      standing.map((f) => f.body),
+      firstRepair,
+    ),
+  ].sort((a, b) => startMs(a) - startMs(b));
   return {
-    format: 'jumper-case', version: 1, id: job.id, title: job.title ?? sheet.site,
+    format: 'jumper-case',
+    version: 1,
+    id: job.id,
+    title: job.title ?? sheet.site,
     ...(job.complaint.length ? { complaint: job.complaint } : {}),
     ...(job.alreadyDone?.length ? { alreadyDone: job.alreadyDone } : {}),
     circuit: asRead(sheet),
-    logs, findings: findings as Case['findings'] & object, ...(repairs.length ? { repairs } : {}),
+    logs,
+    findings: findings as Case['findings'] & object,
+    ...(repairs.length ? { repairs } : {}),
   };
 }
 
@@ -54,13 +75,33 @@ function handLogs(bodies: FactBody[], firstRepairMs: number): PressureLog[] {
     const atMs = Date.parse(body.at);
     const after = atMs >= firstRepairMs;
     const heated = current?.log.events?.some((e) => e.kind === 'heat-on') ?? false;
-    if (!current || (atMs - current.lastMs) / 1000 > (heated ? NEW_LOG_AFTER_HEAT_S : NEW_LOG_AFTER_S) || after !== (current.log.epoch === 'after-work')) {
-      current = { startMs: atMs, lastMs: atMs, log: { startedAt: new Date(atMs).toISOString(), source: 'hand', ...(after ? { epoch: 'after-work' as const } : {}), samples: { tS: [], pressureBar: [], flowC: [], returnC: [] }, events: [] } };
+    if (
+      !current ||
+      (atMs - current.lastMs) / 1000 > (heated ? NEW_LOG_AFTER_HEAT_S : NEW_LOG_AFTER_S) ||
+      after !== (current.log.epoch === 'after-work')
+    ) {
+      current = {
+        startMs: atMs,
+        lastMs: atMs,
+        log: {
+          startedAt: new Date(atMs).toISOString(),
+          source: 'hand',
+          ...(after ? { epoch: 'after-work' as const } : {}),
+          samples: { tS: [], pressureBar: [], flowC: [], returnC: [] },
+          events: [],
+        },
+      };
       logs.push(current.log);
     }
     current.lastMs = atMs;
     const tS = (atMs - current.startMs) / 1000;
-    if (body.kind === 'event') current.log.events!.push({ tS, kind: body.event, ...(body.volumeL !== undefined ? { volumeL: body.volumeL } : {}), ...(body.text ? { text: body.text } : {}) });
+    if (body.kind === 'event')
+      current.log.events!.push({
+        tS,
+        kind: body.event,
+        ...(body.volumeL !== undefined ? { volumeL: body.volumeL } : {}),
+        ...(body.text ? { text: body.text } : {}),
+      });
     else {
       const s = current.log.samples;
       s.tS.push(tS);
@@ -77,22 +118,50 @@ function handLogs(bodies: FactBody[], firstRepairMs: number): PressureLog[] {
 
 /** Turns an opened case file into records: a new circuit, its sheet, a job and its facts, with ids and times from the caller. Hand logs become
  *  single readings that can be corrected; others are kept whole. */
-export function caseToRecords(file: z.infer<typeof caseFile>, options: { newId: () => string; now: string }): { circuit: { id: string; createdAt: string }; sheet: SheetRecord; job: JobRecord; facts: FactRecord[] } {
+export function caseToRecords(
+  file: z.infer<typeof caseFile>,
+  options: { newId: () => string; now: string },
+): { circuit: { id: string; createdAt: string }; sheet: SheetRecord; job: JobRecord; facts: FactRecord[] } {
   const { newId, now } = options;
   const circuit = { id: newId(), createdAt: now };
   const title = file.title?.trim().slice(0, 120) || file.id.slice(0, 120);
   const openedAt = file.logs?.find((l) => l.startedAt)?.startedAt ?? now;
   const sheet: SheetRecord = { id: newId(), circuitId: circuit.id, recordedAt: now, site: title, sheet: file.circuit, assumed: [] };
-  const job: JobRecord = { id: newId(), circuitId: circuit.id, openedAt, complaint: file.complaint ?? [], ...(file.alreadyDone ? { alreadyDone: file.alreadyDone.map(({ part }) => ({ part })) } : {}), title };
+  const job: JobRecord = {
+    id: newId(),
+    circuitId: circuit.id,
+    openedAt,
+    complaint: file.complaint ?? [],
+    ...(file.alreadyDone ? { alreadyDone: file.alreadyDone.map(({ part }) => ({ part })) } : {}),
+    title,
+  };
   const facts: FactRecord[] = [];
   const add = (body: FactBody) => facts.push({ id: newId(), jobId: job.id, recordedAt: now, body });
   for (const log of file.logs ?? []) {
-    if (log.source !== 'hand' || log.epoch !== undefined || log.startedAt === undefined) { add({ kind: 'log', at: log.startedAt ?? openedAt, log }); continue; }
+    if (log.source !== 'hand' || log.epoch !== undefined || log.startedAt === undefined) {
+      add({ kind: 'log', at: log.startedAt ?? openedAt, log });
+      continue;
+    }
     const startMs = Date.parse(log.startedAt);
     const at = (tS: number) => new Date(startMs + 1000 * tS).toISOString();
     const { tS, pressureBar, flowC, returnC } = log.samples;
-    for (const e of log.events ?? []) add({ kind: 'event', at: at(e.tS), event: e.kind, ...(e.volumeL !== undefined ? { volumeL: e.volumeL } : {}), ...(e.text ? { text: e.text } : {}) });
-    tS.forEach((t, i) => add({ kind: 'reading', at: at(t), pressureBar: pressureBar[i] ?? null, ...(flowC?.[i] != null ? { flowC: flowC[i]! } : {}), ...(returnC?.[i] != null ? { returnC: returnC[i]! } : {}) }));
+    for (const e of log.events ?? [])
+      add({
+        kind: 'event',
+        at: at(e.tS),
+        event: e.kind,
+        ...(e.volumeL !== undefined ? { volumeL: e.volumeL } : {}),
+        ...(e.text ? { text: e.text } : {}),
+      });
+    tS.forEach((t, i) =>
+      add({
+        kind: 'reading',
+        at: at(t),
+        pressureBar: pressureBar[i] ?? null,
+        ...(flowC?.[i] != null ? { flowC: flowC[i]! } : {}),
+        ...(returnC?.[i] != null ? { returnC: returnC[i]! } : {}),
+      }),
+    );
   }
   for (const f of file.findings ?? []) add({ kind: 'finding', at: openedAt, finding: f });
   for (const r of file.repairs ?? []) add({ kind: 'repair', at: r.at ?? now, repair: r });

@@ -1,21 +1,31 @@
 import type { z } from 'zod';
 
 /** One thing wrong with what was given: the field's path and a sentence. */
-export interface Problem { field: string; message: string }
+export interface Problem {
+  field: string;
+  message: string;
+}
 
 /** Zod's issues as one line a problem, unions unfolded to the branch that was meant. */
 export function problemsOf(error: z.ZodError, root = ''): Problem[] {
-  return error.issues.map((issue) => ({ field: [root, ...issue.path.map(String)].filter(Boolean).join('.') || 'file', message: sentence(issue) }));
+  return error.issues.map((issue) => ({
+    field: [root, ...issue.path.map(String)].filter(Boolean).join('.') || 'file',
+    message: sentence(issue),
+  }));
 }
 
 export const problemLine = (p: Problem): string => `${p.field}: ${p.message}`;
 
 function sentence(issue: z.core.$ZodIssue): string {
   switch (issue.code) {
-    case 'invalid_type': return /received undefined/.test(issue.message) ? 'is required' : `must be ${article(issue.expected)}`;
-    case 'invalid_value': return `must be one of: ${issue.values.map(String).join(', ')}`;
-    case 'invalid_union': return 'is not known';
-    default: return issue.message;
+    case 'invalid_type':
+      return /received undefined/.test(issue.message) ? 'is required' : `must be ${article(issue.expected)}`;
+    case 'invalid_value':
+      return `must be one of: ${issue.values.map(String).join(', ')}`;
+    case 'invalid_union':
+      return 'is not known';
+    default:
+      return issue.message;
   }
 }
 

@@ -6,11 +6,28 @@ const lines = z.array(line).max(200, 'must be at most 200 lines');
 
 /** What the customer sees of a visit: words and numbers as they were when the link was made, nothing of the company's other data. */
 export const customerReport = z.object({
-  company: line, person: line, title: line, site: line, date: line, complaint: line,
+  company: line,
+  person: line,
+  title: line,
+  site: line,
+  date: line,
+  complaint: line,
   rows: z.array(z.object({ label: line, found: line, left: line.nullable() })).max(50, 'must be at most 50 rows'),
-  tests: lines, cause: line.nullable(), work: lines, parts: lines, said: lines, open: lines, advice: lines, checks: lines, nextCheck: line,
+  tests: lines,
+  cause: line.nullable(),
+  work: lines,
+  parts: lines,
+  said: lines,
+  open: lines,
+  advice: lines,
+  checks: lines,
+  nextCheck: line,
   /** The run as a drawing, shown as a picture: whatever else it holds does not run. */
-  chart: z.string().max(200_000, 'must be at most 200000 characters').regex(/^<svg /, 'must be a drawing').optional(),
+  chart: z
+    .string()
+    .max(200_000, 'must be at most 200000 characters')
+    .regex(/^<svg /, 'must be a drawing')
+    .optional(),
   proof: z.object({ kind: z.enum(['pass', 'fail', 'unclear']), headline: line, lines }).nullable(),
 });
 export type CustomerReport = z.infer<typeof customerReport>;
@@ -19,7 +36,13 @@ export type CustomerReport = z.infer<typeof customerReport>;
 export const LONGEST_LINK_DAYS = 400;
 
 /** A link as the company's device makes it. The key is the secret of the address: 32 random bytes, of which the server keeps only the digest. */
-export const reportLink = z.object({ id, jobId: id, key: z.string().regex(/^[A-Za-z0-9_-]{43}$/, 'must be 32 bytes in base64url'), expiresAt: z.iso.datetime({ offset: true, message: 'must be an ISO 8601 time' }), report: customerReport });
+export const reportLink = z.object({
+  id,
+  jobId: id,
+  key: z.string().regex(/^[A-Za-z0-9_-]{43}$/, 'must be 32 bytes in base64url'),
+  expiresAt: z.iso.datetime({ offset: true, message: 'must be an ISO 8601 time' }),
+  report: customerReport,
+});
 export type ReportLink = z.infer<typeof reportLink>;
 
 /** What the company sees of its links. */

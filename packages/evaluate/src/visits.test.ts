@@ -9,12 +9,59 @@ import { SKETCH_FAULTS } from './sketch/sketchFaults';
 import { SPEAKS_OF } from './sketch/sketchFindings';
 import type { Tier, TruthCase } from './truth/makeCase';
 
-interface Row { make: (tier: Tier, seed: number) => TruthCase; tiers: readonly Tier[]; unknown: Tier; from: number; count: (tier: Tier) => number; isKnown: (fault: string) => boolean; leastFindings: number; leastFaults: number; /** The visits in which so many faults are met; all where it is left out. */ metIn?: Tier }
+interface Row {
+  make: (tier: Tier, seed: number) => TruthCase;
+  tiers: readonly Tier[];
+  unknown: Tier;
+  from: number;
+  count: (tier: Tier) => number;
+  isKnown: (fault: string) => boolean;
+  leastFindings: number;
+  leastFaults: number;
+  /** The visits in which so many faults are met; all where it is left out. */ metIn?: Tier;
+}
 const ROWS: [string, Row][] = [
-  ['second', { make: makeSketch, tiers: SKETCH_TIERS, unknown: 'days', from: 8001, count: () => 25, isKnown: (f) => f in SKETCH_FAULTS && f in SPEAKS_OF, leastFindings: 1, leastFaults: 16 }],
-  ['third', { make: makeBalance, tiers: BALANCE_TIERS, unknown: 'several', from: 9001, count: () => 25, isKnown: (f) => f in BALANCE_FAULTS, leastFindings: 1, leastFaults: 16 }],
+  [
+    'second',
+    {
+      make: makeSketch,
+      tiers: SKETCH_TIERS,
+      unknown: 'days',
+      from: 8001,
+      count: () => 25,
+      isKnown: (f) => f in SKETCH_FAULTS && f in SPEAKS_OF,
+      leastFindings: 1,
+      leastFaults: 16,
+    },
+  ],
+  [
+    'third',
+    {
+      make: makeBalance,
+      tiers: BALANCE_TIERS,
+      unknown: 'several',
+      from: 9001,
+      count: () => 25,
+      isKnown: (f) => f in BALANCE_FAULTS,
+      leastFindings: 1,
+      leastFaults: 16,
+    },
+  ],
   // It draws the faults in turn: so many visits with findings have each of them.
-  ['fourth', { make: makeLoop, tiers: LOOP_TIERS, unknown: 'several', from: 9001, count: (tier) => (tier === 'findings' ? LOOP_FAULT_IDS.length : tier === 'days' ? 4 : 8), isKnown: (f) => f in LOOP_FAULTS, leastFindings: 2, leastFaults: LOOP_FAULT_IDS.length, metIn: 'findings' }],
+  [
+    'fourth',
+    {
+      make: makeLoop,
+      tiers: LOOP_TIERS,
+      unknown: 'several',
+      from: 9001,
+      count: (tier) => (tier === 'findings' ? LOOP_FAULT_IDS.length : tier === 'days' ? 4 : 8),
+      isKnown: (f) => f in LOOP_FAULTS,
+      leastFindings: 2,
+      leastFaults: LOOP_FAULT_IDS.length,
+      metIn: 'findings',
+    },
+  ],
 ];
 
 describe.each(ROWS)('visits of the %s maker', (_, { make, tiers, unknown, from, count, isKnown, leastFindings, leastFaults, metIn }) => {
@@ -33,7 +80,9 @@ describe.each(ROWS)('visits of the %s maker', (_, { make, tiers, unknown, from, 
       expect(truth.faults.every(isKnown)).toBe(true);
       expect((c.findings as unknown[]).length >= leastFindings).toBe(tier === 'findings' || tier === 'pair');
     }
-    expect(new Set(visits.filter((v) => metIn === undefined || v.tier === metIn).flatMap((v) => v.truth.faults)).size).toBeGreaterThanOrEqual(leastFaults);
+    expect(
+      new Set(visits.filter((v) => metIn === undefined || v.tier === metIn).flatMap((v) => v.truth.faults)).size,
+    ).toBeGreaterThanOrEqual(leastFaults);
   });
   it('are not made of a tier that it does not know', () => expect(() => make(unknown, 1)).toThrow(RangeError));
 });

@@ -15,11 +15,16 @@ export interface Api {
 function pathOf({ kind, record }: OutboxEntry): string {
   const r = record as { id: string; circuitId?: string; jobId?: string };
   switch (kind) {
-    case 'circuit': return `/api/circuits/${r.id}`;
-    case 'sheet': return `/api/circuits/${r.circuitId}/sheets/${r.id}`;
-    case 'job': return `/api/jobs/${r.id}`;
-    case 'fact': return `/api/jobs/${r.jobId}/facts/${r.id}`;
-    case 'photo': return photoPath(r.jobId!, r.id);
+    case 'circuit':
+      return `/api/circuits/${r.id}`;
+    case 'sheet':
+      return `/api/circuits/${r.circuitId}/sheets/${r.id}`;
+    case 'job':
+      return `/api/jobs/${r.id}`;
+    case 'fact':
+      return `/api/jobs/${r.jobId}/facts/${r.id}`;
+    case 'photo':
+      return photoPath(r.jobId!, r.id);
   }
 }
 
@@ -38,7 +43,12 @@ export function createApi(fetcher: typeof fetch = (...a) => fetch(...a)): Api {
   };
   return {
     async put(entry) {
-      const answer = await ask(pathOf(entry), entry.kind === 'photo' ? { method: 'PUT', headers: { 'content-type': 'image/jpeg' }, body: (entry.record as PhotoRecord).jpeg } : { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify(entry.record) });
+      const answer = await ask(
+        pathOf(entry),
+        entry.kind === 'photo'
+          ? { method: 'PUT', headers: { 'content-type': 'image/jpeg' }, body: (entry.record as PhotoRecord).jpeg }
+          : { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify(entry.record) },
+      );
       if (!answer || answer.status >= 500 || answer.status === 408 || answer.status === 429) return { kind: 'later' };
       if (answer.ok) return { kind: 'sent' };
       const said = errorAnswer.safeParse(await answer.json().catch(() => null));

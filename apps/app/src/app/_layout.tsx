@@ -16,7 +16,10 @@ import { keepAppOnDevice } from '../offline/keepAppOnDevice';
 export default function RootLayout() {
   const [client] = useState(() => new QueryClient({ defaultOptions: { queries: { networkMode: 'always', refetchOnWindowFocus: false } } }));
   // A customer's page reads one report; nothing of the company's comes onto his device.
-  const path = usePathname(), { from } = useGlobalSearchParams<{ from?: string }>(), shared = path.startsWith('/shared/'), wide = useWindowDimensions().width >= WIDE_PX;
+  const path = usePathname(),
+    { from } = useGlobalSearchParams<{ from?: string }>(),
+    shared = path.startsWith('/shared/'),
+    wide = useWindowDimensions().width >= WIDE_PX;
   useFonts(FONTS);
   useEffect(() => keepAppOnDevice(), []);
   return (
@@ -25,7 +28,15 @@ export default function RootLayout() {
         <QueryClientProvider client={client}>
           <View className="flex-1 flex-row bg-lime">
             {wide && !shared ? <Rail at={placeOf(path, from)} /> : null}
-            <View role="main" className="min-w-0 flex-1">{shared ? <Slot /> : <SyncProvider><Slot /></SyncProvider>}</View>
+            <View role="main" className="min-w-0 flex-1">
+              {shared ? (
+                <Slot />
+              ) : (
+                <SyncProvider>
+                  <Slot />
+                </SyncProvider>
+              )}
+            </View>
           </View>
         </QueryClientProvider>
       </UnitsProvider>

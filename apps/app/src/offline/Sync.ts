@@ -1,13 +1,20 @@
 import type { Api } from '../api/client';
 import { applyChanges, saveRecords, seenRevision, type Database, type Made } from './database';
 
-export interface SyncStatus { waiting: number; refused: number; reachable: boolean | null }
+export interface SyncStatus {
+  waiting: number;
+  refused: number;
+  reachable: boolean | null;
+}
 
 const RETRY_MS = 20_000;
 
 /** Calls back after a while; returns how to call that off. */
 export type Later = (callBack: () => void, ms: number) => () => void;
-const browserLater: Later = (callBack, ms) => { const timer = setTimeout(callBack, ms); return () => clearTimeout(timer); };
+const browserLater: Later = (callBack, ms) => {
+  const timer = setTimeout(callBack, ms);
+  return () => clearTimeout(timer);
+};
 
 /** The one way between this device and the server: writes go into the outbox and from there, in order; what others wrote comes back as changes.
  *  Holds no interface; time and network are handed in. */
@@ -18,7 +25,12 @@ export class Sync {
   private again = false;
   private forgetRetry: (() => void) | null = null;
 
-  constructor(private readonly db: Database, private readonly api: Api, private readonly onRecords: () => void, private readonly later: Later = browserLater) {}
+  constructor(
+    private readonly db: Database,
+    private readonly api: Api,
+    private readonly onRecords: () => void,
+    private readonly later: Later = browserLater,
+  ) {}
 
   getStatus = (): SyncStatus => this.status;
   subscribe = (listener: () => void): (() => void) => {
@@ -35,14 +47,23 @@ export class Sync {
 
   /** Sends and fetches; calls while it runs lead to one more round. */
   run(): Promise<void> {
-    if (this.running) { this.again = true; return this.running; }
-    this.running = this.rounds().finally(() => { this.running = null; });
+    if (this.running) {
+      this.again = true;
+      return this.running;
+    }
+    this.running = this.rounds().finally(() => {
+      this.running = null;
+    });
     return this.running;
   }
 
   /** Tries refused records once more, for instance after an update of the app. */
   async retryRefused(): Promise<void> {
-    for (const entry of await this.db.getAll('outbox')) if (entry.refused) { delete entry.refused; await this.db.put('outbox', entry); }
+    for (const entry of await this.db.getAll('outbox'))
+      if (entry.refused) {
+        delete entry.refused;
+        await this.db.put('outbox', entry);
+      }
     await this.run();
   }
 
@@ -75,7 +96,8 @@ export class Sync {
       let changes = await this.api.changesAfter(seen.revision);
       if (changes && seen.epoch !== undefined && changes.epoch !== seen.epoch) changes = await this.api.changesAfter(0);
       if (!changes) return false;
-      const news = changes.circuits.length + changes.sheets.length + changes.jobs.length + changes.facts.length > 0 || changes.epoch !== seen.epoch;
+      const news =
+        changes.circuits.length + changes.sheets.length + changes.jobs.length + changes.facts.length > 0 || changes.epoch !== seen.epoch;
       await applyChanges(this.db, changes);
       if (news) this.onRecords();
       if (!changes.more) return true;

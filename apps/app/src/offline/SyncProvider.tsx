@@ -5,7 +5,10 @@ import { State } from '../ui/State';
 import { openDatabase, type Database } from './database';
 import { Sync, type SyncStatus } from './Sync';
 
-interface Store { db: Database; sync: Sync }
+interface Store {
+  db: Database;
+  sync: Sync;
+}
 const Context = createContext<Store | null>(null);
 
 /** Opens the device's store before anything is shown, and keeps it in step with the server. */
@@ -17,7 +20,9 @@ export function SyncProvider({ children }: { children: ReactNode }) {
     let dropped = false;
     let sync: Sync | null = null;
     const run = () => void sync?.run();
-    const seen = () => { if (document.visibilityState === 'visible') run(); };
+    const seen = () => {
+      if (document.visibilityState === 'visible') run();
+    };
     openDatabase().then(
       (db) => {
         if (dropped) return db.close();
@@ -29,9 +34,19 @@ export function SyncProvider({ children }: { children: ReactNode }) {
       },
       () => setFailed(true),
     );
-    return () => { dropped = true; window.removeEventListener('online', run); document.removeEventListener('visibilitychange', seen); };
+    return () => {
+      dropped = true;
+      window.removeEventListener('online', run);
+      document.removeEventListener('visibilitychange', seen);
+    };
   }, [client]);
-  if (failed) return <State title="This browser keeps no data" text="Jumper stores readings on the device before it sends them. Private windows and some settings forbid that: open it in an ordinary window." />;
+  if (failed)
+    return (
+      <State
+        title="This browser keeps no data"
+        text="Jumper stores readings on the device before it sends them. Private windows and some settings forbid that: open it in an ordinary window."
+      />
+    );
   if (!store) return null;
   return <Context.Provider value={store}>{children}</Context.Provider>;
 }

@@ -2,17 +2,31 @@ import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { Changes, CircuitRecord, FactRecord, JobRecord, Problem, SheetRecord } from '@jumper/contract';
 import type { FaultId, TestId } from '@jumper/core';
 
-export interface RecordOf { circuit: CircuitRecord; sheet: SheetRecord; job: JobRecord; fact: FactRecord }
+export interface RecordOf {
+  circuit: CircuitRecord;
+  sheet: SheetRecord;
+  job: JobRecord;
+  fact: FactRecord;
+}
 export type RecordKind = keyof RecordOf;
 /** A picture as it goes to the server; the fact that names it says what it shows. */
-export interface PhotoRecord { id: string; jobId: string; jpeg: ArrayBuffer }
+export interface PhotoRecord {
+  id: string;
+  jobId: string;
+  jpeg: ArrayBuffer;
+}
 export type AnyRecord = { [K in RecordKind]: { kind: K; record: RecordOf[K] } }[RecordKind];
 
 /** What a device makes: records, and the pictures that some of them name. */
 export type Made = AnyRecord | { kind: 'photo'; record: PhotoRecord };
 
 /** A record on its way to the server. It leaves only when the server has it; refused ones stay and are shown. */
-export interface OutboxEntry { seq?: number; kind: RecordKind | 'photo'; record: RecordOf[RecordKind] | PhotoRecord; refused?: { code: string; problems: Problem[] } }
+export interface OutboxEntry {
+  seq?: number;
+  kind: RecordKind | 'photo';
+  record: RecordOf[RecordKind] | PhotoRecord;
+  refused?: { code: string; problems: Problem[] };
+}
 
 /** What the judge last said of a job, as far as a list tells it. Of this device only: any other works it out for itself. */
 export interface VerdictRecord {
@@ -76,7 +90,12 @@ export async function applyChanges(db: Database, changes: Changes): Promise<void
     for (const kind of ['circuit', 'sheet', 'job', 'fact', 'photo', 'verdict'] as const) void tx.objectStore(kind).clear();
     for (const entry of await tx.objectStore('outbox').getAll()) void tx.objectStore(entry.kind).put(entry.record as never);
   }
-  for (const [kind, records] of [['circuit', changes.circuits], ['sheet', changes.sheets], ['job', changes.jobs], ['fact', changes.facts]] as const)
+  for (const [kind, records] of [
+    ['circuit', changes.circuits],
+    ['sheet', changes.sheets],
+    ['job', changes.jobs],
+    ['fact', changes.facts],
+  ] as const)
     for (const record of records) void tx.objectStore(kind).put(record as never);
   void tx.objectStore('meta').put(changes.epoch, 'epoch');
   void tx.objectStore('meta').put(changes.revision, 'revision');
@@ -85,5 +104,8 @@ export async function applyChanges(db: Database, changes: Changes): Promise<void
 
 /** The revision up to which this device has the server's records. */
 export async function seenRevision(db: Database): Promise<{ epoch: string | undefined; revision: number }> {
-  return { epoch: (await db.get('meta', 'epoch')) as string | undefined, revision: ((await db.get('meta', 'revision')) as number | undefined) ?? 0 };
+  return {
+    epoch: (await db.get('meta', 'epoch')) as string | undefined,
+    revision: ((await db.get('meta', 'revision')) as number | undefined) ?? 0,
+  };
 }

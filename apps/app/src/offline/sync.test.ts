@@ -10,7 +10,10 @@ import { Sync } from './Sync';
 const JOB = '0191a000-0000-7000-8000-000000000001';
 const at = '2026-03-04T09:00:00Z';
 let n = 100;
-const fact = (pressureBar: number): AnyRecord => ({ kind: 'fact', record: { id: `0191a000-0000-7000-8000-000000000${n++}`, jobId: JOB, recordedAt: at, body: { kind: 'reading', at, pressureBar } } });
+const fact = (pressureBar: number): AnyRecord => ({
+  kind: 'fact',
+  record: { id: `0191a000-0000-7000-8000-000000000${n++}`, jobId: JOB, recordedAt: at, body: { kind: 'reading', at, pressureBar } },
+});
 const none = (epoch = 'e1', revision = 0): Changes => ({ epoch, revision, more: false, circuits: [], sheets: [], jobs: [], facts: [] });
 
 class FakeServer implements Api {
@@ -24,7 +27,10 @@ class FakeServer implements Api {
   changesAfter = async () => (this.answer === null ? null : this.feed);
   photos = new Map<string, ArrayBuffer>();
   asked: string[] = [];
-  photo = async (_jobId: string, id: string) => { this.asked.push(id); return this.answer === null ? null : (this.photos.get(id) ?? null); };
+  photo = async (_jobId: string, id: string) => {
+    this.asked.push(id);
+    return this.answer === null ? null : (this.photos.get(id) ?? null);
+  };
 }
 
 let db: Database, server: FakeServer, sync: Sync, told: number, retries: number;
@@ -33,7 +39,17 @@ beforeEach(async () => {
   server = new FakeServer();
   told = 0;
   retries = 0;
-  sync = new Sync(db, server, () => { told++; }, () => { retries++; return () => undefined; });
+  sync = new Sync(
+    db,
+    server,
+    () => {
+      told++;
+    },
+    () => {
+      retries++;
+      return () => undefined;
+    },
+  );
 });
 afterEach(() => db.close());
 
@@ -101,21 +117,32 @@ describe('the client', () => {
   const entry: OutboxEntry = { kind: 'fact', record: fact(1).record };
   const answering = (status: number, body: string) => createApi(async () => new Response(body, { status }));
   it.each([
-    [201, '{"outcome":"added"}', 'sent'], [200, '{"outcome":"kept"}', 'sent'], [503, '{"code":"unavailable"}', 'later'], [429, '', 'later'],
-    [409, '{"code":"record-differs"}', 'refused'], [400, '{"code":"bad-request","problems":[]}', 'refused'],
+    [201, '{"outcome":"added"}', 'sent'],
+    [200, '{"outcome":"kept"}', 'sent'],
+    [503, '{"code":"unavailable"}', 'later'],
+    [429, '', 'later'],
+    [409, '{"code":"record-differs"}', 'refused'],
+    [400, '{"code":"bad-request","problems":[]}', 'refused'],
     // A captive portal's page is not our server's refusal.
     [403, '<html>Sign in to the wireless</html>', 'later'],
   ])('takes %d %s as %s', async (status, body, kind) => {
     expect((await answering(status, body).put(entry)).kind).toBe(kind);
   });
   it('takes a dead network, and a page in place of changes, as unreachable', async () => {
-    expect((await createApi(async () => { throw new TypeError('failed'); }).put(entry)).kind).toBe('later');
+    expect(
+      (
+        await createApi(async () => {
+          throw new TypeError('failed');
+        }).put(entry)
+      ).kind,
+    ).toBe('later');
     expect(await answering(200, '<html>').changesAfter(0)).toBeNull();
   });
 });
 
 describe('photos', () => {
-  const PHOTO = '0191a000-0000-7000-8000-0000000000f1', jpeg = new Uint8Array([0xff, 0xd8, 0xff, 7]).buffer;
+  const PHOTO = '0191a000-0000-7000-8000-0000000000f1',
+    jpeg = new Uint8Array([0xff, 0xd8, 0xff, 7]).buffer;
   const bytes = (b: ArrayBuffer | null) => (b ? [...new Uint8Array(b)] : null);
 
   it('are on the device at once with no network, and go out whole when there is one', async () => {
@@ -143,14 +170,26 @@ describe('photos', () => {
 
   it('go over the wire as a picture, not as JSON', async () => {
     const seen: { path: string; type: string | null; body: unknown }[] = [];
-    const api = createApi(async (path, init) => { seen.push({ path: String(path), type: new Headers(init?.headers).get('content-type'), body: init?.body }); return new Response('{}', { status: 201 }); });
+    const api = createApi(async (path, init) => {
+      seen.push({ path: String(path), type: new Headers(init?.headers).get('content-type'), body: init?.body });
+      return new Response('{}', { status: 201 });
+    });
     expect(await api.put({ kind: 'photo', record: { id: PHOTO, jobId: JOB, jpeg } })).toEqual({ kind: 'sent' });
     expect(seen).toEqual([{ path: `/api/jobs/${JOB}/photos/${PHOTO}`, type: 'image/jpeg', body: jpeg }]);
   });
 
   it('come to a device that has an older store, which loses nothing', async () => {
     const name = `old-${n++}`;
-    const old = await openDB(name, 1, { upgrade(d) { for (const s of ['circuit', 'sheet', 'job', 'fact']) { const store = d.createObjectStore(s, { keyPath: 'id' }); if (s !== 'circuit') store.createIndex(s === 'fact' ? 'jobId' : 'circuitId', s === 'fact' ? 'jobId' : 'circuitId'); } d.createObjectStore('outbox', { keyPath: 'seq', autoIncrement: true }); d.createObjectStore('meta'); } });
+    const old = await openDB(name, 1, {
+      upgrade(d) {
+        for (const s of ['circuit', 'sheet', 'job', 'fact']) {
+          const store = d.createObjectStore(s, { keyPath: 'id' });
+          if (s !== 'circuit') store.createIndex(s === 'fact' ? 'jobId' : 'circuitId', s === 'fact' ? 'jobId' : 'circuitId');
+        }
+        d.createObjectStore('outbox', { keyPath: 'seq', autoIncrement: true });
+        d.createObjectStore('meta');
+      },
+    });
     const { record } = fact(1.7);
     await old.put('fact', record);
     await old.add('outbox', { kind: 'fact', record });

@@ -9,13 +9,25 @@ const LOOK = {
   quiet: { box: 'bg-transparent border-hair', text: 'text-ink' },
 } as const;
 
-interface Props extends Omit<PressableProps, 'children'> { label: string; kind?: keyof typeof LOOK; className?: string; icon?: ReactNode; busy?: boolean }
+interface Props extends Omit<PressableProps, 'children'> {
+  label: string;
+  kind?: keyof typeof LOOK;
+  className?: string;
+  icon?: ReactNode;
+  busy?: boolean;
+}
 
 /** One line, at least 52 px high. `main` is the one thing to do on a view. */
 export function Button({ label, kind = 'plain', className = '', icon, busy = false, disabled, ...rest }: Props) {
   const off = disabled || busy;
   return (
-    <Pressable role="button" aria-disabled={off || undefined} disabled={off} className={`min-h-[52px] flex-row items-center justify-center gap-2 rounded border px-4 active:opacity-80 ${LOOK[kind].box} ${off ? 'opacity-45' : ''} ${className}`} {...rest}>
+    <Pressable
+      role="button"
+      aria-disabled={off || undefined}
+      disabled={off}
+      className={`min-h-[52px] flex-row items-center justify-center gap-2 rounded border px-4 active:opacity-80 ${LOOK[kind].box} ${off ? 'opacity-45' : ''} ${className}`}
+      {...rest}
+    >
       {icon}
       <Text className={`text-center font-semibold text-[17px] ${LOOK[kind].text}`}>{busy ? 'One moment …' : label}</Text>
     </Pressable>

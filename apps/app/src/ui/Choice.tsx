@@ -2,7 +2,13 @@ import { View } from 'react-native';
 import { Key } from './Key';
 import { Text } from './Text';
 
-interface Props<T extends string> { label: string; options: { value: T; label: string }[]; value: T | null; onChange: (value: T) => void; problem?: string | null }
+interface Props<T extends string> {
+  label: string;
+  options: { value: T; label: string }[];
+  value: T | null;
+  onChange: (value: T) => void;
+  problem?: string | null;
+}
 
 /** One of a few, all in sight. Two share the row evenly, and three whose words are short. The problem under it names what is wrong. */
 export function Choice<T extends string>({ label, options, value, onChange, problem }: Props<T>) {
@@ -11,9 +17,21 @@ export function Choice<T extends string>({ label, options, value, onChange, prob
     <View role="group" aria-label={label} className="gap-1">
       <Text className="font-medium text-[14px] text-ink2">{label}</Text>
       <View className="flex-row flex-wrap gap-2">
-        {options.map((o) => <Key key={o.value} label={o.label} pressed={o.value === value} onPress={() => onChange(o.value)} className={`px-3 ${evenly ? 'flex-1' : 'grow'}`} />)}
+        {options.map((o) => (
+          <Key
+            key={o.value}
+            label={o.label}
+            pressed={o.value === value}
+            onPress={() => onChange(o.value)}
+            className={`px-3 ${evenly ? 'flex-1' : 'grow'}`}
+          />
+        ))}
       </View>
-      {problem ? <Text role="alert" className="text-[14px] text-oxide">{problem}</Text> : null}
+      {problem ? (
+        <Text role="alert" className="text-[14px] text-oxide">
+          {problem}
+        </Text>
+      ) : null}
     </View>
   );
 }

@@ -10,7 +10,17 @@ const LOOK = {
 } as const;
 
 /** A bar at the left and a word at its head say what kind it is; the colour only repeats it. */
-export function Notice({ kind, title, children, live = false }: { kind: keyof typeof LOOK; title?: string; children?: ReactNode; live?: boolean }) {
+export function Notice({
+  kind,
+  title,
+  children,
+  live = false,
+}: {
+  kind: keyof typeof LOOK;
+  title?: string;
+  children?: ReactNode;
+  live?: boolean;
+}) {
   return (
     <View role={live ? 'alert' : undefined} className={`flex-row overflow-hidden rounded ${LOOK[kind].box}`}>
       <View className={`w-1 ${LOOK[kind].bar}`} />

@@ -16,7 +16,15 @@ export function Place({ at, foot, children }: { at: PlaceId; foot?: ReactNode; c
       </View>
       {wide ? null : (
         <View role="navigation" aria-label="Places" className={`flex-row flex-wrap bg-sheet ${foot ? '' : 'border-t border-hair'}`}>
-          {PLACES.map((p) => <PlaceLink key={p.id} place={p} here={p.id === at} className="min-h-[52px] min-w-[64px] flex-1 items-center justify-center" mark />)}
+          {PLACES.map((p) => (
+            <PlaceLink
+              key={p.id}
+              place={p}
+              here={p.id === at}
+              className="min-h-[52px] min-w-[64px] flex-1 items-center justify-center"
+              mark
+            />
+          ))}
         </View>
       )}
     </View>
@@ -27,15 +35,34 @@ export function Place({ at, foot, children }: { at: PlaceId; foot?: ReactNode; c
 export function Rail({ at }: { at: PlaceId }) {
   return (
     <View {...offPaper} className="w-[96px] border-r border-hair pt-4">
-      <Text numberOfLines={1} className="px-3 pb-4 font-figure text-[25px] leading-[32px] text-copper">Jumper</Text>
+      <Text numberOfLines={1} className="px-3 pb-4 font-figure text-[25px] leading-[32px] text-copper">
+        Jumper
+      </Text>
       <View role="navigation" aria-label="Places">
-        {PLACES.map((p) => <PlaceLink key={p.id} place={p} here={p.id === at} className={`min-h-[52px] justify-center border-l-[4px] px-2.5 ${p.id === at ? 'border-copper bg-sheet' : 'border-transparent'}`} />)}
+        {PLACES.map((p) => (
+          <PlaceLink
+            key={p.id}
+            place={p}
+            here={p.id === at}
+            className={`min-h-[52px] justify-center border-l-[4px] px-2.5 ${p.id === at ? 'border-copper bg-sheet' : 'border-transparent'}`}
+          />
+        ))}
       </View>
     </View>
   );
 }
 
-function PlaceLink({ place, here, mark = false, className }: { place: (typeof PLACES)[number]; here: boolean; mark?: boolean; className: string }) {
+function PlaceLink({
+  place,
+  here,
+  mark = false,
+  className,
+}: {
+  place: (typeof PLACES)[number];
+  here: boolean;
+  mark?: boolean;
+  className: string;
+}) {
   return (
     <Link href={place.href as never} asChild>
       <Pressable aria-current={here ? 'page' : undefined} className={`active:opacity-70 ${className}`}>

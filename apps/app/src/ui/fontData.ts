@@ -9,4 +9,10 @@ export async function fontAsBase64(font: number): Promise<string> {
 }
 
 /** A drawing that brings its letters along: shown as a picture it sees no font of the page around it. */
-export const lettered = (svg: string, fontBase64: string | null): string => (fontBase64 === null ? svg : svg.replace(/^<svg [^>]*>/, (open) => `${open}<style>@font-face{font-family:Barlow;src:url(data:font/ttf;base64,${fontBase64})}</style>`));
+export const lettered = (svg: string, fontBase64: string | null): string =>
+  fontBase64 === null
+    ? svg
+    : svg.replace(
+        /^<svg [^>]*>/,
+        (open) => `${open}<style>@font-face{font-family:Barlow;src:url(data:font/ttf;base64,${fontBase64})}</style>`,
+      );

@@ -8,7 +8,12 @@ const SAY_EVERY_MS = 150;
 const judge = {
   diagnose: (input: Case, told: (share: number) => void): Diagnosis => {
     let said = performance.now();
-    return diagnose(input, (share) => { if (performance.now() - said > SAY_EVERY_MS) { said = performance.now(); told(share); } });
+    return diagnose(input, (share) => {
+      if (performance.now() - said > SAY_EVERY_MS) {
+        said = performance.now();
+        told(share);
+      }
+    });
   },
 };
 export type JudgeWorker = typeof judge;

@@ -2,7 +2,10 @@ import * as Comlink from 'comlink';
 import type { Case, Diagnosis } from '@jumper/core';
 import type { JudgeWorker } from './judge.worker';
 
-interface Running { worker: Worker; remote: Comlink.Remote<JudgeWorker> }
+interface Running {
+  worker: Worker;
+  remote: Comlink.Remote<JudgeWorker>;
+}
 
 /** A question that is less than so far on is given up for a newer one; one that is further is let finish, so that a fast hand still gets answers. */
 const GIVE_UP_BELOW = 0.5;
@@ -22,7 +25,12 @@ export class Overtaken extends Error {}
 /** How far the question being worked on has come, 0 to 1; null while none is. */
 export const judgeProgress = {
   now: (): number | null => share,
-  subscribe: (listener: () => void): (() => void) => { listeners.add(listener); return () => { listeners.delete(listener); }; },
+  subscribe: (listener: () => void): (() => void) => {
+    listeners.add(listener);
+    return () => {
+      listeners.delete(listener);
+    };
+  },
 };
 
 function setShare(value: number | null): void {
@@ -36,7 +44,9 @@ export async function askJudge(input: Case, line: Line = 'now'): Promise<Diagnos
   const mine = ++newest[line];
   const before = busy;
   let release = () => {};
-  busy = new Promise<void>((resolve) => { release = resolve; });
+  busy = new Promise<void>((resolve) => {
+    release = resolve;
+  });
   if (giveUp && (giveUp.line === line || giveUp.line === 'list') && share !== null && share < GIVE_UP_BELOW) giveUp.now();
   try {
     await before.catch(() => undefined);
@@ -44,11 +54,14 @@ export async function askJudge(input: Case, line: Line = 'now'): Promise<Diagnos
     setShare(0);
     const { remote } = (running ??= start());
     const given = new Promise<never>((_, reject) => {
-      giveUp = { line, now: () => {
-        running?.worker.terminate();
-        running = null;
-        reject(new Overtaken());
-      } };
+      giveUp = {
+        line,
+        now: () => {
+          running?.worker.terminate();
+          running = null;
+          reject(new Overtaken());
+        },
+      };
     });
     return await Promise.race([remote.diagnose(input, Comlink.proxy(setShare)), given]);
   } finally {

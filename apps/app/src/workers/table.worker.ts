@@ -4,7 +4,12 @@ import { guessTable, readLogTable, type TableChoice, type TableRead } from '@jum
 
 let rows: string[][] = [];
 
-export interface TableOpened { head: string[][]; lines: number; delimiter: string; guess: TableChoice }
+export interface TableOpened {
+  head: string[][];
+  lines: number;
+  delimiter: string;
+  guess: TableChoice;
+}
 
 /** Large files are taken apart here, off the main thread; the rows stay here, only what is shown goes over. */
 const table = {
@@ -13,7 +18,8 @@ const table = {
       rows = [];
       let delimiter = ',';
       Papa.parse<string[]>(file, {
-        skipEmptyLines: false, chunkSize: 1 << 20,
+        skipEmptyLines: false,
+        chunkSize: 1 << 20,
         chunk: ({ data, meta }) => {
           for (const r of data) rows.push(r);
           delimiter = meta.delimiter;

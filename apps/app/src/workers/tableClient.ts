@@ -5,7 +5,11 @@ import type { TableOpened, TableWorker } from './table.worker';
 export type { TableOpened };
 
 /** A table that is being read in: ask it again with another choice of columns; close it to give its memory back. */
-export interface OpenTable { opened: TableOpened; read: (choice: TableChoice) => Promise<TableRead>; close: () => void }
+export interface OpenTable {
+  opened: TableOpened;
+  read: (choice: TableChoice) => Promise<TableRead>;
+  close: () => void;
+}
 
 export async function openTable(file: File, onProgress: (share: number) => void): Promise<OpenTable> {
   const worker = new Worker(new URL('./table.worker.ts', import.meta.url));

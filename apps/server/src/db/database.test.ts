@@ -5,7 +5,9 @@ import { diagnose } from '@jumper/core';
 import { startTestServer, type TestServer } from '../test/testServer';
 
 let server: TestServer;
-beforeAll(async () => { server = await startTestServer(); });
+beforeAll(async () => {
+  server = await startTestServer();
+});
 afterAll(() => server.stop());
 
 it('migrations and entities say the same', async () => {
@@ -25,7 +27,12 @@ describe('the demo', () => {
   const nowMs = Date.parse('2026-03-04T10:00:00Z');
   const jobs = async () => {
     const c = await server.store.changesAfter(DEMO_COMPANY_ID, 0, 10_000);
-    return { epoch: c.epoch, jobs: c.jobs.map((job) => jobToCase({ job, sheet: c.sheets.find((s) => s.circuitId === job.circuitId)!, facts: c.facts.filter((f) => f.jobId === job.id) })) };
+    return {
+      epoch: c.epoch,
+      jobs: c.jobs.map((job) =>
+        jobToCase({ job, sheet: c.sheets.find((s) => s.circuitId === job.circuitId)!, facts: c.facts.filter((f) => f.jobId === job.id) }),
+      ),
+    };
   };
 
   it('is laid down once, stays, and is laid anew only when asked', async () => {
@@ -41,16 +48,29 @@ describe('the demo', () => {
 
   it('holds valid cases in which the judge puts the right fault among the first three', async () => {
     const truth: Record<string, string> = {
-      '7 Quarry Steps': 'vessel-undercharged', '22 Weir Street': 'dhw-plate-perforated', 'Chapel Cottage': 'none', '5 Mill Hill Close': 'vessel-diaphragm-failed', 'The Old Tollhouse': 'relief-valve-passing',
-      'Ellerby Cross School, plant room': 'pressurisation-unit-fault', '2 Tithe Lane': 'vessel-isolated', '18 Sluice Row': 'fill-pressure-too-high', '3 Lamp Lane, garden flat': 'circuit-leak', 'Brewer House, boiler room': 'reducing-valve-creeping', '41 Orchard Bank': 'vessel-undercharged',
+      '7 Quarry Steps': 'vessel-undercharged',
+      '22 Weir Street': 'dhw-plate-perforated',
+      'Chapel Cottage': 'none',
+      '5 Mill Hill Close': 'vessel-diaphragm-failed',
+      'The Old Tollhouse': 'relief-valve-passing',
+      'Ellerby Cross School, plant room': 'pressurisation-unit-fault',
+      '2 Tithe Lane': 'vessel-isolated',
+      '18 Sluice Row': 'fill-pressure-too-high',
+      '3 Lamp Lane, garden flat': 'circuit-leak',
+      'Brewer House, boiler room': 'reducing-valve-creeping',
+      '41 Orchard Bank': 'vessel-undercharged',
     };
     // Of the two service visits to one circuit the first finds the charge low, the second finds it right.
-    const ropewalk = (c: { findings?: readonly { test: string; valueBar?: number | undefined }[] | undefined }) => (c.findings!.find((f) => f.test === 'precharge')!.valueBar! < 0.6 ? 'vessel-undercharged' : 'none');
+    const ropewalk = (c: { findings?: readonly { test: string; valueBar?: number | undefined }[] | undefined }) =>
+      c.findings!.find((f) => f.test === 'precharge')!.valueBar! < 0.6 ? 'vessel-undercharged' : 'none';
     for (const c of (await jobs()).jobs) {
       const right = c.title === '9 Ropewalk' ? ropewalk(c) : truth[c.title!];
       expect(caseFile.safeParse(c).success).toBe(true);
       const d = diagnose(c);
-      expect({ site: c.title, first: d.hypotheses.slice(0, 3).flatMap((h) => h.faults) }).toEqual({ site: c.title, first: expect.arrayContaining([right]) });
+      expect({ site: c.title, first: d.hypotheses.slice(0, 3).flatMap((h) => h.faults) }).toEqual({
+        site: c.title,
+        first: expect.arrayContaining([right]),
+      });
       // The repaired one is judged again by its heat run after the work.
       if (c.repairs) expect(d.now!.marginals['vessel-undercharged']).toBeLessThan(0.2);
     }

@@ -21,12 +21,22 @@ export async function seedDemo(source: DataSource, records: RecordStore, options
   for (const demo of DEMO_JOBS) {
     const startMs = options.nowMs - 60_000 * demo.startedMinAgo;
     const at = new Date(startMs).toISOString();
-    const circuitId = circuits.get(demo.again ?? '') ?? v7(), jobId = v7();
+    const circuitId = circuits.get(demo.again ?? '') ?? v7(),
+      jobId = v7();
     circuits.set(demo.site, circuitId);
     if (!demo.again) await records.put(DEMO_COMPANY_ID, 'circuit', { id: circuitId, createdAt: at });
-    await records.put(DEMO_COMPANY_ID, 'sheet', { id: v7(), circuitId, recordedAt: at, site: demo.site, town: demo.town, sheet: demo.sheet as never, assumed: demo.assumed });
+    await records.put(DEMO_COMPANY_ID, 'sheet', {
+      id: v7(),
+      circuitId,
+      recordedAt: at,
+      site: demo.site,
+      town: demo.town,
+      sheet: demo.sheet as never,
+      assumed: demo.assumed,
+    });
     await records.put(DEMO_COMPANY_ID, 'job', { id: jobId, circuitId, openedAt: at, complaint: demo.complaint });
-    for (const body of demo.facts(startMs)) await records.put(DEMO_COMPANY_ID, 'fact', { id: v7(), jobId, recordedAt: body.at, body } satisfies FactRecord);
+    for (const body of demo.facts(startMs))
+      await records.put(DEMO_COMPANY_ID, 'fact', { id: v7(), jobId, recordedAt: body.at, body } satisfies FactRecord);
   }
   return DEMO_JOBS.length;
 }

@@ -11,7 +11,12 @@ import type { RecordStore } from '../features/records/RecordStore';
 
 export const COMPANIES = ['0191a000-0000-7000-8000-0000000000a1', '0191a000-0000-7000-8000-0000000000b2'] as const;
 
-export interface TestServer { base: string; source: DataSource; store: RecordStore; stop: () => Promise<void> }
+export interface TestServer {
+  base: string;
+  source: DataSource;
+  store: RecordStore;
+  stop: () => Promise<void>;
+}
 
 /** A server of its own on a fresh database, over real HTTP. The header x-company picks the company, as sign-in will. */
 export async function startTestServer(options: { migrate?: boolean } = {}): Promise<TestServer> {
@@ -26,11 +31,14 @@ export async function startTestServer(options: { migrate?: boolean } = {}): Prom
   await source.initialize();
   if (options.migrate !== false) {
     await source.runMigrations();
-    for (const id of COMPANIES) await source.getRepository(companyEntity).insert({ id, name: `Company ${id.slice(-2)}`, revision: 0, epoch: id });
+    for (const id of COMPANIES)
+      await source.getRepository(companyEntity).insert({ id, name: `Company ${id.slice(-2)}`, revision: 0, epoch: id });
   }
   const store = createRecordStore(source);
   const app = createApp({
-    records: store, links: createLinkStore(source), photos: createPhotoStore(source),
+    records: store,
+    links: createLinkStore(source),
+    photos: createPhotoStore(source),
     companyOf: async (request) => request.get('x-company') ?? COMPANIES[0],
     companyName: async (id) => (await source.getRepository(companyEntity).findOneByOrFail({ id })).name,
     ping: async () => void (await source.query('select 1')),
@@ -39,9 +47,14 @@ export async function startTestServer(options: { migrate?: boolean } = {}): Prom
   const server = app.listen(0, '127.0.0.1');
   await new Promise((resolve) => server.once('listening', resolve));
   return {
-    base: `http://127.0.0.1:${(server.address() as AddressInfo).port}`, source, store,
+    base: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
+    source,
+    store,
     stop: async () => {
-      await new Promise((resolve) => { server.close(resolve); server.closeAllConnections(); });
+      await new Promise((resolve) => {
+        server.close(resolve);
+        server.closeAllConnections();
+      });
       if (source.isInitialized) await source.destroy();
     },
   };

@@ -8,7 +8,15 @@ import { STEAM } from './steam';
 import { WATER_AND_VESSEL } from './waterAndVessel';
 
 /** Every calculator, by subject. A new one is a function in its own folder and an entry in its subject's file. */
-export const CALCULATORS = { ...WATER_AND_VESSEL, ...PRESSURE, ...LOSSES, ...CONTENT_OF_CIRCUIT, ...FLOW_AND_HEAT, ...STEAM, ...COMBUSTION } satisfies Record<string, Calculator>;
+export const CALCULATORS = {
+  ...WATER_AND_VESSEL,
+  ...PRESSURE,
+  ...LOSSES,
+  ...CONTENT_OF_CIRCUIT,
+  ...FLOW_AND_HEAT,
+  ...STEAM,
+  ...COMBUSTION,
+} satisfies Record<string, Calculator>;
 
 export type CalculatorId = keyof typeof CALCULATORS;
 export const CALCULATOR_IDS = Object.keys(CALCULATORS) as CalculatorId[];

@@ -29,21 +29,59 @@ export interface CircuitSheet {
   components?: CircuitComponent[];
 }
 
-export interface Zone { id: string; control?: 'circulator' | 'zone-valve'; emitter?: 'radiator' | 'floor' | 'cylinder'; mixing?: boolean; setC?: number }
+export interface Zone {
+  id: string;
+  control?: 'circulator' | 'zone-valve';
+  emitter?: 'radiator' | 'floor' | 'cylinder';
+  mixing?: boolean;
+  setC?: number;
+}
 
 /** One more part of the circuit. `state` is how its valve was found. */
-export interface CircuitComponent { id: string; kind: ComponentKind; at?: ComponentPlace; name?: string; rating?: string; state?: 'open' | 'shut' | 'part-open'; ageYears?: number; note?: string }
+export interface CircuitComponent {
+  id: string;
+  kind: ComponentKind;
+  at?: ComponentPlace;
+  name?: string;
+  rating?: string;
+  state?: 'open' | 'shut' | 'part-open';
+  ageYears?: number;
+  note?: string;
+}
 
 /** What a walk round the four kinds of plant meets, beside what the sheet has fields for. */
 export const COMPONENTS = {
-  pump: 'Pump', 'isolating-valve': 'Isolating valve', 'motor-valve': 'Motor valve', 'blending-valve': 'Blending valve', 'check-valve': 'Check valve', 'automatic-vent': 'Automatic vent', 'air-separator': 'Air separator',
-  'drain-cock': 'Drain cock', strainer: 'Strainer or filter', 'low-water-cutoff': 'Low-water cutoff', 'backflow-preventer': 'Backflow preventer', 'pressure-sensor': 'Pressure sensor', buffer: 'Buffer tank',
-  'hot-water-vessel': 'Hot-water vessel (drinking water)', 'hot-water-relief': 'Hot-water relief (drinking water)', 'feed-bypass': 'Bypass of the feed', other: 'Something else',
+  pump: 'Pump',
+  'isolating-valve': 'Isolating valve',
+  'motor-valve': 'Motor valve',
+  'blending-valve': 'Blending valve',
+  'check-valve': 'Check valve',
+  'automatic-vent': 'Automatic vent',
+  'air-separator': 'Air separator',
+  'drain-cock': 'Drain cock',
+  strainer: 'Strainer or filter',
+  'low-water-cutoff': 'Low-water cutoff',
+  'backflow-preventer': 'Backflow preventer',
+  'pressure-sensor': 'Pressure sensor',
+  buffer: 'Buffer tank',
+  'hot-water-vessel': 'Hot-water vessel (drinking water)',
+  'hot-water-relief': 'Hot-water relief (drinking water)',
+  'feed-bypass': 'Bypass of the feed',
+  other: 'Something else',
 } as const;
 export type ComponentKind = keyof typeof COMPONENTS;
 
 /** Where it sits. */
-export const COMPONENT_PLACES = { supply: 'Supply', return: 'Return', 'vessel-branch': 'Vessel’s branch', feed: 'Feed', 'hot-water': 'Hot-water side', highest: 'Highest point', lowest: 'Lowest point', boiler: 'At the boiler' } as const;
+export const COMPONENT_PLACES = {
+  supply: 'Supply',
+  return: 'Return',
+  'vessel-branch': 'Vessel’s branch',
+  feed: 'Feed',
+  'hot-water': 'Hot-water side',
+  highest: 'Highest point',
+  lowest: 'Lowest point',
+  boiler: 'At the boiler',
+} as const;
 export type ComponentPlace = keyof typeof COMPONENT_PLACES;
 
 export interface Vessel {

@@ -2,7 +2,8 @@ import { requireInRange } from '../OutOfRangeError';
 import { MOST_WATER_SHARE } from '../vessel/acceptedWater';
 import { staticHeadBar } from './atmosphere';
 
-const CHARGED_AT_K = 293.15, ICE_K = 273.15;
+const CHARGED_AT_K = 293.15,
+  ICE_K = 273.15;
 
 /** A diaphragm vessel where it hangs. */
 export interface VesselOnCircuit {
@@ -41,7 +42,8 @@ export function complianceAt(input: BalanceInput, gaugeBar: number): number {
   const { vessels, stretchLPerBar, airBarL = 0, airHeightM = 0, atmosphericBar = 1.01325 } = input;
   let slope = stretchLPerBar;
   for (const v of vessels) {
-    const absoluteBar = gaugeBar - staticHeadBar(v.heightAboveGaugeM ?? 0) + atmosphericBar, gas = gasBarL(v, atmosphericBar);
+    const absoluteBar = gaugeBar - staticHeadBar(v.heightAboveGaugeM ?? 0) + atmosphericBar,
+      gas = gasBarL(v, atmosphericBar);
     const room = absoluteBar > 0 ? gas / absoluteBar : Infinity;
     if (room < v.nominalVolumeL && room > (1 - MOST_WATER_SHARE) * v.nominalVolumeL) slope += gas / (absoluteBar * absoluteBar);
   }
@@ -58,14 +60,19 @@ export function complianceAt(input: BalanceInput, gaugeBar: number): number {
 export function balancedGaugeBar(input: BalanceInput, excessL: number, startGaugeBar = 1): number {
   requireInRange('stretchLPerBar', input.stretchLPerBar, 1e-6, 1000);
   const vacuum = -(input.atmosphericBar ?? 1.01325);
-  let low = vacuum, high = 8;
+  let low = vacuum,
+    high = 8;
   if (heldL(input, low) >= excessL) return vacuum;
-  while (heldL(input, high) < excessL) { low = high; high *= 4; }
+  while (heldL(input, high) < excessL) {
+    low = high;
+    high *= 4;
+  }
   let p = Math.min(high, Math.max(low, startGaugeBar));
   for (let i = 0; i < MOST_ITERATIONS; i++) {
     const miss = heldL(input, p) - excessL;
     if (Math.abs(miss) < TOLERANCE_L) return p;
-    if (miss > 0) high = p; else low = p;
+    if (miss > 0) high = p;
+    else low = p;
     const next = p - miss / complianceAt(input, p);
     p = next > low && next < high ? next : (low + high) / 2;
     if (high - low < TOLERANCE_BAR) return p;
@@ -73,9 +80,13 @@ export function balancedGaugeBar(input: BalanceInput, excessL: number, startGaug
   return p;
 }
 
-const TOLERANCE_L = 1e-12, TOLERANCE_BAR = 1e-13, MOST_ITERATIONS = 200, LEAST_ABSOLUTE_BAR = 0.02;
+const TOLERANCE_L = 1e-12,
+  TOLERANCE_BAR = 1e-13,
+  MOST_ITERATIONS = 200,
+  LEAST_ABSOLUTE_BAR = 0.02;
 
-const gasBarL = (v: VesselOnCircuit, atmosphericBar: number) => (v.prechargeGaugeBar + atmosphericBar) * v.nominalVolumeL * (((v.gasC ?? CHARGED_AT_K - ICE_K) + ICE_K) / CHARGED_AT_K);
+const gasBarL = (v: VesselOnCircuit, atmosphericBar: number) =>
+  (v.prechargeGaugeBar + atmosphericBar) * v.nominalVolumeL * (((v.gasC ?? CHARGED_AT_K - ICE_K) + ICE_K) / CHARGED_AT_K);
 
 /** Water in one vessel, L, from none to the share at which its diaphragm lies against the shell. */
 export function vesselHeldL(v: VesselOnCircuit, gaugeBar: number, atmosphericBar = 1.01325): number {

@@ -4,7 +4,11 @@ import { atGaugeLevel, type ResolvedCircuit } from './resolveCircuit';
 /** Everything that gives way in this circuit, with the vessel charged as given (its own charge, bar gauge). */
 export function balanceOf(circuit: ResolvedCircuit, prechargeGaugeBar = circuit.prechargeGaugeBar): BalanceInput {
   const c = atGaugeLevel({ ...circuit, prechargeGaugeBar });
-  return { vessels: [{ nominalVolumeL: c.vesselL, prechargeGaugeBar: Math.max(-c.atmosphericBar + 0.01, c.prechargeGaugeBar) }], stretchLPerBar: c.stretchLPerBar, atmosphericBar: c.atmosphericBar };
+  return {
+    vessels: [{ nominalVolumeL: c.vesselL, prechargeGaugeBar: Math.max(-c.atmosphericBar + 0.01, c.prechargeGaugeBar) }],
+    stretchLPerBar: c.stretchLPerBar,
+    atmosphericBar: c.atmosphericBar,
+  };
 }
 
 /** A circuit is topped up when it has fallen by about this. Common practice. */

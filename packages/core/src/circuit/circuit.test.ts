@@ -11,7 +11,16 @@ import { sheetWarnings } from './sheetWarnings';
 import { systemPressureGaugeBar } from './systemPressure';
 
 const close = (actual: number, expected: number, tolerance: number) => expect(Math.abs(actual - expected)).toBeLessThan(tolerance);
-const SHEET: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 95, heatOutputKw: 24, staticHeadM: 3.7, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 }, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop' }, maxFlowC: 70 };
+const SHEET: CircuitSheet = {
+  kind: 'sealed-hot-water',
+  waterVolumeL: 95,
+  heatOutputKw: 24,
+  staticHeadM: 3.7,
+  vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 },
+  reliefValve: { setBar: 3 },
+  fill: { kind: 'manual-loop' },
+  maxFlowC: 70,
+};
 
 /** A circuit filled cold to 1.0 bar at 15 °C and all its water brought to 70 °C; vessel's water cold. */
 function heatedTo70(contentL: number, prechargeGaugeBar: number): number {
@@ -23,22 +32,38 @@ function heatedTo70(contentL: number, prechargeGaugeBar: number): number {
 
 describe('pressure of a heated circuit', () => {
   // Worked by the closed formula: 100 L, 8 L vessel, stretch 0.03 L/bar, pipes 15e-6/K, IF97 at 2.5 bar absolute.
-  it.each([[100, 0.75, 1.733], [100, 0.2, 2.258], [100, 0, 2.696], [60, 0.75, 1.385]])('%d L with a charge of %d bar reaches %d bar', (contentL, charge, bar) => {
+  it.each([
+    [100, 0.75, 1.733],
+    [100, 0.2, 2.258],
+    [100, 0, 2.696],
+    [60, 0.75, 1.385],
+  ])('%d L with a charge of %d bar reaches %d bar', (contentL, charge, bar) => {
     close(heatedTo70(contentL, charge), bar, 0.004);
   });
 
   it('never rises with more charge, until the vessel is empty cold', () => {
-    fc.assert(fc.property(fc.double({ min: -0.8, max: 0.9, noNaN: true }), fc.double({ min: 0.005, max: 0.1, noNaN: true }), (charge, more) => heatedTo70(90, charge) >= heatedTo70(90, Math.min(1, charge + more)) - 1e-9));
+    fc.assert(
+      fc.property(
+        fc.double({ min: -0.8, max: 0.9, noNaN: true }),
+        fc.double({ min: 0.005, max: 0.1, noNaN: true }),
+        (charge, more) => heatedTo70(90, charge) >= heatedTo70(90, Math.min(1, charge + more)) - 1e-9,
+      ),
+    );
   });
 
   it('holds exactly the excess that it was solved for', () => {
     fc.assert(
-      fc.property(fc.double({ min: -0.5, max: 20, noNaN: true }), fc.double({ min: -0.9, max: 3, noNaN: true }), fc.double({ min: 0.01, max: 1, noNaN: true }), (excessL, prechargeGaugeBar, stretchLPerBar) => {
-        const p = systemPressureGaugeBar({ excessL, nominalVolumeL: 12, prechargeGaugeBar, stretchLPerBar });
-        if (p < -0.98 || p > 24) return true;
-        const vessel = p <= prechargeGaugeBar ? 0 : acceptedWaterL({ nominalVolumeL: 12, prechargeGaugeBar, systemGaugeBar: p });
-        return Math.abs(vessel + stretchLPerBar * p - excessL) < 1e-6;
-      }),
+      fc.property(
+        fc.double({ min: -0.5, max: 20, noNaN: true }),
+        fc.double({ min: -0.9, max: 3, noNaN: true }),
+        fc.double({ min: 0.01, max: 1, noNaN: true }),
+        (excessL, prechargeGaugeBar, stretchLPerBar) => {
+          const p = systemPressureGaugeBar({ excessL, nominalVolumeL: 12, prechargeGaugeBar, stretchLPerBar });
+          if (p < -0.98 || p > 24) return true;
+          const vessel = p <= prechargeGaugeBar ? 0 : acceptedWaterL({ nominalVolumeL: 12, prechargeGaugeBar, systemGaugeBar: p });
+          return Math.abs(vessel + stretchLPerBar * p - excessL) < 1e-6;
+        },
+      ),
     );
   });
 });
@@ -64,10 +89,14 @@ describe('the vessel', () => {
   it('draw-off and balance undo each other', () => {
     fc.assert(
       fc.property(fc.double({ min: -0.5, max: 1, noNaN: true }), fc.double({ min: 0.05, max: 0.6, noNaN: true }), (charge, drawnL) => {
-        const at = (excessL: number) => systemPressureGaugeBar({ excessL, nominalVolumeL: 8, prechargeGaugeBar: charge, stretchLPerBar: 0.03 });
+        const at = (excessL: number) =>
+          systemPressureGaugeBar({ excessL, nominalVolumeL: 8, prechargeGaugeBar: charge, stretchLPerBar: 0.03 });
         const before = acceptedWaterL({ nominalVolumeL: 8, prechargeGaugeBar: charge, systemGaugeBar: 2 }) + 0.06;
         const after = at(before - drawnL);
-        return after <= charge + 0.01 || Math.abs(chargeFromDrawOff({ drawnL, beforeGaugeBar: 2, afterGaugeBar: after, nominalVolumeL: 8 }) - charge) < 1e-6;
+        return (
+          after <= charge + 0.01 ||
+          Math.abs(chargeFromDrawOff({ drawnL, beforeGaugeBar: 2, afterGaugeBar: after, nominalVolumeL: 8 }) - charge) < 1e-6
+        );
       }),
     );
   });
@@ -87,14 +116,17 @@ describe('what a sheet works out to', () => {
   });
 
   it('tells the head by what the feed was set to, where nobody measured it', () => {
-    const head = (fill: CircuitSheet['fill']) => resolveCircuit({ kind: 'sealed-hot-water', reliefValve: { setBar: 6 }, fill }).staticGaugeBar;
+    const head = (fill: CircuitSheet['fill']) =>
+      resolveCircuit({ kind: 'sealed-hot-water', reliefValve: { setBar: 6 }, fill }).staticGaugeBar;
     expect(Math.abs(head({ kind: 'pressurisation-unit', cutInBar: 2.4, cutOutBar: 2.9 }) - 1.9)).toBeLessThan(1e-9);
     expect(Math.abs(head({ kind: 'reducing-valve', setBar: 0.97 }) - 0.47)).toBeLessThan(1e-9);
     expect(head({ kind: 'pressurisation-unit', cutInBar: 0.3 })).toBe(0);
     expect(head({ kind: 'manual-loop' })).toBe(head(undefined));
   });
   it('says what it assumed', () => {
-    expect(resolveCircuit({ kind: 'sealed-hot-water', reliefValve: { setBar: 3 } }).assumed).toEqual(expect.arrayContaining(['waterVolumeL', 'staticHeadM', 'vessel.nominalVolumeL']));
+    expect(resolveCircuit({ kind: 'sealed-hot-water', reliefValve: { setBar: 3 } }).assumed).toEqual(
+      expect.arrayContaining(['waterVolumeL', 'staticHeadM', 'vessel.nominalVolumeL']),
+    );
     expect(resolveCircuit(SHEET).assumed).not.toContain('waterVolumeL');
   });
 
@@ -111,7 +143,9 @@ describe('what a sheet works out to', () => {
     const codes = (s: CircuitSheet) => sheetWarnings(s).map((w) => w.code);
     expect(codes(SHEET)).toEqual([]);
     expect(codes({ ...SHEET, vessel: { nominalVolumeL: 8, targetPrechargeBar: 0.2 } })).toContain('charge-below-static-head');
-    expect(codes({ ...SHEET, reliefValve: { setBar: 3, ageYears: 12, capacityKw: 10 } })).toEqual(expect.arrayContaining(['relief-old', 'relief-capacity-below-output']));
+    expect(codes({ ...SHEET, reliefValve: { setBar: 3, ageYears: 12, capacityKw: 10 } })).toEqual(
+      expect.arrayContaining(['relief-old', 'relief-capacity-below-output']),
+    );
     expect(codes({ ...SHEET, waterVolumeL: 300 })).toContain('hot-near-relief');
     expect(codes({ ...SHEET, vessel: { nominalVolumeL: 8, isolationValve: 'fitted' } })).toContain('valve-before-vessel');
   });

@@ -2,9 +2,23 @@ import { requireInRange } from '../OutOfRangeError';
 
 /** Bores of common pipes, mm: copper EN 1057, medium steel EN 10255, cross-linked polyethylene. Dimensions from memory of the standards' tables. */
 export const PIPE_BORES_MM = {
-  'copper 15': 13.6, 'copper 18': 16.4, 'copper 22': 20.2, 'copper 28': 26.2, 'copper 35': 32.6, 'copper 42': 39.6, 'copper 54': 51.6,
-  'steel 1/2': 16.1, 'steel 3/4': 21.7, 'steel 1': 27.3, 'steel 1 1/4': 36, 'steel 1 1/2': 41.9, 'steel 2': 53.1,
-  'PEX 16': 12, 'PEX 20': 16, 'PEX 25': 20.4, 'PEX 32': 26.2,
+  'copper 15': 13.6,
+  'copper 18': 16.4,
+  'copper 22': 20.2,
+  'copper 28': 26.2,
+  'copper 35': 32.6,
+  'copper 42': 39.6,
+  'copper 54': 51.6,
+  'steel 1/2': 16.1,
+  'steel 3/4': 21.7,
+  'steel 1': 27.3,
+  'steel 1 1/4': 36,
+  'steel 1 1/2': 41.9,
+  'steel 2': 53.1,
+  'PEX 16': 12,
+  'PEX 20': 16,
+  'PEX 25': 20.4,
+  'PEX 32': 26.2,
 } as const;
 export type PipeSize = keyof typeof PIPE_BORES_MM;
 

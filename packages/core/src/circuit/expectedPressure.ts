@@ -39,13 +39,20 @@ export function expectedPressure(input: ExpectedInput): ExpectedPressure {
   return {
     gaugeBar: pressureWith(input, c, c.contentL * HEATED.share, half(HEATED.dropK), charge),
     lowGaugeBar: pressureWith(input, c, c.contentL * (1 - reach) * 0.8, half(HEATED.mostDropK * 0.8), charge + 0.08),
-    highGaugeBar: pressureWith(input, c, c.contentL * (1 + reach) * 0.96, half(HEATED.leastDropK), Math.max(charge - 0.08, LEAST_GAS_BAR - c.atmosphericBar)),
+    highGaugeBar: pressureWith(
+      input,
+      c,
+      c.contentL * (1 + reach) * 0.96,
+      half(HEATED.leastDropK),
+      Math.max(charge - 0.08, LEAST_GAS_BAR - c.atmosphericBar),
+    ),
   };
 }
 
 function pressureWith(input: ExpectedInput, c: ResolvedCircuit, heatedL: number, meanC: number, prechargeGaugeBar: number): number {
   const { coldGaugeBar, coldC } = input;
-  const vesselAt = (systemGaugeBar: number) => acceptedWaterL({ nominalVolumeL: c.vesselL, prechargeGaugeBar, systemGaugeBar, atmosphericBar: c.atmosphericBar });
+  const vesselAt = (systemGaugeBar: number) =>
+    acceptedWaterL({ nominalVolumeL: c.vesselL, prechargeGaugeBar, systemGaugeBar, atmosphericBar: c.atmosphericBar });
   const cold = vesselAt(coldGaugeBar) + c.stretchLPerBar * coldGaugeBar;
   return systemPressureGaugeBar({
     excessL: cold + heatedL * fluidGrowth(c.fluid, coldC, meanC),

@@ -1,10 +1,15 @@
 import { requireInRange } from '../OutOfRangeError';
 import { mixtureDensity, mixtureHeatCapacity, type Glycol } from '../water/antifreeze';
 
-export interface Fluid { glycol?: Glycol; massPercent?: number; meanC?: number }
+export interface Fluid {
+  glycol?: Glycol;
+  massPercent?: number;
+  meanC?: number;
+}
 
 /** kJ that a litre carries for each kelvin. */
-const kjPerLitreK = ({ glycol = 'propylene', massPercent = 0, meanC = 60 }: Fluid) => (mixtureDensity(glycol, massPercent, meanC) / 1000) * mixtureHeatCapacity(glycol, massPercent, meanC);
+const kjPerLitreK = ({ glycol = 'propylene', massPercent = 0, meanC = 60 }: Fluid) =>
+  (mixtureDensity(glycol, massPercent, meanC) / 1000) * mixtureHeatCapacity(glycol, massPercent, meanC);
 
 /** Flow that carries a heat at a temperature difference, L/h: Q = ṁ·c·ΔT. In US units 500 · gpm · ΔT°F = BTU/h (from memory of the handbooks). */
 export function flowForHeatLPerH(heatKw: number, differenceK: number, fluid: Fluid = {}): number {
@@ -29,7 +34,19 @@ export function hotShareOfBlend(hotC: number, coldC: number, mixC: number): numb
 }
 
 /** Output of a radiator at other temperatures, kW: rated · (ΔT/50)^n, ΔT the mean over the room. EN 442: rated at 75/65/20, n about 1.3. */
-export function radiatorOutputKw({ ratedKw, flowC, returnC, roomC, exponent = 1.3 }: { ratedKw: number; flowC: number; returnC: number; roomC: number; exponent?: number }): number {
+export function radiatorOutputKw({
+  ratedKw,
+  flowC,
+  returnC,
+  roomC,
+  exponent = 1.3,
+}: {
+  ratedKw: number;
+  flowC: number;
+  returnC: number;
+  roomC: number;
+  exponent?: number;
+}): number {
   requireInRange('ratedKw', ratedKw, 0, 1000);
   requireInRange('flowC', flowC, returnC, 150);
   requireInRange('returnC', returnC, roomC, 150);

@@ -16,11 +16,30 @@ export function frictionFactor(reynolds: number, roughness: number): number {
   return (1 - share) * (64 / 2300) + share * turbulent(4000);
 }
 
-export interface PipeFriction { speedMPerS: number; reynolds: number; paPerM: number; headM: number }
+export interface PipeFriction {
+  speedMPerS: number;
+  reynolds: number;
+  paPerM: number;
+  headM: number;
+}
 
 /** Loss along a straight pipe by Darcy and Weisbach, and the pump's head for it with fittings as extra length.
  *  @param roughnessMm 0.0015 for copper and plastic, 0.045 for new steel (handbook values, from memory) */
-export function pipeFriction({ flowLPerH, boreMm, lengthM, celsius = 60, roughnessMm = 0.0015, fittingsShare = 0 }: { flowLPerH: number; boreMm: number; lengthM: number; celsius?: number; roughnessMm?: number; fittingsShare?: number }): PipeFriction {
+export function pipeFriction({
+  flowLPerH,
+  boreMm,
+  lengthM,
+  celsius = 60,
+  roughnessMm = 0.0015,
+  fittingsShare = 0,
+}: {
+  flowLPerH: number;
+  boreMm: number;
+  lengthM: number;
+  celsius?: number;
+  roughnessMm?: number;
+  fittingsShare?: number;
+}): PipeFriction {
   requireInRange('flowLPerH', flowLPerH, 0.1, 1e6);
   requireInRange('boreMm', boreMm, 4, 500);
   requireInRange('lengthM', lengthM, 0, 10_000);

@@ -5,13 +5,26 @@ import type { Finding } from './Finding';
 import type { ReplaceablePart } from './priors';
 
 export const REPAIR_KINDS = [
-  'vessel-recharged', 'vessel-changed', 'core-changed', 'relief-changed', 'feed-changed', 'plate-changed', 'coil-changed', 'connection-cleared',
-  'gauge-changed', 'leak-mended', 'other',
+  'vessel-recharged',
+  'vessel-changed',
+  'core-changed',
+  'relief-changed',
+  'feed-changed',
+  'plate-changed',
+  'coil-changed',
+  'connection-cleared',
+  'gauge-changed',
+  'leak-mended',
+  'other',
 ] as const;
 export type RepairKind = (typeof REPAIR_KINDS)[number];
 /** Repairs that leave the vessel with a charge that was set. */
 export const CHARGING_REPAIRS: readonly RepairKind[] = ['vessel-recharged', 'vessel-changed'];
-export interface Repair { kind: RepairKind; at?: string; toBar?: number }
+export interface Repair {
+  kind: RepairKind;
+  at?: string;
+  toBar?: number;
+}
 
 /** One circuit, its logs and what was found: the open case file's content. */
 export interface Case {

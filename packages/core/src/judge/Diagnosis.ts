@@ -1,18 +1,40 @@
 import type { FaultId } from './faults';
 import type { TestId } from './tests';
 
-export interface Interval { median: number; p05: number; p95: number }
+export interface Interval {
+  median: number;
+  p05: number;
+  p95: number;
+}
 
-export interface Because { evidence: string; for: FaultId; bits: number; text: string }
+export interface Because {
+  evidence: string;
+  for: FaultId;
+  bits: number;
+  text: string;
+}
 
-export interface NextTest { test: TestId; informationBits: number; minutes: number; intrusive: boolean; text: string }
+export interface NextTest {
+  test: TestId;
+  informationBits: number;
+  minutes: number;
+  intrusive: boolean;
+  text: string;
+}
 
 /** What the engine makes of one state of a circuit. */
 export interface Judgement {
   /** Most probable first; fault ids sorted; probabilities sum to at most 1. */
   hypotheses: { faults: FaultId[]; probability: number }[];
   marginals: Partial<Record<FaultId, number>>;
-  estimates: { prechargeBar: Interval | null; inflowLPerH: Interval | null; lossLPerH: Interval | null; gaugeOffsetBar: Interval | null; waterVolumeL: Interval | null; /** At which the relief really lifts, where it came near or is suspected. */ reliefLiftBar: Interval | null };
+  estimates: {
+    prechargeBar: Interval | null;
+    inflowLPerH: Interval | null;
+    lossLPerH: Interval | null;
+    gaugeOffsetBar: Interval | null;
+    waterVolumeL: Interval | null;
+    /** At which the relief really lifts, where it came near or is suspected. */ reliefLiftBar: Interval | null;
+  };
   /** For a healthy circuit of this sheet at the temperatures logged; null where nothing is logged and nothing can be expected. */
   expected: { hotBar: number; swingBar: number } | null;
   because: Because[];

@@ -2,7 +2,10 @@ import type { FaultId } from './faults';
 import type { LogFit } from './LogFit';
 
 /** The circuit's parameters by the kernel's slots, as they may be; weights of one set sum to 1. */
-export interface Draw { v: Float64Array; weight: number }
+export interface Draw {
+  v: Float64Array;
+  weight: number;
+}
 
 /** One set of faults, judged. */
 export interface JudgedSet {

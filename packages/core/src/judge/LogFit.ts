@@ -28,19 +28,31 @@ export interface LogFit {
 
 const FURTHEST_START = 2.5;
 /** Counts, fixed: the same input gives the same answer on any machine. `moreRounds` is how often more is drawn where too few draws hit. */
-export interface Effort { starts: number; scouts: number; /** So many starts are looked at, with so many steps each, before the best of them are gone on with. */ looked: number; look: number; kept: number; iterations: number; draws: number; moreRounds: number }
+export interface Effort {
+  starts: number;
+  scouts: number;
+  /** So many starts are looked at, with so many steps each, before the best of them are gone on with. */ looked: number;
+  look: number;
+  kept: number;
+  iterations: number;
+  draws: number;
+  moreRounds: number;
+}
 export const THOROUGH: Effort = { starts: 5, scouts: 60, looked: 12, look: 4, kept: 4, iterations: 12, draws: 360, moreRounds: 4 };
 /** Enough to see that a model is out of the question. */
 export const QUICK: Effort = { starts: 2, scouts: 30, looked: 4, look: 2, kept: 1, iterations: 8, draws: 60, moreRounds: 0 };
 /** Only from what is lent. */
-export const LENT: Effort = { ...THOROUGH, starts: 0, scouts: 0, kept: 2 }, LENT_QUICKLY: Effort = { ...QUICK, starts: 0, scouts: 0, looked: 2, kept: 2, iterations: 5 };
+export const LENT: Effort = { ...THOROUGH, starts: 0, scouts: 0, kept: 2 },
+  LENT_QUICKLY: Effort = { ...QUICK, starts: 0, scouts: 0, looked: 2, kept: 2, iterations: 5 };
 /** What the fit itself takes off the residuals, points. */
 const SPENT_BY_FIT = 3;
 /** Share of the draws that go into the first lot, and of the later proposals that the adapted part takes. */
-const FIRST_SHARE = 0.4, ADAPTED_SHARE = 0.5;
+const FIRST_SHARE = 0.4,
+  ADAPTED_SHARE = 0.5;
 
 /** Effective number of draws at which their mean is believed altogether, and the least that estimates are made of. */
-const TRUSTED_DRAWS = 10, LEAST_EFFECTIVE = 8;
+const TRUSTED_DRAWS = 10,
+  LEAST_EFFECTIVE = 8;
 /** With fewer effective draws than this, more are drawn. */
 const ENOUGH_EFFECTIVE = 40;
 /** Share of the draws that are taken where findings say to look. */
@@ -56,7 +68,8 @@ const MISSED_SD = 1;
 const peakOf = (m: Mode): number => m.laplace + m.logDetL;
 const isNear = (a: Float64Array, b: Float64Array, within: number): boolean => a.every((x, i) => Math.abs(x - b[i]!) < within);
 /** Modes so near in every parameter are one; and what came so near to one after a few steps goes on to it. */
-const ONE_MODE = 0.15, ON_ITS_WAY = 0.3;
+const ONE_MODE = 0.15,
+  ON_ITS_WAY = 0.3;
 const sameMode = (a: Mode, b: Mode): boolean => isNear(a.z, b.z, ONE_MODE);
 
 /** The few that carry weight, heaviest first. */
@@ -79,15 +92,38 @@ export interface FitOptions {
 
 /** Fits by damped least squares from several starts, then samples round the modes with a wide-tailed proposal and weights the draws. With no
  *  tracks the draws come from the priors. Counts are fixed and the generator seeded: the same input gives the same answer. */
-export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBar: number, { seed, effort = THOROUGH, borrowed = [], hints = [], worthFrom }: FitOptions): LogFit {
-  const byLogs = new Misses(space, tracks, atmosphericBar, []), { n, points, v } = byLogs;
+export function fitLogs(
+  space: ParameterSpace,
+  tracks: LogTrack[],
+  atmosphericBar: number,
+  { seed, effort = THOROUGH, borrowed = [], hints = [], worthFrom }: FitOptions,
+): LogFit {
+  const byLogs = new Misses(space, tracks, atmosphericBar, []),
+    { n, points, v } = byLogs;
   const random = seededRandom(seed);
   const r = new Float64Array(byLogs.rows);
   if (!tracks.length && !hints.length) return priorDraws();
-  let modes = tracks.length ? findModes(byLogs, [...spread(startingPoints(space, n), effort.starts), ...scouts(Math.ceil(effort.starts / 2))]) : [priorMode(n)];
+  let modes = tracks.length
+    ? findModes(byLogs, [...spread(startingPoints(space, n), effort.starts), ...scouts(Math.ceil(effort.starts / 2))])
+    : [priorMode(n)];
   if (!modes.length) return priorDraws();
-  if (worthFrom && peakOf(modes[0]!) <= worthFrom.peak && logTotal(modes) <= worthFrom.evidence) return { misfit: 1, trackLikelihoods: [], peak: peakOf(modes[0]!), logEvidence: -Infinity, draws: [], effective: 0, best: v.slice(), predicted: [] };
-  const hinted = missedByHints() ? findModes(new Misses(space, tracks, atmosphericBar, hints), [...modes.map((m) => m.z), ...spread(startingPoints(space, n), HINTED_STARTS)]) : [];
+  if (worthFrom && peakOf(modes[0]!) <= worthFrom.peak && logTotal(modes) <= worthFrom.evidence)
+    return {
+      misfit: 1,
+      trackLikelihoods: [],
+      peak: peakOf(modes[0]!),
+      logEvidence: -Infinity,
+      draws: [],
+      effective: 0,
+      best: v.slice(),
+      predicted: [],
+    };
+  const hinted = missedByHints()
+    ? findModes(new Misses(space, tracks, atmosphericBar, hints), [
+        ...modes.map((m) => m.z),
+        ...spread(startingPoints(space, n), HINTED_STARTS),
+      ])
+    : [];
 
   const byModes = (): ProposalPart[] => [...sharedOut(modes, hinted.length ? 1 - HINTED_SHARE : 1), ...sharedOut(hinted, HINTED_SHARE)];
   // What the next lot is drawn from, and all that was drawn from so far by how many draws each part was given: no draw may be held for rarer than it was.
@@ -95,15 +131,19 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
   const drawnFrom: ProposalPart[] = [];
   /** Each part's density at each draw so far. */
   const densities = new Map<ProposalPart, number[]>();
-  const z = new Float64Array(n), d = new Float64Array(n);
-  const targets: number[] = [], drawnAt: Float64Array[] = [], draws: Float64Array[] = [];
+  const z = new Float64Array(n),
+    d = new Float64Array(n);
+  const targets: number[] = [],
+    drawnAt: Float64Array[] = [],
+    draws: Float64Array[] = [];
   // A first lot round the modes shows where the weight really lies; the rest is drawn round its own mean and spread as well.
   const first = Math.round(effort.draws * FIRST_SHARE);
   sample(first);
   followBestDraw();
   adapt(relativeWeights().weights);
   sample(effort.draws - first);
-  let { most, weights: raw } = relativeWeights(), cut = truncated(raw);
+  let { most, weights: raw } = relativeWeights(),
+    cut = truncated(raw);
   for (let round = 0; round < effort.moreRounds && kish(cut) < ENOUGH_EFFECTIVE * (hinted.length ? 1 - HINTED_SHARE : 1); round++) {
     followBestDraw();
     adapt(raw);
@@ -158,7 +198,8 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
 
   /** Draws from the present mixture of wide-tailed proposals. */
   function sample(count: number): void {
-    const before = drawnAt.length, share = count / (before + count);
+    const before = drawnAt.length,
+      share = count / (before + count);
     for (const p of drawnFrom) p.share *= 1 - share;
     for (const p of next) {
       const known = drawnFrom.find((q) => q.l === p.l && q.z === p.z);
@@ -166,12 +207,16 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
       else drawnFrom.push(partAt(p.z, p, share * p.share));
     }
     for (let k = 0; k < count; k++) {
-      let pick = random.uniform(), at = 0;
+      let pick = random.uniform(),
+        at = 0;
       while (at < next.length - 1 && pick > next[at]!.share) pick -= next[at++]!.share;
       const part = next[at]!;
       for (let i = 0; i < n; i++) d[i] = random.normal();
       let chi = 0;
-      for (let i = 0; i < TAIL; i++) { const g = random.normal(); chi += g * g; }
+      for (let i = 0; i < TAIL; i++) {
+        const g = random.normal();
+        chi += g * g;
+      }
       const widen = Math.sqrt(TAIL / chi);
       backSolve(part.l, d, n);
       for (let i = 0; i < n; i++) z[i] = part.z[i]! + widen * d[i]!;
@@ -202,7 +247,10 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
     const found: Mode[] = [];
     // How well they fit as they are tells which are worth a few steps, and these, which are worth going on with.
     const promising = starts.length <= effort.looked ? starts : bestFitting(target, starts, effort.looked);
-    const looked = promising.map((start) => descend(target, start, effort.look)).sort((a, b) => a.value - b.value).slice(0, effort.kept);
+    const looked = promising
+      .map((start) => descend(target, start, effort.look))
+      .sort((a, b) => a.value - b.value)
+      .slice(0, effort.kept);
     for (const { at } of looked) {
       // On the way to a mode that is known already.
       if (found.some((f) => isNear(f.z, at, ON_ITS_WAY))) continue;
@@ -216,9 +264,16 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
    *  got past them once need not be alone with it. */
   function startAt(other: Float64Array): Float64Array {
     return Float64Array.from(space.free, (p) => {
-      const value = other[p.slot] ?? 0, at = (z: number) => p.of(z, other), rises = at(1) >= at(-1);
-      let low = -FURTHEST_START, high = FURTHEST_START;
-      for (let k = 0; k < 30; k++) { const mid = (low + high) / 2; if (at(mid) < value === rises) low = mid; else high = mid; }
+      const value = other[p.slot] ?? 0,
+        at = (z: number) => p.of(z, other),
+        rises = at(1) >= at(-1);
+      let low = -FURTHEST_START,
+        high = FURTHEST_START;
+      for (let k = 0; k < 30; k++) {
+        const mid = (low + high) / 2;
+        if (at(mid) < value === rises) low = mid;
+        else high = mid;
+      }
       return (low + high) / 2;
     });
   }
@@ -226,18 +281,30 @@ export function fitLogs(space: ParameterSpace, tracks: LogTrack[], atmosphericBa
   /** The best of a few draws from the priors: where the response has kinks (an empty vessel, a relief, a gauge at its foot) the slopes at the usual
    *  starting points lead nowhere. */
   function scouts(most: number): Float64Array[] {
-    return bestFitting(byLogs, Array.from({ length: effort.scouts }, () => Float64Array.from({ length: n }, () => random.normal())), most);
+    return bestFitting(
+      byLogs,
+      Array.from({ length: effort.scouts }, () => Float64Array.from({ length: n }, () => random.normal())),
+      most,
+    );
   }
 
   /** Of some places those that fit best as they are. */
   function bestFitting(target: Misses, places: Float64Array[], most: number): Float64Array[] {
     const out = new Float64Array(target.rows);
-    return places.map((at) => ({ at, value: target.at(at, out) + target.logDet })).sort((a, b) => a.value - b.value).slice(0, most).map((p) => p.at);
+    return places
+      .map((at) => ({ at, value: target.at(at, out) + target.logDet }))
+      .sort((a, b) => a.value - b.value)
+      .slice(0, most)
+      .map((p) => p.at);
   }
 
   function priorDraws(): LogFit {
     const zero = new Float64Array(n);
-    const draw = () => { for (let i = 0; i < n; i++) zero[i] = random.normal(); byLogs.set(zero); return { v: v.slice(), weight: 1 / THOROUGH.draws }; };
+    const draw = () => {
+      for (let i = 0; i < n; i++) zero[i] = random.normal();
+      byLogs.set(zero);
+      return { v: v.slice(), weight: 1 / THOROUGH.draws };
+    };
     const draws = Array.from({ length: THOROUGH.draws }, draw);
     zero.fill(0);
     byLogs.set(zero);

@@ -61,9 +61,12 @@ export interface LogTrack {
 export const RELIEF_LET_GO = 2;
 
 /** Highest pressure of some tracks, gauge bar; null where there is none. */
-export const topGaugeBar = (tracks: readonly LogTrack[]): number | null => (tracks.length ? Math.max(...tracks.map((t) => t.topGaugeBar)) : null);
+export const topGaugeBar = (tracks: readonly LogTrack[]): number | null =>
+  tracks.length ? Math.max(...tracks.map((t) => t.topGaugeBar)) : null;
 /** The lowest likewise. */
-export const lowGaugeBar = (tracks: readonly LogTrack[]): number | null => (tracks.length ? Math.min(...tracks.map((t) => Math.min(...t.gaugeBar))) : null);
+export const lowGaugeBar = (tracks: readonly LogTrack[]): number | null =>
+  tracks.length ? Math.min(...tracks.map((t) => Math.min(...t.gaugeBar))) : null;
 
 /** Share of a slowly wandering error that is still the same at a point as at the one before. */
-export const errorKeptAt = (tS: Float64Array, lastsS: number): Float64Array => tS.map((t, i) => (i === 0 ? 0 : Math.exp(-(t - tS[i - 1]!) / lastsS)));
+export const errorKeptAt = (tS: Float64Array, lastsS: number): Float64Array =>
+  tS.map((t, i) => (i === 0 ? 0 : Math.exp(-(t - tS[i - 1]!) / lastsS)));

@@ -12,4 +12,10 @@ export interface Logged {
   hottestC: number | null;
 }
 
-export const NOTHING_LOGGED: Logged = { peakGaugeBar: null, usualPeakGaugeBar: null, topGaugeBar: null, coldGaugeBar: null, hottestC: null };
+export const NOTHING_LOGGED: Logged = {
+  peakGaugeBar: null,
+  usualPeakGaugeBar: null,
+  topGaugeBar: null,
+  coldGaugeBar: null,
+  hottestC: null,
+};

@@ -31,7 +31,12 @@ export class Misses {
   private readonly bare: Float64Array[];
   private readonly tried: Float64Array[];
 
-  constructor(private readonly space: ParameterSpace, private readonly tracks: readonly LogTrack[], private readonly atmosphericBar: number, private readonly hints: readonly Hint[]) {
+  constructor(
+    private readonly space: ParameterSpace,
+    private readonly tracks: readonly LogTrack[],
+    private readonly atmosphericBar: number,
+    private readonly hints: readonly Hint[],
+  ) {
     const perPoint = () => tracks.map((t) => new Float64Array(t.n));
     this.n = space.free.length;
     this.points = tracks.reduce((s, t) => s + t.n, 0);
@@ -41,7 +46,11 @@ export class Misses {
     this.v = space.fixed.slice();
     this.last = new Float64Array(this.n).fill(NaN);
     this.trackLikelihoods = tracks.map(() => 0);
-    this.buffers = perPoint(); this.perKelvin = perPoint(); this.held = perPoint(); this.bare = perPoint(); this.tried = perPoint();
+    this.buffers = perPoint();
+    this.perKelvin = perPoint();
+    this.held = perPoint();
+    this.bare = perPoint();
+    this.tried = perPoint();
   }
 
   /** Turns a place into the kernel's parameters, without predicting anything. */
@@ -53,21 +62,39 @@ export class Misses {
   /** Writes the misses at a place; returns half their square sum. */
   at(z: Float64Array, out: Float64Array): number {
     this.set(z);
-    let at = 0, sum = 0, logDet = 0;
+    let at = 0,
+      sum = 0,
+      logDet = 0;
     for (let k = 0; k < this.tracks.length; k++) {
-      const track = this.tracks[k]!, b = this.buffers[k]!;
+      const track = this.tracks[k]!,
+        b = this.buffers[k]!;
       predictGauge(track, shifted(this.v, this.tracks, k), this.atmosphericBar, b, this.perKelvin[k]!);
       for (let i = 0; i < track.n; i++) b[i] = track.gaugeBar[i]! - b[i]!;
       if (!this.noiseHeld) this.bare[k]!.set(b);
-      const ownLogDet = whiten(track, b, this.noiseHeld ? this.held[k]! : this.perKelvin[k]!), before = sum;
-      for (let i = 0; i < track.n; i++) { out[at] = b[i]!; sum += b[i]! * b[i]!; at++; }
+      const ownLogDet = whiten(track, b, this.noiseHeld ? this.held[k]! : this.perKelvin[k]!),
+        before = sum;
+      for (let i = 0; i < track.n; i++) {
+        out[at] = b[i]!;
+        sum += b[i]! * b[i]!;
+        at++;
+      }
       logDet += ownLogDet;
       this.trackLikelihoods[k] = -ownLogDet - (sum - before) / 2;
     }
-    for (let i = 0; i < this.n; i++) { out[at++] = z[i]!; sum += z[i]! * z[i]!; }
-    for (const hint of this.hints) { const x = hint(this.v); out[at++] = x; sum += x * x; }
+    for (let i = 0; i < this.n; i++) {
+      out[at++] = z[i]!;
+      sum += z[i]! * z[i]!;
+    }
+    for (const hint of this.hints) {
+      const x = hint(this.v);
+      out[at++] = x;
+      sum += x * x;
+    }
     if (this.noiseHeld) this.last[0] = NaN;
-    else { this.logDet = logDet; this.last.set(z); }
+    else {
+      this.logDet = logDet;
+      this.last.set(z);
+    }
     return sum / 2;
   }
 
@@ -79,7 +106,11 @@ export class Misses {
     this.perKelvin.forEach((k, i) => this.held[i]!.set(k));
     this.noiseHeld = true;
     for (let i = 0; i < n; i++) {
-      if (i === this.doubtAt) { for (let k = 0; k < rows; k++) out[i * rows + k] = 0; out[i * rows + this.points + i] = 1; continue; }
+      if (i === this.doubtAt) {
+        for (let k = 0; k < rows; k++) out[i * rows + k] = 0;
+        out[i * rows + this.points + i] = 1;
+        continue;
+      }
       const keep = at[i]!;
       at[i] = keep + SLOPE_STEP;
       this.at(at, r1);
@@ -91,12 +122,14 @@ export class Misses {
 
   /** First and second derivative along the noise's size, at the place that was asked last: nothing is predicted anew for it. */
   alongDoubt(z0: number): { slope: number; bend: number } {
-    const h = 0.2, p = this.space.free[this.doubtAt]!;
+    const h = 0.2,
+      p = this.space.free[this.doubtAt]!;
     const valueAt = (zd: number) => {
       const times = p.of(zd) / p.of(z0);
       let sum = (zd * zd) / 2;
       this.tracks.forEach((track, k) => {
-        const b = this.buffers[k]!, perK = this.tried[k]!;
+        const b = this.buffers[k]!,
+          perK = this.tried[k]!;
         b.set(this.bare[k]!);
         for (let i = 0; i < track.n; i++) perK[i] = times * this.perKelvin[k]![i]!;
         sum += whiten(track, b, perK);
@@ -104,13 +137,19 @@ export class Misses {
       });
       return sum;
     };
-    const up = valueAt(z0 + h), here = valueAt(z0), down = valueAt(z0 - h);
+    const up = valueAt(z0 + h),
+      here = valueAt(z0),
+      down = valueAt(z0 - h);
     return { slope: (up - down) / (2 * h), bend: (up - 2 * here + down) / (h * h) };
   }
 
   /** What the gauge is predicted to show at the place that was asked last, track by track. */
   predicted(): Float64Array[] {
-    return this.tracks.map((t, k) => { const out = new Float64Array(t.n); predictGauge(t, shifted(this.v, this.tracks, k), this.atmosphericBar, out, this.tried[k]!); return out; });
+    return this.tracks.map((t, k) => {
+      const out = new Float64Array(t.n);
+      predictGauge(t, shifted(this.v, this.tracks, k), this.atmosphericBar, out, this.tried[k]!);
+      return out;
+    });
   }
 
   private isAt(z: Float64Array): boolean {

@@ -55,15 +55,29 @@ export interface Visit {
 export function readVisit({ circuit: sheet, logs: asWritten, findings: inFile }: Evidence): Visit {
   const findings = inFile.map((f) => f.finding);
   const written = sheet.kind === 'steam' ? [] : asWritten.map(spikesOut);
-  const circuit = withSeenStep(sheet, written), seen = atGaugeLevel(circuit);
-  const slips = written.map((l) => readingSlip(l, circuit.reliefSetGaugeBar, circuit.gaugeStepBar)), logs = written.map((l, i) => withoutReading(l, slips[i]!));
+  const circuit = withSeenStep(sheet, written),
+    seen = atGaugeLevel(circuit);
+  const slips = written.map((l) => readingSlip(l, circuit.reliefSetGaugeBar, circuit.gaugeStepBar)),
+    logs = written.map((l, i) => withoutReading(l, slips[i]!));
   const laidOut = logs.map((l) => layOutLog(l, { ...circuit, maxFlowC: Math.max(circuit.maxFlowC, ...flowsReadC(findings)) }));
   const tracks = laidOut.filter((t): t is LogTrack => t !== null).map(mergedWhereStraight);
   const trackLog = laidOut.flatMap((t, i) => (t ? [i] : []));
-  const features = logs.map(cycleFeatures), readings = logs.map((l) => readLog(l, circuit.gaugeStepBar));
-  const coldGaugeBar = foundColdBar(features[0], tracks[0]), overnightBar = findings.find((f) => f.test === 'idle-cold-pressure')?.valueBar;
+  const features = logs.map(cycleFeatures),
+    readings = logs.map((l) => readLog(l, circuit.gaugeStepBar));
+  const coldGaugeBar = foundColdBar(features[0], tracks[0]),
+    overnightBar = findings.find((f) => f.test === 'idle-cold-pressure')?.valueBar;
   return {
-    sheet, circuit, seen, findings, logs, slips, tracks, trackLog, features, readings, creepBarPerH: quickestCreep(readings),
+    sheet,
+    circuit,
+    seen,
+    findings,
+    logs,
+    slips,
+    tracks,
+    trackLog,
+    features,
+    readings,
+    creepBarPerH: quickestCreep(readings),
     logged: loggedOf(tracks, features, circuit, coldGaugeBar, overnightBar),
     foundColdGaugeBar: overnightBar === undefined ? coldGaugeBar : null,
     foundHot: overnightBar === undefined && coldGaugeBar === null && tracks[0] !== undefined,
@@ -81,7 +95,8 @@ function withSeenStep(sheet: CircuitSheet, logs: PressureLog[]): ResolvedCircuit
 }
 
 /** Where no temperature was logged, the water is taken to go up to the boiler's limit, or to the flow that was read, if that was more. */
-const flowsReadC = (findings: readonly Finding[]): number[] => findings.flatMap((f) => (f.test === 'flow-return' && typeof f.flowC === 'number' ? [f.flowC] : []));
+const flowsReadC = (findings: readonly Finding[]): number[] =>
+  findings.flatMap((f) => (f.test === 'flow-return' && typeof f.flowC === 'number' ? [f.flowC] : []));
 
 /** The pressure that the circuit was found at, cold; what it went to afterwards, before it was heated, is the log's to explain. */
 function foundColdBar(first: CycleFeatures | undefined, track: LogTrack | undefined): number | null {
@@ -90,11 +105,19 @@ function foundColdBar(first: CycleFeatures | undefined, track: LogTrack | undefi
   return (first.firstC ?? 20) < COLD_BELOW_C ? first.firstBar : first.coldBar;
 }
 
-function loggedOf(tracks: LogTrack[], features: CycleFeatures[], circuit: ResolvedCircuit, coldGaugeBar: number | null, overnightBar: number | undefined): Logged {
-  const hottestC = Math.max(...features.map((f) => f.hottestC ?? -Infinity)), top = topGaugeBar(tracks);
+function loggedOf(
+  tracks: LogTrack[],
+  features: CycleFeatures[],
+  circuit: ResolvedCircuit,
+  coldGaugeBar: number | null,
+  overnightBar: number | undefined,
+): Logged {
+  const hottestC = Math.max(...features.map((f) => f.hottestC ?? -Infinity)),
+    top = topGaugeBar(tracks);
   const peakGaugeBar = topGaugeBar(tracks.filter((t) => t.spanK > HEATED_K && !t.heatGuessed));
   return {
-    peakGaugeBar, usualPeakGaugeBar: usualPeakBar(peakGaugeBar, features, circuit),
+    peakGaugeBar,
+    usualPeakGaugeBar: usualPeakBar(peakGaugeBar, features, circuit),
     topGaugeBar: overnightBar === undefined ? top : Math.max(overnightBar, top ?? 0),
     coldGaugeBar: coldGaugeBar ?? overnightBar ?? null,
     hottestC: hottestC > -Infinity ? hottestC : null,
@@ -102,7 +125,8 @@ function loggedOf(tracks: LogTrack[], features: CycleFeatures[], circuit: Resolv
 }
 
 /** Near enough to its relief to be held by it, bar: by itself, and where the relief was seen to let go. */
-const AT_RELIEF_BAR = 0.1, LET_GO_BAR = 0.25;
+const AT_RELIEF_BAR = 0.1,
+  LET_GO_BAR = 0.25;
 
 /** Whether heat takes the circuit up to its relief: nearly, or less nearly where the pressure fell back from there while it was hot, or hot water came. */
 export function comesToTheRelief({ logged: { peakGaugeBar }, circuit, easedHot, findings }: Visit): boolean {

@@ -12,7 +12,13 @@ export class WaterCurve {
 
   /** @param gas amount in the vessel, absolute bar · L @param vesselL nominal volume, 0 where no vessel is in play @param cap most of it that water fills
    *  @param stretch L/bar, above 0 @param air trapped, absolute bar · L */
-  constructor(private readonly gas: number, private readonly vesselL: number, cap: number, private readonly stretch: number, private readonly air: number) {
+  constructor(
+    private readonly gas: number,
+    private readonly vesselL: number,
+    cap: number,
+    private readonly stretch: number,
+    private readonly air: number,
+  ) {
     this.emptyBelowBar = vesselL > 0 ? gas / vesselL : Infinity;
     this.fullAboveBar = this.emptyBelowBar / (1 - cap);
     this.fullL = cap * vesselL;
@@ -21,14 +27,20 @@ export class WaterCurve {
   }
 
   excessAt(P: number): number {
-    return this.stretch * P + (P <= this.emptyBelowBar ? 0 : P >= this.fullAboveBar ? this.fullL : this.vesselL - this.gas / P) - this.air / P;
+    return (
+      this.stretch * P + (P <= this.emptyBelowBar ? 0 : P >= this.fullAboveBar ? this.fullL : this.vesselL - this.gas / P) - this.air / P
+    );
   }
 
   /** The inverse of `excessAt`, in closed form. */
   pressureAt(excessL: number): number {
-    let c = excessL, b = this.air;
+    let c = excessL,
+      b = this.air;
     if (excessL > this.fullAtL) c = excessL - this.fullL;
-    else if (excessL > this.emptyAtL) { c = excessL - this.vesselL; b = this.gas + this.air; }
+    else if (excessL > this.emptyAtL) {
+      c = excessL - this.vesselL;
+      b = this.gas + this.air;
+    }
     const root = Math.sqrt(c * c + 4 * this.stretch * b);
     // The same root written so that nothing cancels for either sign of c.
     const P = c >= 0 ? (c + root) / (2 * this.stretch) : (2 * b) / (root - c);

@@ -16,13 +16,21 @@ it('Bayes by hand: two draws, one of them three times as likely to show it', () 
 });
 
 it('in whatever order two pieces of evidence come, they say the same, and weights sum to one', () => {
-  const numbers = fc.array(fc.tuple(fc.double({ min: 0.01, max: 5, noNaN: true }), fc.double({ min: 0.01, max: 1, noNaN: true })), { minLength: 1, maxLength: 8 });
-  fc.assert(fc.property(numbers, (pairs) => {
-    const total = pairs.reduce((s, [, w]) => s + w, 0), start = { logEvidence: -1, draws: pairs.map(([x, w]) => draw(x, w / total)) };
-    const one = (v: Float64Array) => Math.exp(-v[0]!), other = (v: Float64Array) => 1 / (1 + v[0]!);
-    const a = weighed(weighed(start, one), other), b = weighed(weighed(start, other), one);
-    expect(a.logEvidence).toBeCloseTo(b.logEvidence, 9);
-    expect(a.draws.reduce((s, d) => s + d.weight, 0)).toBeCloseTo(1, 9);
-    a.draws.forEach((d, i) => expect(d.weight).toBeCloseTo(b.draws[i]!.weight, 9));
-  }));
+  const numbers = fc.array(fc.tuple(fc.double({ min: 0.01, max: 5, noNaN: true }), fc.double({ min: 0.01, max: 1, noNaN: true })), {
+    minLength: 1,
+    maxLength: 8,
+  });
+  fc.assert(
+    fc.property(numbers, (pairs) => {
+      const total = pairs.reduce((s, [, w]) => s + w, 0),
+        start = { logEvidence: -1, draws: pairs.map(([x, w]) => draw(x, w / total)) };
+      const one = (v: Float64Array) => Math.exp(-v[0]!),
+        other = (v: Float64Array) => 1 / (1 + v[0]!);
+      const a = weighed(weighed(start, one), other),
+        b = weighed(weighed(start, other), one);
+      expect(a.logEvidence).toBeCloseTo(b.logEvidence, 9);
+      expect(a.draws.reduce((s, d) => s + d.weight, 0)).toBeCloseTo(1, 9);
+      a.draws.forEach((d, i) => expect(d.weight).toBeCloseTo(b.draws[i]!.weight, 9));
+    }),
+  );
 });

@@ -8,7 +8,13 @@ import { likelihoodsOf } from './probabilities';
 /** What each kind of work puts right. */
 const MENDS: Record<RepairKind, FaultId[]> = {
   'vessel-recharged': ['vessel-undercharged', 'vessel-overcharged'],
-  'vessel-changed': ['vessel-undercharged', 'vessel-overcharged', 'vessel-diaphragm-failed', 'vessel-gas-valve-leaking', 'vessel-undersized'],
+  'vessel-changed': [
+    'vessel-undercharged',
+    'vessel-overcharged',
+    'vessel-diaphragm-failed',
+    'vessel-gas-valve-leaking',
+    'vessel-undersized',
+  ],
   'core-changed': ['vessel-gas-valve-leaking'],
   'relief-changed': ['relief-valve-passing', 'relief-valve-lifts-early'],
   'feed-changed': ['fill-loop-passing', 'reducing-valve-creeping', 'reducing-valve-set-high', 'feed-starved'],
@@ -22,11 +28,14 @@ const MENDS: Record<RepairKind, FaultId[]> = {
 /** How often work that was done did not put its fault right. Common practice. */
 const UNMENDED = 0.12;
 /** Of vessels that had lost their charge, those whose core still lets it go, whether or not it was thought of before; and of cores that were tight, those that leak for having been touched. Common practice. */
-const CORE_LEAKS = 0.15, TOUCHED_LEAKS = 0.03;
+const CORE_LEAKS = 0.15,
+  TOUCHED_LEAKS = 0.03;
 /** How much of what was thought of all circuits is left in what is expected after the work: something new may be wrong. */
 const NEWLY = 0.02;
 
-interface Repair { kind: RepairKind }
+interface Repair {
+  kind: RepairKind;
+}
 const mendedBy = (repairs: readonly Repair[]): ReadonlySet<FaultId> => new Set(repairs.flatMap((r) => MENDS[r.kind]));
 const keyOf = (faults: readonly FaultId[]): string => (faults.length ? faults : ['none']).join('+');
 
@@ -36,15 +45,24 @@ function leftOf(faults: readonly FaultId[], mended: ReadonlySet<FaultId>, coreLe
   const left = faults.filter((f) => !mended.has(f));
   if (left.length === faults.length) return [{ key: keyOf(faults), share: 1 }];
   const core = faults.includes('vessel-undercharged') && mended.has('vessel-undercharged') && !mended.has('vessel-gas-valve-leaking');
-  return [{ key: keyOf(left), share: 1 - UNMENDED }, { key: keyOf(faults), share: UNMENDED }, ...(core ? [{ key: 'vessel-gas-valve-leaking', share: coreLeaks }] : [])];
+  return [
+    { key: keyOf(left), share: 1 - UNMENDED },
+    { key: keyOf(faults), share: UNMENDED },
+    ...(core ? [{ key: 'vessel-gas-valve-leaking', share: coreLeaks }] : []),
+  ];
 }
 
 /** What to expect after the work, before anything is measured: what was believed before it, less what it put right. */
 export function afterRepairs(asFound: readonly JudgedSet[], priors: readonly WeightedSet[], repairs: readonly Repair[]): WeightedSet[] {
-  const mended = mendedBy(repairs), weights = new Map(priors.map((p) => [keyOf(p.faults), { faults: p.faults, weight: NEWLY * p.weight }]));
+  const mended = mendedBy(repairs),
+    weights = new Map(priors.map((p) => [keyOf(p.faults), { faults: p.faults, weight: NEWLY * p.weight }]));
   for (const { faults, probability } of asFound)
-    for (const { key, share } of leftOf(faults, mended, CORE_LEAKS)) { const at = weights.get(key); if (at) at.weight += share * probability; }
-  const all = [...weights.values()], sum = all.reduce((s, w) => s + w.weight, 0);
+    for (const { key, share } of leftOf(faults, mended, CORE_LEAKS)) {
+      const at = weights.get(key);
+      if (at) at.weight += share * probability;
+    }
+  const all = [...weights.values()],
+    sum = all.reduce((s, w) => s + w.weight, 0);
   return all.map((w) => ({ faults: w.faults, weight: w.weight / sum }));
 }
 
@@ -55,14 +73,21 @@ export function heldAgainstTheProof(asFound: Judged, now: Judged, repairs: reado
   const mended = mendedBy(repairs);
   // Work of which nobody said what it was may have put anything right: what is seen after it says nothing of before.
   if (mended.size === 0 || (!now.tracks.length && now.sets.every((s) => s.findingEvidence.length === 0))) return asFound;
-  const likelihoods = likelihoodsOf(now.sets), likelihoodOf = new Map(now.sets.map((s, i) => [keyOf(s.faults), likelihoods[i]!]));
+  const likelihoods = likelihoodsOf(now.sets),
+    likelihoodOf = new Map(now.sets.map((s, i) => [keyOf(s.faults), likelihoods[i]!]));
   const ofAll = now.sets.reduce((sum, s, i) => sum + s.prior * likelihoods[i]!, 0);
   const worth = asFound.sets.map(({ faults }) => {
-    const left = leftOf(faults, mended, TOUCHED_LEAKS), shares = left.reduce((sum, l) => sum + l.share, 0);
+    const left = leftOf(faults, mended, TOUCHED_LEAKS),
+      shares = left.reduce((sum, l) => sum + l.share, 0);
     return SURPRISES + left.reduce((sum, l) => sum + (l.share / shares) * ((likelihoodOf.get(l.key) ?? 0) / ofAll), 0);
   });
   const sum = asFound.sets.reduce((total, s, i) => total + s.probability * worth[i]!, 0);
-  return { ...asFound, sets: asFound.sets.map((s, i) => ({ ...s, probability: (s.probability * worth[i]!) / sum, proofEvidence: Math.log(worth[i]!) })).sort((a, b) => b.probability - a.probability) };
+  return {
+    ...asFound,
+    sets: asFound.sets
+      .map((s, i) => ({ ...s, probability: (s.probability * worth[i]!) / sum, proofEvidence: Math.log(worth[i]!) }))
+      .sort((a, b) => b.probability - a.probability),
+  };
 }
 /** How often what is measured after the work has nothing to do with what was found before it, against how often it has. */
 const SURPRISES = 0.05;

@@ -15,16 +15,24 @@ import type { Likelihood } from './Weighing';
 type Says = (visit: Visit) => (faults: readonly FaultId[]) => Likelihood[];
 
 /** How high it stands cold. Where the gauge may lie, that says by how much; where the feed is set high, to what. */
-const standsCold: Says = ({ foundColdGaugeBar: bar, seen }) => (faults) => {
-  if (bar === null) return [];
-  return [levelHangsOnDraw(bar, faults, seen) ? (v) => coldLevelDensity(bar, faults, seen, v) : coldLevelDensity(bar, faults, seen)];
-};
+const standsCold: Says =
+  ({ foundColdGaugeBar: bar, seen }) =>
+  (faults) => {
+    if (bar === null) return [];
+    return [levelHangsOnDraw(bar, faults, seen) ? (v) => coldLevelDensity(bar, faults, seen, v) : coldLevelDensity(bar, faults, seen)];
+  };
 
 /** Where a circuit that was found hot would have stood cold. */
-const cameFromCold: Says = ({ foundHot, tracks, seen }) => (faults) => (foundHot ? [hotLevelDensity(tracks[0]!, faults, seen)] : []);
+const cameFromCold: Says =
+  ({ foundHot, tracks, seen }) =>
+  (faults) =>
+    foundHot ? [hotLevelDensity(tracks[0]!, faults, seen)] : [];
 
 /** Bypasses let in much or little, as often as the catalogue's flows say. */
-const flowsAsBypassesDo: Says = ({ seen }) => (faults) => (has(faults, 'fill-bypass-open', 'pressurisation-unit-fault') ? [(v) => bypassTimes(v, seen)] : []);
+const flowsAsBypassesDo: Says =
+  ({ seen }) =>
+  (faults) =>
+    has(faults, 'fill-bypass-open', 'pressurisation-unit-fault') ? [(v) => bypassTimes(v, seen)] : [];
 
 /** A vessel that leaves the pressure far below the relief does its work, whatever the sheet says. */
 const staysFarBelow: Says = ({ logged, circuit }) => {
@@ -32,17 +40,24 @@ const staysFarBelow: Says = ({ logged, circuit }) => {
   return (faults) => (faults.includes('vessel-undersized') ? [share] : []);
 };
 
-const hotterThanItsLimit: Says = ({ logged, circuit }) => (faults) => [overheatShare(logged.hottestC, circuit, faults)];
+const hotterThanItsLimit: Says =
+  ({ logged, circuit }) =>
+  (faults) => [overheatShare(logged.hottestC, circuit, faults)];
 
 const liftsSoLow: Says = ({ features, circuit }) => {
   const share = earlyLiftShare(features, circuit);
   return (faults) => (faults.includes('relief-valve-lifts-early') ? [share] : []);
 };
 
-const letGo: Says = ({ lifts }) => (faults) => lifts.map((lift) => (v) => letsGoThere(v, faults, lift));
+const letGo: Says =
+  ({ lifts }) =>
+  (faults) =>
+    lifts.map((lift) => (v) => letsGoThere(v, faults, lift));
 
 /** What the mains press into a circuit all the while keeps it from standing empty, unless it cools faster than they do; and how often it does. Common practice. */
-const EMPTY_THOUGH_FED = 0.12, EMPTY_BAR = 0.1, EMPTY_S = 180;
+const EMPTY_THOUGH_FED = 0.12,
+  EMPTY_BAR = 0.1,
+  EMPTY_S = 180;
 const ranEmpty: Says = ({ tracks }) => {
   const stood = tracks.some(stoodEmpty);
   return (faults) => (stood && has(faults, ...INFLOW) && has(faults, ...OUTFLOW) ? [EMPTY_THOUGH_FED] : []);
@@ -59,13 +74,32 @@ export function stoodEmpty({ gaugeBar, tS }: Pick<LogTrack, 'gaugeBar' | 'tS'>):
 
 /** A circuit that heat takes up to its relief has something that does so; how often none is found all the same (a gauge a little high, a relief a little low). Common practice. */
 const SOUND_AT_RELIEF = 0.06;
-const LEAVES_THE_PEAK: ReadonlySet<FaultId> = new Set(['none', 'vessel-gas-valve-leaking', 'circuit-leak', 'boiler-exchanger-leak', 'air-vent-faulty', 'air-in-circuit', 'fill-pressure-too-low', 'feed-starved']);
+const LEAVES_THE_PEAK: ReadonlySet<FaultId> = new Set([
+  'none',
+  'vessel-gas-valve-leaking',
+  'circuit-leak',
+  'boiler-exchanger-leak',
+  'air-vent-faulty',
+  'air-in-circuit',
+  'fill-pressure-too-low',
+  'feed-starved',
+]);
 const comesTooHigh: Says = (visit) => {
   const atRelief = comesToTheRelief(visit);
   return (faults) => (atRelief && faults.every((f) => LEAVES_THE_PEAK.has(f)) ? [SOUND_AT_RELIEF] : []);
 };
 
-const SAYINGS: readonly Says[] = [standsCold, cameFromCold, flowsAsBypassesDo, staysFarBelow, hotterThanItsLimit, liftsSoLow, letGo, ranEmpty, comesTooHigh];
+const SAYINGS: readonly Says[] = [
+  standsCold,
+  cameFromCold,
+  flowsAsBypassesDo,
+  staysFarBelow,
+  hotterThanItsLimit,
+  liftsSoLow,
+  letGo,
+  ranEmpty,
+  comesTooHigh,
+];
 
 /** All that a visit's logs say of a set beside the way the pressure moves. */
 export function besideTheFit(visit: Visit): (faults: readonly FaultId[]) => Likelihood[] {

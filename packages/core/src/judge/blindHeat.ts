@@ -28,19 +28,33 @@ function warmed(fromC: number, limitC: number, kPerS: number, gapS: number): num
 }
 
 /** How far up to its limit a circuit is that was heated before its log began, and by which power of its tempo less where it warms slowly: few had come to the end of it, and many are kept below it. Common practice. */
-const WARM_ALREADY = 0.88, WARM_BY_TEMPO = 0.35, WARMEST = 1.05;
+const WARM_ALREADY = 0.88,
+  WARM_BY_TEMPO = 0.35,
+  WARMEST = 1.05;
 
 /** Mean temperature at each point, °C: heating adds what the boiler gives, up to its limit; cooling loses in proportion to what is there.
  *  @param heatTempo, coolTempo how many times as fast as reckoned it warms and cools */
-export function blindMeanC(heat: BlindHeat, tS: ArrayLike<number>, n: number, heatTempo: number, coolTempo: number, out: Float64Array): void {
+export function blindMeanC(
+  heat: BlindHeat,
+  tS: ArrayLike<number>,
+  n: number,
+  heatTempo: number,
+  coolTempo: number,
+  out: Float64Array,
+): void {
   const { switchS, beginsHot, coldC, hotC, kPerS, coolingS } = heat;
-  let now = beginsHot ? coldC + (hotC - coldC) * Math.min(WARMEST, WARM_ALREADY * heatTempo ** WARM_BY_TEMPO) : coldC, next = 0, fromS = tS[0]!;
+  let now = beginsHot ? coldC + (hotC - coldC) * Math.min(WARMEST, WARM_ALREADY * heatTempo ** WARM_BY_TEMPO) : coldC,
+    next = 0,
+    fromS = tS[0]!;
   for (let i = 0; i < n; i++) {
     const untilS = tS[i]!;
     // A gap in which it is switched falls into parts.
     for (;;) {
-      const on = (next % 2 === 1) !== beginsHot, switched = next < switchS.length && switchS[next]! < untilS, partS = (switched ? Math.max(fromS, switchS[next]!) : untilS) - fromS;
-      if (partS > 0) now = on ? warmed(now, hotC, kPerS * heatTempo, partS) : coldC + (now - coldC) * Math.exp((-partS * coolTempo) / coolingS);
+      const on = (next % 2 === 1) !== beginsHot,
+        switched = next < switchS.length && switchS[next]! < untilS,
+        partS = (switched ? Math.max(fromS, switchS[next]!) : untilS) - fromS;
+      if (partS > 0)
+        now = on ? warmed(now, hotC, kPerS * heatTempo, partS) : coldC + (now - coldC) * Math.exp((-partS * coolTempo) / coolingS);
       fromS += partS;
       if (!switched) break;
       next++;
@@ -54,10 +68,18 @@ export const growthTable = (fluid: CircuitFluid, coldC: number, hotC: number): F
   Float64Array.from({ length: Math.max(2, Math.ceil(hotC - coldC) + 2) }, (_, k) => fluidGrowth(fluid, coldC, coldC + k));
 
 /** Growth of the content at each point under these tempos. */
-export function blindGrowth(heat: BlindHeat, tS: ArrayLike<number>, n: number, heatTempo: number, coolTempo: number, out: Float64Array): void {
+export function blindGrowth(
+  heat: BlindHeat,
+  tS: ArrayLike<number>,
+  n: number,
+  heatTempo: number,
+  coolTempo: number,
+  out: Float64Array,
+): void {
   blindMeanC(heat, tS, n, heatTempo, coolTempo, out);
   for (let i = 0; i < n; i++) {
-    const x = out[i]! - heat.coldC, k = Math.min(heat.growthAt.length - 2, Math.floor(x));
+    const x = out[i]! - heat.coldC,
+      k = Math.min(heat.growthAt.length - 2, Math.floor(x));
     out[i] = heat.growthAt[k]! + (x - k) * (heat.growthAt[k + 1]! - heat.growthAt[k]!);
   }
 }

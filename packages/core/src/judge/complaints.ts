@@ -2,18 +2,41 @@ import { INFLOW, LITTLE_GAS, OUTFLOW } from './faultGroups';
 import type { FaultId } from './faults';
 
 export const COMPLAINTS = [
-  'topped-up-often', 'drips-outside', 'gauge-climbs-hot', 'no-heat', 'no-heat-zone', 'cold-room', 'locks-out', 'noise', 'water-on-floor', 'level-wrong',
+  'topped-up-often',
+  'drips-outside',
+  'gauge-climbs-hot',
+  'no-heat',
+  'no-heat-zone',
+  'cold-room',
+  'locks-out',
+  'noise',
+  'water-on-floor',
+  'level-wrong',
 ] as const;
 export type Complaint = (typeof COMPLAINTS)[number];
 
 const NO_FLOW_AT_ALL: FaultId[] = ['pump-not-circulating', 'pump-valve-closed', 'controls-no-call'];
 const STEAM_LOST: FaultId[] = ['steam-return-leak', 'steam-boiler-section-leak'];
 const STEAM_LATE: FaultId[] = ['steam-vents-failed', 'steam-short-cycling', 'steam-return-restricted'];
-const CIRCULATION: FaultId[] = ['pump-not-circulating', 'pump-valve-closed', 'zone-valve-stuck-closed', 'zone-valve-end-switch-failed', 'air-locked-branch', 'branch-restricted', 'mixing-valve-misset', 'controls-no-call'];
+const CIRCULATION: FaultId[] = [
+  'pump-not-circulating',
+  'pump-valve-closed',
+  'zone-valve-stuck-closed',
+  'zone-valve-end-switch-failed',
+  'air-locked-branch',
+  'branch-restricted',
+  'mixing-valve-misset',
+  'controls-no-call',
+];
 
-interface ComplaintRow { title: string; short: string; favours: [FaultId[], number][] }
+interface ComplaintRow {
+  title: string;
+  short: string;
+  favours: [FaultId[], number][];
+}
 
 /** How many times likelier a complaint makes a fault against one that it says nothing of. Common practice, reviewed. */
+// prettier-ignore
 export const COMPLAINT_ROWS: Record<Complaint, ComplaintRow> = {
   'topped-up-often': { title: 'Topped up often', short: 'tops it up', favours: [[OUTFLOW, 4], [LITTLE_GAS, 3], [['relief-valve-lifts-early', 'vessel-gas-valve-leaking', 'vessel-overcharged'], 2], [['fill-pressure-too-low', 'feed-starved', 'pressurisation-unit-fault'], 1.8], [['air-in-circuit'], 1.4], [['none', 'fill-pressure-too-high'], 0.4], [INFLOW, 0.5], [STEAM_LOST, 4], [['steam-relief-passing', 'steam-vents-failed'], 1.5]] },
   'drips-outside': { title: 'Drips from the pipe outside', short: 'drips outside', favours: [[LITTLE_GAS, 3], [INFLOW, 3], [['relief-valve-passing', 'relief-valve-lifts-early', 'fill-pressure-too-high', 'reducing-valve-set-high'], 2.5], [['vessel-overcharged', 'boiler-overheating'], 1.6], [['none'], 0.4], [['circuit-leak', 'boiler-exchanger-leak'], 0.5], [['steam-relief-passing'], 4], [['steam-pigtail-blocked', 'steam-pressure-control-faulty'], 1.6]] },

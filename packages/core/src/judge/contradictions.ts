@@ -20,15 +20,28 @@ const MOST_NAMED = 2;
  *  @param all every finding, those done again included @param latest those that were judged, in the order of the sets' evidence */
 export function contradictions(all: Evidence, latest: Evidence, judged: Judged): Contradiction[] {
   const twice = doneTwice(all);
-  return [...slips(latest, judged), ...twice, ...unexplained(latest, judged).filter((c) => !twice.some((t) => c.evidence.some((e) => t.evidence.includes(e)))).slice(0, MOST_NAMED)];
+  return [
+    ...slips(latest, judged),
+    ...twice,
+    ...unexplained(latest, judged)
+      .filter((c) => !twice.some((t) => c.evidence.some((e) => t.evidence.includes(e))))
+      .slice(0, MOST_NAMED),
+  ];
 }
 
 /** A reading of a hand's log that was left out, since it contradicts those before and after it. */
 function slips({ logIndices }: Evidence, { logs, slips: places }: Judged): Contradiction[] {
-  return places.flatMap((at, k) => (at === null ? [] : [{
-    evidence: [`log:${logIndices[k]!}`], repeat: 'log',
-    text: `The reading at ${Math.round(logs[k]!.samples.tS[at]! / 60)} min stands off those before and after it, and nothing was done meanwhile. It was left out as a slip; if it was misread, change it in the record.`,
-  }]));
+  return places.flatMap((at, k) =>
+    at === null
+      ? []
+      : [
+          {
+            evidence: [`log:${logIndices[k]!}`],
+            repeat: 'log',
+            text: `The reading at ${Math.round(logs[k]!.samples.tS[at]! / 60)} min stands off those before and after it, and nothing was done meanwhile. It was left out as a slip; if it was misread, change it in the record.`,
+          },
+        ],
+  );
 }
 
 function doneTwice({ findings }: Evidence): Contradiction[] {
@@ -37,36 +50,72 @@ function doneTwice({ findings }: Evidence): Contradiction[] {
   for (const item of findings) {
     const before = last.get(doneAs(item.finding));
     if (before && differs(before.finding, item.finding))
-      out.push({ evidence: [`finding:${before.index}`, `finding:${item.index}`], text: `${testRow(item.finding.test).title} was done twice with different answers. The later one counts.`, repeat: item.finding.test });
+      out.push({
+        evidence: [`finding:${before.index}`, `finding:${item.index}`],
+        text: `${testRow(item.finding.test).title} was done twice with different answers. The later one counts.`,
+        repeat: item.finding.test,
+      });
     last.set(doneAs(item.finding), item);
   }
   return out;
 }
 
 /** One piece of evidence: how well each set explains it, against the set that explains it best. */
-interface Piece { id: string; name: string; finding: Finding | null; behind: number[] }
+interface Piece {
+  id: string;
+  name: string;
+  finding: Finding | null;
+  behind: number[];
+}
 
 function unexplained({ findings, logIndices }: Evidence, { sets, trackLog, seen }: Judged): Contradiction[] {
-  const piece = (id: string, name: string, finding: Finding | null, of: (set: Judged['sets'][number]) => number, attainable = -Infinity): Piece => {
-    const scores = sets.map(of), best = Math.max(attainable, ...scores);
+  const piece = (
+    id: string,
+    name: string,
+    finding: Finding | null,
+    of: (set: Judged['sets'][number]) => number,
+    attainable = -Infinity,
+  ): Piece => {
+    const scores = sets.map(of),
+      best = Math.max(attainable, ...scores);
     return { id, name, finding, behind: scores.map((s) => s - best) };
   };
   const pieces = [
     ...trackLog.map((at, k) => piece(`log:${logIndices[at]!}`, 'the log', null, (s) => s.logParts[k]!)),
-    ...findings.map(({ finding, index }, k) => piece(`finding:${index}`, testRow(finding.test).title, finding, (s) => s.findingEvidence[k]!, attainable(finding, sets, seen))),
+    ...findings.map(({ finding, index }, k) =>
+      piece(`finding:${index}`, testRow(finding.test).title, finding, (s) => s.findingEvidence[k]!, attainable(finding, sets, seen)),
+    ),
   ];
   // How far a number is missed takes every draw of every set, and only ever brings two pieces nearer: asked only where some two seem apart.
   if (apart(pieces).length === 0) return [];
-  const known = pieces.map((p) => (p.finding ? { ...p, behind: p.behind.map((behind, i) => Math.max(behind, missed(p.finding!, sets[i]!, seen))) } : p));
-  return apart(known).sort((x, y) => x.together - y.together).map(({ a, b }) => {
-    const repeat = a.finding ? oddOneOut(a, b, known) : b;
-    return { evidence: [a.id, b.id], text: `${a.name} and ${lowerFirst(b.name)} hardly go together: no fault explains both. Do “${repeat.name}” again.`.replace(/^the/, 'The'), repeat: repeat.finding!.test };
-  });
+  const known = pieces.map((p) =>
+    p.finding ? { ...p, behind: p.behind.map((behind, i) => Math.max(behind, missed(p.finding!, sets[i]!, seen))) } : p,
+  );
+  return apart(known)
+    .sort((x, y) => x.together - y.together)
+    .map(({ a, b }) => {
+      const repeat = a.finding ? oddOneOut(a, b, known) : b;
+      return {
+        evidence: [a.id, b.id],
+        text: `${a.name} and ${lowerFirst(b.name)} hardly go together: no fault explains both. Do “${repeat.name}” again.`.replace(
+          /^the/,
+          'The',
+        ),
+        repeat: repeat.finding!.test,
+      };
+    });
 }
 
 /** Pairs of pieces, a finding among them, that no set explains together. */
 function apart(pieces: Piece[]): { a: Piece; b: Piece; together: number }[] {
-  return pieces.flatMap((a, i) => pieces.slice(i + 1).filter((b) => b.finding).map((b) => ({ a, b, together: Math.max(...a.behind.map((behind, s) => behind + b.behind[s]!)) }))).filter((pair) => pair.together <= HARDLY_BOTH);
+  return pieces
+    .flatMap((a, i) =>
+      pieces
+        .slice(i + 1)
+        .filter((b) => b.finding)
+        .map((b) => ({ a, b, together: Math.max(...a.behind.map((behind, s) => behind + b.behind[s]!)) })),
+    )
+    .filter((pair) => pair.together <= HARDLY_BOTH);
 }
 
 /** What a number that physics foretells can be explained with at the best: a set's evidence for it is what is left after the logs, which may have ruled every explanation out. */
@@ -89,7 +138,10 @@ function missed(finding: Finding, { faults, draws }: Judged['sets'][number], cir
 
 /** Of two that disagree, the one without which the rest is better explained; where that does not part them, the one that is quicker to repeat. */
 function oddOneOut(a: Piece, b: Piece, pieces: Piece[]): Piece {
-  const without = (left: Piece) => { const rest = pieces.filter((p) => p !== left); return Math.max(...left.behind.map((_, s) => rest.reduce((sum, p) => sum + p.behind[s]!, 0))); };
+  const without = (left: Piece) => {
+    const rest = pieces.filter((p) => p !== left);
+    return Math.max(...left.behind.map((_, s) => rest.reduce((sum, p) => sum + p.behind[s]!, 0)));
+  };
   const byRest = without(a) - without(b);
   const effort = ({ finding }: Piece) => testRow(finding!.test).minutes + testRow(finding!.test).effort;
   return Math.abs(byRest) > CLEARLY ? (byRest > 0 ? a : b) : effort(a) <= effort(b) ? a : b;

@@ -6,10 +6,34 @@ import { diagnose } from './diagnose';
 import { layOutLog } from './layOutLog';
 
 const HOUR_S = 3600;
-const HOME: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 180, waterVolumeSource: 'measured', heatOutputKw: 24, staticHeadM: 5, gauge: { kind: 'sensor', resolutionBar: 0.01 }, vessel: { nominalVolumeL: 25, labelPrechargeBar: 0.9 }, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop', mainsBar: 4 }, domesticHotWater: { kind: 'indirect-coil' }, maxFlowC: 70 };
+const HOME: CircuitSheet = {
+  kind: 'sealed-hot-water',
+  waterVolumeL: 180,
+  waterVolumeSource: 'measured',
+  heatOutputKw: 24,
+  staticHeadM: 5,
+  gauge: { kind: 'sensor', resolutionBar: 0.01 },
+  vessel: { nominalVolumeL: 25, labelPrechargeBar: 0.9 },
+  reliefValve: { setBar: 3 },
+  fill: { kind: 'manual-loop', mainsBar: 4 },
+  domesticHotWater: { kind: 'indirect-coil' },
+  maxFlowC: 70,
+};
 // Heats of different lengths, so that slices of time begin and end anywhere in them.
-const heat = [[3.1, 4.6], [9.4, 11.9], [16.2, 17.4], [23.7, 26.3], [32.5, 33.4], [40.3, 42.8]].map(([on, off]) => ({ onS: on! * HOUR_S, offS: off! * HOUR_S }));
-const days = simulateCase({ circuit: HOME, faults: [{ id: 'vessel-undercharged', severity: 0.5, parameters: { prechargeGaugeBar: 0.1 } }], schedule: { startC: 16, durationS: 48 * HOUR_S, stepS: 60, heat }, seed: 5 }).log;
+const heat = [
+  [3.1, 4.6],
+  [9.4, 11.9],
+  [16.2, 17.4],
+  [23.7, 26.3],
+  [32.5, 33.4],
+  [40.3, 42.8],
+].map(([on, off]) => ({ onS: on! * HOUR_S, offS: off! * HOUR_S }));
+const days = simulateCase({
+  circuit: HOME,
+  faults: [{ id: 'vessel-undercharged', severity: 0.5, parameters: { prechargeGaugeBar: 0.1 } }],
+  schedule: { startC: 16, durationS: 48 * HOUR_S, stepS: 60, heat },
+  seed: 5,
+}).log;
 
 it('two days of pressure without one temperature tell the charge, since it is known to the minute when the heat was on', () => {
   const blind: PressureLog = { ...days, source: 'logger', samples: { tS: days.samples.tS, pressureBar: days.samples.pressureBar } };
@@ -20,20 +44,46 @@ it('two days of pressure without one temperature tell the charge, since it is kn
 });
 
 it('a unit’s pump that ran for minutes begins the water anew in a log of days too', () => {
-  const unit: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 3000, heatOutputKw: 400, vessel: { nominalVolumeL: 240 }, reliefValve: { setBar: 4 }, fill: { kind: 'pressurisation-unit', cutInBar: 1.5, cutOutBar: 1.9 } };
-  const tS = Array.from({ length: 2400 }, (_, i) => 60 * i), ranS = 1200 * 60;
+  const unit: CircuitSheet = {
+    kind: 'sealed-hot-water',
+    waterVolumeL: 3000,
+    heatOutputKw: 400,
+    vessel: { nominalVolumeL: 240 },
+    reliefValve: { setBar: 4 },
+    fill: { kind: 'pressurisation-unit', cutInBar: 1.5, cutOutBar: 1.9 },
+  };
+  const tS = Array.from({ length: 2400 }, (_, i) => 60 * i),
+    ranS = 1200 * 60;
   // It sinks slowly to the lower limit, is lifted in three minutes, and sinks again.
-  const pressureBar = tS.map((t) => (t <= ranS ? 1.9 - (0.4 * t) / ranS : Math.min(1.9, 1.5 + (0.4 * (t - ranS)) / 180) - (0.4 * Math.max(0, t - ranS - 180)) / ranS));
+  const pressureBar = tS.map((t) =>
+    t <= ranS ? 1.9 - (0.4 * t) / ranS : Math.min(1.9, 1.5 + (0.4 * (t - ranS)) / 180) - (0.4 * Math.max(0, t - ranS - 180)) / ranS,
+  );
   const track = layOutLog({ source: 'logger', samples: { tS, pressureBar, flowC: tS.map(() => 18) } }, resolveCircuit(unit))!;
   const begins = [...track.starts.keys()].filter((i) => track.starts[i] && i > 0);
   expect(begins.length).toBeGreaterThan(0);
-  for (const i of begins) { expect(track.tS[i]!).toBeGreaterThan(ranS); expect(track.tS[i - 1]!).toBeLessThan(ranS + 200); }
+  for (const i of begins) {
+    expect(track.tS[i]!).toBeGreaterThan(ranS);
+    expect(track.tS[i - 1]!).toBeLessThan(ranS + 200);
+  }
 });
 
 it('the doubt about the water’s temperature stays for an hour or two after a heat, however cold the pipes are by then', () => {
-  const tS = Array.from({ length: 120 }, (_, i) => 300 * i), hot = (t: number) => t >= 6000 && t < 12_000, flowC = tS.map((t) => (hot(t) ? 68 : 18));
-  const track = layOutLog({ source: 'logger', samples: { tS, pressureBar: tS.map((t) => (hot(t) ? 1.5 : 1.1)), flowC, returnC: flowC.map((c) => (c > 20 ? c - 12 : c)) }, events: [{ tS: 6000, kind: 'heat-on' }, { tS: 12_000, kind: 'heat-off' }] }, resolveCircuit(HOME))!;
-  const doubtK = (fromS: number, toS: number) => Math.max(...[...track.tS.keys()].filter((i) => track.tS[i]! >= fromS && track.tS[i]! <= toS).map((i) => track.temperatureErrorK[i]!));
+  const tS = Array.from({ length: 120 }, (_, i) => 300 * i),
+    hot = (t: number) => t >= 6000 && t < 12_000,
+    flowC = tS.map((t) => (hot(t) ? 68 : 18));
+  const track = layOutLog(
+    {
+      source: 'logger',
+      samples: { tS, pressureBar: tS.map((t) => (hot(t) ? 1.5 : 1.1)), flowC, returnC: flowC.map((c) => (c > 20 ? c - 12 : c)) },
+      events: [
+        { tS: 6000, kind: 'heat-on' },
+        { tS: 12_000, kind: 'heat-off' },
+      ],
+    },
+    resolveCircuit(HOME),
+  )!;
+  const doubtK = (fromS: number, toS: number) =>
+    Math.max(...[...track.tS.keys()].filter((i) => track.tS[i]! >= fromS && track.tS[i]! <= toS).map((i) => track.temperatureErrorK[i]!));
   const idleK = doubtK(0, 4500);
   expect(doubtK(14_400, 16_000)).toBeGreaterThan(idleK + 0.5);
   expect(doubtK(25_000, 36_000)).toBeLessThan(idleK + 0.1);

@@ -9,7 +9,8 @@ const LEAST_MOVE = 0.1;
 /** A round that gains less than this, in nats, is the last. */
 const LEAST_GAIN = 3e-3;
 /** No parameter goes farther than this at once, nor farther from its prior's middle, in the prior's standard deviations. */
-const FARTHEST_STEP = 1.5, FARTHEST = 4;
+const FARTHEST_STEP = 1.5,
+  FARTHEST = 4;
 
 const within = (x: number, most: number): number => Math.max(-most, Math.min(most, x));
 
@@ -18,10 +19,17 @@ const within = (x: number, most: number): number => Math.max(-most, Math.min(mos
 export function descend(misses: Misses, start: Float64Array, iterations: number): { at: Float64Array; value: number } {
   const { n, rows, doubtAt } = misses;
   let at = start.slice();
-  let r0 = new Float64Array(rows), r1 = new Float64Array(rows);
-  const slopes = new Float64Array(rows * n), normal = new Float64Array(n * n), damped = new Float64Array(n * n), step = new Float64Array(n);
-  const before = new Float64Array(n), r0Before = new Float64Array(rows);
-  let value = misses.at(at, r0) + misses.logDet, damping = 1e-2, measured = false;
+  let r0 = new Float64Array(rows),
+    r1 = new Float64Array(rows);
+  const slopes = new Float64Array(rows * n),
+    normal = new Float64Array(n * n),
+    damped = new Float64Array(n * n),
+    step = new Float64Array(n);
+  const before = new Float64Array(n),
+    r0Before = new Float64Array(rows);
+  let value = misses.at(at, r0) + misses.logDet,
+    damping = 1e-2,
+    measured = false;
   for (let it = 0; it < iterations; it++) {
     // Measuring them costs a prediction for each parameter: every other round does without.
     measured = !measured;
@@ -30,19 +38,31 @@ export function descend(misses: Misses, start: Float64Array, iterations: number)
     gram(slopes, normal, rows, n);
     before.set(at);
     r0Before.set(r0);
-    let moved = false, gain = 0;
+    let moved = false,
+      gain = 0;
     for (let attempt = 0; attempt < 5 && !moved; attempt++) {
       damped.set(normal);
       for (let i = 0; i < n; i++) damped[i * n + i]! *= 1 + damping;
       const l = cholesky(damped, n);
       if (l) {
-        for (let i = 0; i < n; i++) { let s = 0; for (let k = 0; k < rows; k++) s -= slopes[i * rows + k]! * r0[k]!; step[i] = s; }
+        for (let i = 0; i < n; i++) {
+          let s = 0;
+          for (let k = 0; k < rows; k++) s -= slopes[i * rows + k]! * r0[k]!;
+          step[i] = s;
+        }
         forwardSolve(l, step, n);
         backSolve(l, step, n);
         if (doubtAt >= 0) step[doubtAt] = 0;
         const trial = at.map((x, i) => within(x + within(step[i]!, FARTHEST_STEP), FARTHEST));
         const h = misses.at(trial, r1) + misses.logDet;
-        if (h < value) { gain = value - h; at = trial; value = h; [r0, r1] = [r1, r0]; moved = true; damping = Math.max(1e-6, damping / 5); }
+        if (h < value) {
+          gain = value - h;
+          at = trial;
+          value = h;
+          [r0, r1] = [r1, r0];
+          moved = true;
+          damping = Math.max(1e-6, damping / 5);
+        }
       }
       if (!moved) damping *= 6;
     }
@@ -58,7 +78,10 @@ export function descend(misses: Misses, start: Float64Array, iterations: number)
   /** Mends the slopes by what the last step showed of them, and leaves them as they were across it: Broyden's rule. */
   function mendSlopes(): void {
     let square = 0;
-    for (let i = 0; i < n; i++) { step[i] = at[i]! - before[i]!; square += step[i]! * step[i]!; }
+    for (let i = 0; i < n; i++) {
+      step[i] = at[i]! - before[i]!;
+      square += step[i]! * step[i]!;
+    }
     for (let k = 0; k < rows; k++) {
       let off = r0[k]! - r0Before[k]!;
       for (let i = 0; i < n; i++) off -= slopes[i * rows + k]! * step[i]!;
@@ -78,7 +101,8 @@ export function descend(misses: Misses, start: Float64Array, iterations: number)
     const h = misses.at(trial, r1) + misses.logDet;
     if (h >= value) return 0;
     const gained = value - h;
-    at = trial; value = h;
+    at = trial;
+    value = h;
     [r0, r1] = [r1, r0];
     return gained;
   }
@@ -87,8 +111,13 @@ export function descend(misses: Misses, start: Float64Array, iterations: number)
 /** The mode at a place: its curvature and Laplace's estimate of its weight; null where there is no bottom to it. */
 export function settle(misses: Misses, at: Float64Array): Mode | null {
   const { n, rows, doubtAt } = misses;
-  const r0 = new Float64Array(rows), r1 = new Float64Array(rows), slopes = new Float64Array(rows * n), normal = new Float64Array(n * n);
-  const half = misses.at(at, r0), value = half + misses.logDet, doubtBend = doubtAt >= 0 ? Math.max(LEAST_BEND, misses.alongDoubt(at[doubtAt]!).bend) : 0;
+  const r0 = new Float64Array(rows),
+    r1 = new Float64Array(rows),
+    slopes = new Float64Array(rows * n),
+    normal = new Float64Array(n * n);
+  const half = misses.at(at, r0),
+    value = half + misses.logDet,
+    doubtBend = doubtAt >= 0 ? Math.max(LEAST_BEND, misses.alongDoubt(at[doubtAt]!).bend) : 0;
   misses.slopes(at, r0, r1, slopes);
   gram(slopes, normal, rows, n);
   if (doubtAt >= 0) {

@@ -16,7 +16,8 @@ import { nextTests, provingTest, repairKey, tellsMoreQuickly } from './nextTests
 import { weightedSets } from './priors';
 import { rechargesInLogs, splitEpochs } from './splitEpochs';
 
-const MOST_HYPOTHESES = 25, MOST_PREDICTED = 6;
+const MOST_HYPOTHESES = 25,
+  MOST_PREDICTED = 6;
 const HOT_C = 50;
 
 /** Ranks the faults of a case. Pure and repeatable: same case and build, same answer.
@@ -29,23 +30,40 @@ export function diagnose(onFile: Case, told: Progress = () => {}): Diagnosis {
   const priors = weightedSets(input);
   const repairs = [...(input.repairs ?? []), ...rechargesInLogs(input.logs ?? [])];
   const worked = repairs.length > 0 || split.afterWork.logs.length > 0 || split.afterWork.findings.length > 0;
-  const found = withLatest(split.asFound), asFound = judgeEvidence(found, priors, (share) => told(worked ? share / 2 : share));
+  const found = withLatest(split.asFound),
+    asFound = judgeEvidence(found, priors, (share) => told(worked ? share / 2 : share));
   const answer = (judgement: Judgement): Diagnosis => ({ format: 'jumper-diagnosis', version: 1, caseId: input.id, ...judgement });
   if (!worked) return answer(judgementOf(onFile.circuit, asFound, found, split.asFound));
-  const left = withLatest(split.afterWork), now = judgeEvidence(left, afterRepairs(asFound.sets, priors, repairs), (share) => told((1 + share) / 2));
-  return { ...answer(judgementOf(onFile.circuit, heldAgainstTheProof(asFound, now, repairs), found, split.asFound, { judged: now, evidence: left })), now: judgementOf(onFile.circuit, now, left, split.afterWork) };
+  const left = withLatest(split.afterWork),
+    now = judgeEvidence(left, afterRepairs(asFound.sets, priors, repairs), (share) => told((1 + share) / 2));
+  return {
+    ...answer(
+      judgementOf(onFile.circuit, heldAgainstTheProof(asFound, now, repairs), found, split.asFound, { judged: now, evidence: left }),
+    ),
+    now: judgementOf(onFile.circuit, now, left, split.afterWork),
+  };
 }
 
 const withLatest = (evidence: Evidence): Evidence => ({ ...evidence, findings: latestOnly(evidence.findings) });
 
 /** The answer in words and numbers. @param sheet as it was handed in: every fault that it does not rule out has its share, if only nothing @param latest what was judged @param evidence the same with the tests that were done again since @param after what came after the work */
-function judgementOf(sheet: CircuitSheet, judged: Judged, latest: Evidence, evidence: Evidence, after?: { judged: Judged; evidence: Evidence }): Judgement {
+function judgementOf(
+  sheet: CircuitSheet,
+  judged: Judged,
+  latest: Evidence,
+  evidence: Evidence,
+  after?: { judged: Judged; evidence: Evidence },
+): Judgement {
   const marginals: Partial<Record<FaultId, number>> = {};
-  for (const id of applicableFaults(sheet)) marginals[id] = judged.sets.reduce((s, x) => s + (x.faults.includes(id) ? x.probability : 0), 0);
-  const found = latest.findings.map((f) => f.finding), done = new Set(found.map((f) => f.test));
-  const [lead] = judged.sets, leadRepair = lead ? repairKey(lead) : '';
+  for (const id of applicableFaults(sheet))
+    marginals[id] = judged.sets.reduce((s, x) => s + (x.faults.includes(id) ? x.probability : 0), 0);
+  const found = latest.findings.map((f) => f.finding),
+    done = new Set(found.map((f) => f.test));
+  const [lead] = judged.sets,
+    leadRepair = lead ? repairKey(lead) : '';
   const leadShare = judged.sets.filter((s) => repairKey(s) === leadRepair).reduce((a, s) => a + s.probability, 0);
-  const last = lastFlowC(latest.logs), next = nextTests(judged, evidence.circuit, found, last !== null && last > HOT_C);
+  const last = lastFlowC(latest.logs),
+    next = nextTests(judged, evidence.circuit, found, last !== null && last > HOT_C);
   return {
     hypotheses: judged.sets.slice(0, MOST_HYPOTHESES).map(({ faults, probability }) => ({ faults, probability })),
     marginals,
@@ -55,7 +73,14 @@ function judgementOf(sheet: CircuitSheet, judged: Judged, latest: Evidence, evid
     nextTests: next,
     contradictions: contradictions(evidence, latest, judged),
     // Enough is known to act when one repair is probable enough for what it costs, and something was actually measured.
-    enoughKnown: lead !== undefined && leadShare >= sureEnoughFor(lead.faults.map((f) => faultRow(f).repair), next.some(tellsMoreQuickly)) && (judged.tracks.length > 0 || done.size > 0),
+    enoughKnown:
+      lead !== undefined &&
+      leadShare >=
+        sureEnoughFor(
+          lead.faults.map((f) => faultRow(f).repair),
+          next.some(tellsMoreQuickly),
+        ) &&
+      (judged.tracks.length > 0 || done.size > 0),
     provingTest: provingTest(judged, evidence.circuit, found),
     predictions: predictions(judged, latest.logIndices),
   };
@@ -76,7 +101,8 @@ function expected(judged: Judged, logs: PressureLog[], sheet: CircuitSheet): Jud
 function predictions(judged: Judged, logIndices: number[]): Judgement['predictions'] {
   const suspects = judged.sets.slice(0, MOST_PREDICTED);
   return judged.tracks.map((track, k) => ({
-    log: logIndices[judged.trackLog[k]!]!, tS: [...track.tS],
+    log: logIndices[judged.trackLog[k]!]!,
+    tS: [...track.tS],
     suspects: suspects.flatMap((s) => (s.fit.predicted[k] ? [{ faults: s.faults, gaugeBar: [...s.fit.predicted[k]!] }] : [])),
   }));
 }

@@ -9,9 +9,20 @@ const ABOUT_COLD_BAR = 0.1;
  *  at just where it was found is a coincidence. 1 where no log was heated, or its temperatures are not known. */
 export function earlyLiftShare(features: readonly CycleFeatures[], c: ResolvedCircuit): number {
   return features.reduce((least, f) => {
-    if (f.coldBar === null || f.peakBar === null || f.coldC === null || f.hottestC === null || f.hottestC - f.coldC < HEATED_K || f.coldBar <= -0.9) return least;
+    if (
+      f.coldBar === null ||
+      f.peakBar === null ||
+      f.coldC === null ||
+      f.hottestC === null ||
+      f.hottestC - f.coldC < HEATED_K ||
+      f.coldBar <= -0.9
+    )
+      return least;
     const roseBar = Math.max(0, f.peakBar - f.coldBar) + ABOUT_COLD_BAR;
-    const wouldRiseBar = expectedPressure({ circuit: c, coldGaugeBar: f.coldBar, coldC: Math.max(1, f.coldC), flowC: Math.min(150, f.hottestC) }).gaugeBar - f.coldBar + ABOUT_COLD_BAR;
+    const wouldRiseBar =
+      expectedPressure({ circuit: c, coldGaugeBar: f.coldBar, coldC: Math.max(1, f.coldC), flowC: Math.min(150, f.hottestC) }).gaugeBar -
+      f.coldBar +
+      ABOUT_COLD_BAR;
     return Math.min(least, Math.max(LEAST_SHARE, roseBar / Math.max(roseBar, wouldRiseBar)));
   }, 1);
 }

@@ -6,7 +6,10 @@ import { diagnose } from './diagnose';
 import { emittersCool } from './emittersCool';
 import { OUTFLOW } from './faultGroups';
 
-const tS = Array.from({ length: 61 }, (_, i) => 60 * i), still = tS.map(() => 64), none = tS.map(() => null), OFF = [{ tS: 600, on: false }];
+const tS = Array.from({ length: 61 }, (_, i) => 60 * i),
+  still = tS.map(() => 64),
+  none = tS.map(() => null),
+  OFF = [{ tS: 600, on: false }];
 const away = (meanC = still, switches = OFF, spreadK: (number | null)[] = none) => emittersCool(tS, meanC, spreadK, switches, 'water', 18);
 
 describe('emitters that cool by themselves', () => {
@@ -25,24 +28,79 @@ describe('emitters that cool by themselves', () => {
     expect(away(still, [])).toBeNull();
     expect(away(still, [{ tS: 600, on: true }])).toBeNull();
     expect(away(tS.map((s) => 20 + 44 * Math.exp(-Math.max(0, s - 600) / 1500)))).toBeNull();
-    expect(away(still, OFF, tS.map(() => 8))).toBeNull();
-    expect(away(still, OFF, tS.map(() => 0.4))).not.toBeNull();
+    expect(
+      away(
+        still,
+        OFF,
+        tS.map(() => 8),
+      ),
+    ).toBeNull();
+    expect(
+      away(
+        still,
+        OFF,
+        tS.map(() => 0.4),
+      ),
+    ).not.toBeNull();
   });
 });
 
 describe('a pressure that falls while the boiler stays hot', () => {
-  const HOME: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 90, waterVolumeSource: 'measured', heatOutputKw: 24, staticHeadM: 4, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 }, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop' }, domesticHotWater: { kind: 'plate-exchanger' }, maxFlowC: 68, gauge: { kind: 'sensor', resolutionBar: 0.01 } };
-  const ON_AGAIN_S = 5400, { log } = simulateCase({ circuit: HOME, faults: [], schedule: { startC: 17, durationS: 7800, stepS: 30, heat: [{ onS: 600, offS: 3000 }, { onS: ON_AGAIN_S, offS: 7800 }] }, gauge: { resolutionBar: 0.01 }, seed: 2 });
+  const HOME: CircuitSheet = {
+    kind: 'sealed-hot-water',
+    waterVolumeL: 90,
+    waterVolumeSource: 'measured',
+    heatOutputKw: 24,
+    staticHeadM: 4,
+    vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 },
+    reliefValve: { setBar: 3 },
+    fill: { kind: 'manual-loop' },
+    domesticHotWater: { kind: 'plate-exchanger' },
+    maxFlowC: 68,
+    gauge: { kind: 'sensor', resolutionBar: 0.01 },
+  };
+  const ON_AGAIN_S = 5400,
+    { log } = simulateCase({
+      circuit: HOME,
+      faults: [],
+      schedule: {
+        startC: 17,
+        durationS: 7800,
+        stepS: 30,
+        heat: [
+          { onS: 600, offS: 3000 },
+          { onS: ON_AGAIN_S, offS: 7800 },
+        ],
+      },
+      gauge: { resolutionBar: 0.01 },
+      seed: 2,
+    });
   /** What is read at a boiler that loses a kelvin in ten minutes while it stands, flow and return so far apart. */
   const atBoiler = (spreadK: number, untilS = Infinity): PressureLog => {
-    const { tS, pressureBar, flowC, returnC } = log.samples, offC = flowC![100]!, n = tS.filter((s) => s <= untilS).length;
-    const read = (c: (number | null)[], by: number) => c.map((x, i) => (tS[i]! <= 3000 || tS[i]! > ON_AGAIN_S ? x : offC - 4 + by - (tS[i]! - 3000) / 600)).slice(0, n);
-    return { ...log, source: 'logger', samples: { tS: tS.slice(0, n), pressureBar: pressureBar.slice(0, n), flowC: read(flowC!, spreadK / 2), returnC: read(returnC!, -spreadK / 2) } };
+    const { tS, pressureBar, flowC, returnC } = log.samples,
+      offC = flowC![100]!,
+      n = tS.filter((s) => s <= untilS).length;
+    const read = (c: (number | null)[], by: number) =>
+      c.map((x, i) => (tS[i]! <= 3000 || tS[i]! > ON_AGAIN_S ? x : offC - 4 + by - (tS[i]! - 3000) / 600)).slice(0, n);
+    return {
+      ...log,
+      source: 'logger',
+      samples: {
+        tS: tS.slice(0, n),
+        pressureBar: pressureBar.slice(0, n),
+        flowC: read(flowC!, spreadK / 2),
+        returnC: read(returnC!, -spreadK / 2),
+      },
+    };
   };
-  const loses = (l: PressureLog) => { const { marginals } = diagnose({ format: 'jumper-case', version: 1, id: 'cools', circuit: HOME, logs: [l] }); return OUTFLOW.reduce((sum, f) => sum + (marginals[f] ?? 0), 0); };
+  const loses = (l: PressureLog) => {
+    const { marginals } = diagnose({ format: 'jumper-case', version: 1, id: 'cools', circuit: HOME, logs: [l] });
+    return OUTFLOW.reduce((sum, f) => sum + (marginals[f] ?? 0), 0);
+  };
   it('is no leak where it comes back with the heat: the emitters had grown cold', () => expect(loses(atBoiler(0))).toBeLessThan(0.3));
   it('may be one as long as nobody heats again, and is the likelier one the surer water went round meanwhile', () => {
-    const stands = loses(atBoiler(0, ON_AGAIN_S)), goesRound = loses(atBoiler(7, ON_AGAIN_S));
+    const stands = loses(atBoiler(0, ON_AGAIN_S)),
+      goesRound = loses(atBoiler(7, ON_AGAIN_S));
     expect(stands).toBeLessThan(0.8);
     expect(goesRound).toBeGreaterThan(stands + 0.1);
   });

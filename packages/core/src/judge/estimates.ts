@@ -9,7 +9,9 @@ import type { LogTrack } from './LogTrack';
 const WIDEST_CHARGE_BAR = 2;
 const LEAST_SPAN_K = 10;
 /** From this share of its marking on a log tells where the relief lifts; from this suspicion on it is worth a word; wider says nothing. */
-const NEAR_LIFT = 0.9, LIFT_SUSPECTED = 0.3, WIDEST_LIFT_BAR = 0.8;
+const NEAR_LIFT = 0.9,
+  LIFT_SUSPECTED = 0.3,
+  WIDEST_LIFT_BAR = 0.8;
 /** An interval wider than this share of the marking is no more than what any relief of that marking does. */
 const TOLD_LIFT_SHARE = 0.085;
 
@@ -18,23 +20,41 @@ export function estimates(judged: Judged, testsDone: ReadonlySet<string>): Judge
   const { sets, circuit, seen, tracks } = judged;
   // A gauge that never moved, an empty circuit's above all, tells nothing of the vessel.
   const heated = tracks.some((t) => t.spanK >= LEAST_SPAN_K && moved(t, circuit.gaugeStepBar));
-  const chargeAtVessel = (v: Float64Array) => { const atGauge = chargeOf(v, seen); return atGauge === null ? null : atGauge - seen.vesselStaticBar; };
-  const charge = heated || testsDone.has('precharge') || testsDone.has('draw-off') ? interval(sets, (v, s) => (s.faults.some((f) => f === 'vessel-isolated' || f === 'vessel-connection-blocked') ? null : chargeAtVessel(v))) : null;
+  const chargeAtVessel = (v: Float64Array) => {
+    const atGauge = chargeOf(v, seen);
+    return atGauge === null ? null : atGauge - seen.vesselStaticBar;
+  };
+  const charge =
+    heated || testsDone.has('precharge') || testsDone.has('draw-off')
+      ? interval(sets, (v, s) =>
+          s.faults.some((f) => f === 'vessel-isolated' || f === 'vessel-connection-blocked') ? null : chargeAtVessel(v),
+        )
+      : null;
   const has = (s: JudgedSet, slots: number[]) => slots.some((slot) => s.draws[0]!.v[slot]! > 0);
   const flow = (slots: number[], headOf: (v: Float64Array) => number) => {
     const share = sets.filter((s) => has(s, slots)).reduce((a, s) => a + s.probability, 0);
-    return share < 0.3 ? null : interval(sets.filter((s) => has(s, slots)), (v) => slots.reduce((a, slot) => a + v[slot]!, 0) * Math.sqrt(Math.max(0, headOf(v))));
+    return share < 0.3
+      ? null
+      : interval(
+          sets.filter((s) => has(s, slots)),
+          (v) => slots.reduce((a, slot) => a + v[slot]!, 0) * Math.sqrt(Math.max(0, headOf(v))),
+        );
   };
   const lastBar = tracks.at(-1)?.gaugeBar.at(-1) ?? circuit.fillGaugeBar;
-  const peakBar = Math.max(-1, ...tracks.flatMap((t) => [...t.gaugeBar])), early = sets.filter((s) => s.faults.includes('relief-valve-lifts-early')).reduce((a, s) => a + s.probability, 0);
-  const lift = peakBar > NEAR_LIFT * circuit.reliefSetGaugeBar || early > LIFT_SUSPECTED ? interval(sets, (v) => v[SLOT.lift]! + v[SLOT.offset]!) : null;
+  const peakBar = Math.max(-1, ...tracks.flatMap((t) => [...t.gaugeBar])),
+    early = sets.filter((s) => s.faults.includes('relief-valve-lifts-early')).reduce((a, s) => a + s.probability, 0);
+  const lift =
+    peakBar > NEAR_LIFT * circuit.reliefSetGaugeBar || early > LIFT_SUSPECTED
+      ? interval(sets, (v) => v[SLOT.lift]! + v[SLOT.offset]!)
+      : null;
   return {
     prechargeBar: charge && charge.p95 - charge.p05 < WIDEST_CHARGE_BAR ? charge : null,
     inflowLPerH: flow([SLOT.inFill, SLOT.inCoil], (v) => v[SLOT.mains]! - lastBar),
     lossLPerH: lastBar > 0 ? flow([SLOT.outCircuit, SLOT.outBoiler], () => lastBar) : null,
     gaugeOffsetBar: testsDone.has('second-gauge') || testsDone.has('gauge-at-zero') ? interval(sets, (v) => v[SLOT.offset]!) : null,
     waterVolumeL: heated ? interval(sets, (v) => v[SLOT.contentL]!) : null,
-    reliefLiftBar: lift && lift.p95 - lift.p05 < (early > LIFT_SUSPECTED ? WIDEST_LIFT_BAR : TOLD_LIFT_SHARE * circuit.reliefSetGaugeBar) ? lift : null,
+    reliefLiftBar:
+      lift && lift.p95 - lift.p05 < (early > LIFT_SUSPECTED ? WIDEST_LIFT_BAR : TOLD_LIFT_SHARE * circuit.reliefSetGaugeBar) ? lift : null,
   };
 }
 
@@ -58,6 +78,13 @@ function interval(sets: JudgedSet[], of: (v: Float64Array, set: JudgedSet) => nu
   if (values.length < 10) return null;
   values.sort((a, b) => a.x - b.x);
   const total = values.reduce((a, b) => a + b.w, 0);
-  const at = (share: number) => { let c = 0; for (const { x, w } of values) { c += w; if (c >= share * total) return x; } return values.at(-1)!.x; };
+  const at = (share: number) => {
+    let c = 0;
+    for (const { x, w } of values) {
+      c += w;
+      if (c >= share * total) return x;
+    }
+    return values.at(-1)!.x;
+  };
   return { median: at(0.5), p05: at(0.05), p95: at(0.95) };
 }

@@ -2,23 +2,85 @@ import type { CircuitSheet } from '../circuit/CircuitSheet';
 
 /** What puts a fault right. Faults that share a repair need not be told apart before acting. */
 export type RepairId =
-  | 'recharge-vessel' | 'change-vessel' | 'change-core' | 'clear-connection' | 'open-vessel-valve' | 'add-vessel-volume' | 'lower-charge'
-  | 'change-relief' | 'mend-fill' | 'change-feed' | 'set-feed' | 'close-bypass' | 'mend-unit' | 'restore-feed' | 'change-plate'
-  | 'change-coil' | 'find-leak' | 'change-exchanger' | 'change-gauge' | 'vent-air' | 'change-vent' | 'fill-up' | 'let-down' | 'mend-control'
-  | 'mend-pump' | 'open-pump-valve' | 'change-zone-valve' | 'change-end-switch' | 'change-flow-check' | 'vent-branch' | 'clear-branch' | 'set-mixing' | 'restore-call'
-  | 'clean-glass' | 'mend-cutoff' | 'lower-level' | 'mend-feeder' | 'mend-return' | 'change-section' | 'clear-pigtail' | 'change-pressure-control' | 'clean-water'
-  | 'lengthen-cycles' | 'clear-return' | 'change-vents' | 'clear-drain' | 'treat-water' | 'nothing';
+  | 'recharge-vessel'
+  | 'change-vessel'
+  | 'change-core'
+  | 'clear-connection'
+  | 'open-vessel-valve'
+  | 'add-vessel-volume'
+  | 'lower-charge'
+  | 'change-relief'
+  | 'mend-fill'
+  | 'change-feed'
+  | 'set-feed'
+  | 'close-bypass'
+  | 'mend-unit'
+  | 'restore-feed'
+  | 'change-plate'
+  | 'change-coil'
+  | 'find-leak'
+  | 'change-exchanger'
+  | 'change-gauge'
+  | 'vent-air'
+  | 'change-vent'
+  | 'fill-up'
+  | 'let-down'
+  | 'mend-control'
+  | 'mend-pump'
+  | 'open-pump-valve'
+  | 'change-zone-valve'
+  | 'change-end-switch'
+  | 'change-flow-check'
+  | 'vent-branch'
+  | 'clear-branch'
+  | 'set-mixing'
+  | 'restore-call'
+  | 'clean-glass'
+  | 'mend-cutoff'
+  | 'lower-level'
+  | 'mend-feeder'
+  | 'mend-return'
+  | 'change-section'
+  | 'clear-pigtail'
+  | 'change-pressure-control'
+  | 'clean-water'
+  | 'lengthen-cycles'
+  | 'clear-return'
+  | 'change-vents'
+  | 'clear-drain'
+  | 'treat-water'
+  | 'nothing';
 
 /** Repairs that buy no part, and are undone as easily as done; leaving it as it is among them. */
 const COSTS_NO_PART: ReadonlySet<RepairId> = new Set([
   'nothing',
-  'recharge-vessel', 'open-vessel-valve', 'lower-charge', 'set-feed', 'close-bypass', 'restore-feed', 'find-leak', 'vent-air', 'fill-up', 'let-down', 'open-pump-valve', 'vent-branch', 'set-mixing', 'restore-call',
-  'clean-glass', 'lower-level', 'clear-pigtail', 'clean-water', 'lengthen-cycles', 'treat-water',
+  'recharge-vessel',
+  'open-vessel-valve',
+  'lower-charge',
+  'set-feed',
+  'close-bypass',
+  'restore-feed',
+  'find-leak',
+  'vent-air',
+  'fill-up',
+  'let-down',
+  'open-pump-valve',
+  'vent-branch',
+  'set-mixing',
+  'restore-call',
+  'clean-glass',
+  'lower-level',
+  'clear-pigtail',
+  'clean-water',
+  'lengthen-cycles',
+  'treat-water',
 ]);
 export const buysNoPart = (repairs: readonly RepairId[]): boolean => repairs.every((r) => COSTS_NO_PART.has(r));
 /** From what probability on a repair is done: sooner where no part is bought for it and no quick test is left that would tell more, since it shows by itself whether it was the right one. */
-const SURE_TO_BUY = 0.9, SURE_TO_TRY = 0.8;
-export const sureEnoughFor = (repairs: readonly RepairId[], tellsMoreQuickly: boolean): number => (!tellsMoreQuickly && buysNoPart(repairs) ? SURE_TO_TRY : SURE_TO_BUY);
+const SURE_TO_BUY = 0.9,
+  SURE_TO_TRY = 0.8;
+export const sureEnoughFor = (repairs: readonly RepairId[], tellsMoreQuickly: boolean): number =>
+  !tellsMoreQuickly && buysNoPart(repairs) ? SURE_TO_TRY : SURE_TO_BUY;
 
 export interface FaultRow {
   /** As a technician says it. */
@@ -35,12 +97,31 @@ export interface FaultRow {
   applies?: (sheet: CircuitSheet) => boolean;
 }
 
-const fillIs = (...kinds: string[]) => (s: CircuitSheet) => s.fill === undefined || kinds.includes(s.fill.kind);
+const fillIs =
+  (...kinds: string[]) =>
+  (s: CircuitSheet) =>
+    s.fill === undefined || kinds.includes(s.fill.kind);
 const dhwIs = (kind: string) => (s: CircuitSheet) => s.domesticHotWater === undefined || s.domesticHotWater.kind === kind;
-const row = (title: string, weight: number, repair: RepairId, counts: string, remedy: string, applies?: FaultRow['applies']): FaultRow => ({ title, weight, repair, counts, remedy, plant: 'sealed', ...(applies ? { applies } : {}) });
-const other = (plant: 'circulation' | 'steam', title: string, weight: number, repair: RepairId, counts: string, remedy: string): FaultRow => ({ title, weight, repair, counts, remedy, plant });
+const row = (title: string, weight: number, repair: RepairId, counts: string, remedy: string, applies?: FaultRow['applies']): FaultRow => ({
+  title,
+  weight,
+  repair,
+  counts,
+  remedy,
+  plant: 'sealed',
+  ...(applies ? { applies } : {}),
+});
+const other = (
+  plant: 'circulation' | 'steam',
+  title: string,
+  weight: number,
+  repair: RepairId,
+  counts: string,
+  remedy: string,
+): FaultRow => ({ title, weight, repair, counts, remedy, plant });
 
 /** The product's catalogue of faults: one line a fault. */
+// prettier-ignore
 export const FAULTS = {
   none: row('Nothing wrong', 10, 'nothing', 'no fault of a size that counts', 'Leave it as it is; note the cold pressure for next time.'),
   'vessel-undercharged': row('Vessel has lost its charge', 12, 'recharge-vessel', 'charge more than 0.15 bar below target, diaphragm sound', 'Recharge with the drain open, test the core, then a heat run.'),

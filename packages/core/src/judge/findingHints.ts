@@ -10,8 +10,18 @@ import type { Visit } from './Visit';
 /** Where to look for the circuit's parameters beside the logs: findings whose number they foretell, where a relief was seen to let go, and where charges are mostly set. */
 export function hintsOf(visit: Visit): Hint[] {
   const { findings, seen, logged, foundColdGaugeBar } = visit;
-  const found = findings.filter((f) => foretold(f) || f.test === 'discharge-catch').map((f): Hint => (v) => eased(missOf(f, v, seen, logged)));
-  return [...found, ...(foundColdGaugeBar === null || seen.fillSpreadBar === 0 ? [] : [chargedBelow(foundColdGaugeBar, seen)]), ...visit.lifts.map(liftHint)];
+  const found = findings
+    .filter((f) => foretold(f) || f.test === 'discharge-catch')
+    .map(
+      (f): Hint =>
+        (v) =>
+          eased(missOf(f, v, seen, logged)),
+    );
+  return [
+    ...found,
+    ...(foundColdGaugeBar === null || seen.fillSpreadBar === 0 ? [] : [chargedBelow(foundColdGaugeBar, seen)]),
+    ...visit.lifts.map(liftHint),
+  ];
 }
 
 /** How far a finding lies from what a draw foretells, in its standard deviations. */
@@ -22,10 +32,15 @@ function missOf(finding: Finding, v: Float64Array, circuit: ResolvedCircuit, log
 }
 
 /** How far below the cold pressure a charge is mostly set, at the least, bar. Common practice. */
-const CHARGED_BELOW_BAR = 0.25, CHARGED_SD_BAR = 0.15;
+const CHARGED_BELOW_BAR = 0.25,
+  CHARGED_SD_BAR = 0.15;
 /** Where nobody wrote down a charge, it is looked for below the cold pressure as well: a log may fit as well, or better, far above. */
-const chargedBelow = (coldGaugeBar: number, circuit: ResolvedCircuit): Hint => (v) => Math.max(0, (chargeOf(v, circuit) ?? 0) - coldGaugeBar + CHARGED_BELOW_BAR) / CHARGED_SD_BAR;
+const chargedBelow =
+  (coldGaugeBar: number, circuit: ResolvedCircuit): Hint =>
+  (v) =>
+    Math.max(0, (chargeOf(v, circuit) ?? 0) - coldGaugeBar + CHARGED_BELOW_BAR) / CHARGED_SD_BAR;
 
 /** Beyond so many standard deviations a finding pulls hardly harder, but still the same way. */
 const FURTHEST_HINT = 12;
-const eased = (miss: number): number => (Math.abs(miss) <= FURTHEST_HINT ? miss : Math.sign(miss) * FURTHEST_HINT * (1 + Math.log(Math.abs(miss) / FURTHEST_HINT)));
+const eased = (miss: number): number =>
+  Math.abs(miss) <= FURTHEST_HINT ? miss : Math.sign(miss) * FURTHEST_HINT * (1 + Math.log(Math.abs(miss) / FURTHEST_HINT));

@@ -4,7 +4,19 @@ import { dischargeShares, nearRelief, reseatShares } from './dischargePipe';
 import { has, INFLOW, LITTLE_GAS, OUTFLOW } from './faultGroups';
 import type { FaultId } from './faults';
 import { isWaterUnsaid, type Finding } from './Finding';
-import { changeOver, chargeOf, curveOf, expectedNumber, inKOf, mayBeTheWater, NO_FEED_BAR, outKOf, ranBack, readingSd, waterBehind } from './findingNumbers';
+import {
+  changeOver,
+  chargeOf,
+  curveOf,
+  expectedNumber,
+  inKOf,
+  mayBeTheWater,
+  NO_FEED_BAR,
+  outKOf,
+  ranBack,
+  readingSd,
+  waterBehind,
+} from './findingNumbers';
 import { SLOT } from './kernel';
 import { NOTHING_LOGGED, type Logged } from './Logged';
 import { normalPdf } from './normal';
@@ -16,17 +28,27 @@ import { WaterCurve } from './WaterCurve';
 
 /** Likelihood of one finding under one fault set, given one draw of the circuit's parameters, beside what was logged. A density for numbers, a probability for outcomes;
  *  only ratios between sets matter. Never 0: a share of every number is put down to a slip of the hand. */
-export function findingLikelihood(f: Finding, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit, logged: Logged = NOTHING_LOGGED): number {
+export function findingLikelihood(
+  f: Finding,
+  faults: readonly FaultId[],
+  v: Float64Array,
+  c: ResolvedCircuit,
+  logged: Logged = NOTHING_LOGGED,
+): number {
   const number = numericLikelihood(f, faults, v, c, logged);
   if (number !== null) return 0.98 * number + (PLAIN_TO_SEE.has(f.test) || isPumpedUp(f, c) ? PLAIN_SLIP : 0.02) * SLIP_DENSITY;
-  const tabled = numberDensity(f, faults), tooHot = f.test === 'flow-return' && typeof f.flowC === 'number' ? overheatAdded(f.flowC, logged.hottestC, c, faults) : 1;
+  const tabled = numberDensity(f, faults),
+    tooHot = f.test === 'flow-return' && typeof f.flowC === 'number' ? overheatAdded(f.flowC, logged.hottestC, c, faults) : 1;
   if (tabled !== null) return tooHot * tabled * (f.outcome === undefined ? 1 : (outcomeShares(f.test, faults)?.[f.outcome] ?? 1));
   if (f.outcome === undefined) return tooHot;
-  if (f.test === 'gas-valve-press' && faults.includes('vessel-undercharged')) return pressOfUndercharged(v, c)[f.outcome as keyof ReturnType<typeof pressOfUndercharged>] ?? 1;
+  if (f.test === 'gas-valve-press' && faults.includes('vessel-undercharged'))
+    return pressOfUndercharged(v, c)[f.outcome as keyof ReturnType<typeof pressOfUndercharged>] ?? 1;
   if (f.test === 'low-pressure-stop') return f.outcome === 'not-shown' ? notShown(v) : 1 - notShown(v);
-  if (f.test === 'discharge-pipe') return (dischargeShares(faults, drippingWater(f), v, c, logged)[f.outcome] ?? 1) * drippingWaterShare(f, faults);
+  if (f.test === 'discharge-pipe')
+    return (dischargeShares(faults, drippingWater(f), v, c, logged)[f.outcome] ?? 1) * drippingWaterShare(f, faults);
   const shares = outcomeShares(f.test, faults);
-  if (f.test === 'relief-reseat' && shares && logged.topGaugeBar !== null) return reseatShares(shares, faults, logged.topGaugeBar, v, c)[f.outcome] ?? 1;
+  if (f.test === 'relief-reseat' && shares && logged.topGaugeBar !== null)
+    return reseatShares(shares, faults, logged.topGaugeBar, v, c)[f.outcome] ?? 1;
   return (shares?.[f.outcome] ?? 1) * drippingWaterShare(f, faults);
 }
 
@@ -41,7 +63,8 @@ const HANGS_ON_THE_GAUGE: ReadonlySet<string> = new Set(['low-pressure-stop', 'd
 
 /** Whether a fault itself changes the number that a test gives, beyond what the circuit's parameters foretell. */
 export const changesTheNumber = (f: Finding, faults: readonly FaultId[]): boolean =>
-  (f.test === 'precharge' && has(faults, 'vessel-diaphragm-failed', 'vessel-connection-blocked', 'vessel-isolated')) || (f.test === 'fill-isolated-watch' && has(faults, 'fill-bypass-open'));
+  (f.test === 'precharge' && has(faults, 'vessel-diaphragm-failed', 'vessel-connection-blocked', 'vessel-isolated')) ||
+  (f.test === 'fill-isolated-watch' && has(faults, 'fill-bypass-open'));
 
 /** How often a drained boiler does not report low pressure: a sensor that over-reads, or stands where it got stuck, mostly does not. Common practice. */
 const notShown = (v: Float64Array): number => (v[SLOT.offset]! > 0.3 || v[SLOT.stuck]! > 0.5 ? 0.7 : 0.05);
@@ -49,10 +72,16 @@ const notShown = (v: Float64Array): number => (v[SLOT.offset]! > 0.3 || v[SLOT.s
 /** Density of a slip: any number over about three bars (or litres) alike. */
 const SLIP_DENSITY = 0.3;
 /** What is printed is seldom misread, a jug that stayed dry is seldom taken for a full one, and a gauge on an empty boiler stands at nothing. */
-const PLAIN_TO_SEE: ReadonlySet<string> = new Set(['relief-marking', 'discharge-catch', 'gauge-at-zero', 'top-ups-per-month']), PLAIN_SLIP = 0.004;
+const PLAIN_TO_SEE: ReadonlySet<string> = new Set(['relief-marking', 'discharge-catch', 'gauge-at-zero', 'top-ups-per-month']),
+  PLAIN_SLIP = 0.004;
 
 /** A tyre gauge that shows more than the circuit ever holds, with the water let out, does so for what is in the vessel: no slip of a tap or a drain makes that. */
-const isPumpedUp = (f: Finding, c: ResolvedCircuit): boolean => f.test === 'precharge' && f.valueBar !== undefined && !isWaterUnsaid(f) && f.valueBar > PUMPED_UP_SHARE * c.reliefSetGaugeBar && f.valueBar > (f.circuitBar ?? 0) + 0.2;
+const isPumpedUp = (f: Finding, c: ResolvedCircuit): boolean =>
+  f.test === 'precharge' &&
+  f.valueBar !== undefined &&
+  !isWaterUnsaid(f) &&
+  f.valueBar > PUMPED_UP_SHARE * c.reliefSetGaugeBar &&
+  f.valueBar > (f.circuitBar ?? 0) + 0.2;
 const PUMPED_UP_SHARE = 0.75;
 
 /** How often nothing comes where no gas is left: pressed before anything is drained, even little gas hisses with the water behind it. Common practice. */
@@ -66,19 +95,35 @@ function pressOfUndercharged(v: Float64Array, c: ResolvedCircuit): { air: number
 
 function numericLikelihood(f: Finding, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit, logged: Logged): number | null {
   switch (f.test) {
-    case 'idle-cold-pressure': return f.valueBar === undefined ? null : coldLevelDensity(f.valueBar, faults, c, v);
-    case 'precharge': return f.valueBar === undefined ? null : prechargeDensity(f, faults, v, c);
-    case 'fill-disconnected-watch': case 'fill-isolated-watch': case 'cold-main-off-watch': case 'cold-main-on-watch': case 'coil-isolated-watch': return watchDensity(f, faults, v, c);
-    case 'boiler-isolated-hold': return holdDensity(f, faults, v, c);
+    case 'idle-cold-pressure':
+      return f.valueBar === undefined ? null : coldLevelDensity(f.valueBar, faults, c, v);
+    case 'precharge':
+      return f.valueBar === undefined ? null : prechargeDensity(f, faults, v, c);
+    case 'fill-disconnected-watch':
+    case 'fill-isolated-watch':
+    case 'cold-main-off-watch':
+    case 'cold-main-on-watch':
+    case 'coil-isolated-watch':
+      return watchDensity(f, faults, v, c);
+    case 'boiler-isolated-hold':
+      return holdDensity(f, faults, v, c);
     case 'top-ups-per-month': {
       if (f.count === undefined) return null;
       // Gamma–Poisson, shape 1: rates differ widely from house to house. Some top up for reasons of their own.
-      const count = Math.min(f.count, DAILY), counted = (mean: number) => Math.pow(mean / (1 + mean), count) / (1 + mean), { mean, oftenMean } = topUpsAMonth(faults);
+      const count = Math.min(f.count, DAILY),
+        counted = (mean: number) => Math.pow(mean / (1 + mean), count) / (1 + mean),
+        { mean, oftenMean } = topUpsAMonth(faults);
       // What comes up to its relief whenever it is heated spills there, whatever drives it up, and somebody makes that good.
-      const spills = logged.usualPeakGaugeBar === null || mean >= SPILLS ? 0 : SPILLS_SEEN * nearRelief(faults, logged.usualPeakGaugeBar, v, c);
+      const spills =
+        logged.usualPeakGaugeBar === null || mean >= SPILLS ? 0 : SPILLS_SEEN * nearRelief(faults, logged.usualPeakGaugeBar, v, c);
       // What feeds itself is topped up by nobody, unless its feed is kept shut.
       const byHand = c.fedByItself ? FEED_SHUT : 1;
-      return 0.93 * (byHand * ((1 - spills) * ((1 - OFTEN) * counted(mean) + OFTEN * counted(oftenMean)) + spills * counted(SPILLS)) + (1 - byHand) * counted(NEVER)) + 0.07 * counted(4);
+      return (
+        0.93 *
+          (byHand * ((1 - spills) * ((1 - OFTEN) * counted(mean) + OFTEN * counted(oftenMean)) + spills * counted(SPILLS)) +
+            (1 - byHand) * counted(NEVER)) +
+        0.07 * counted(4)
+      );
     }
     case 'relief-marking': {
       if (f.markedBar === undefined) return null;
@@ -87,8 +132,12 @@ function numericLikelihood(f: Finding, faults: readonly FaultId[], v: Float64Arr
       const wrong = f.markedBar < c.reliefSetGaugeBar ? normalPdf(f.markedBar, 0.78 * c.reliefSetGaugeBar, 0.15 * c.reliefSetGaugeBar) : 0;
       return has(faults, 'relief-valve-lifts-early') ? 0.65 * right + 0.35 * wrong : right;
     }
-    case 'discharge-catch': return catchLikelihood(f, faults, v, c, logged);
-    default: { const n = expectedNumber(f, v, c); return n && normalPdf(n.seen, n.expected, n.sd); }
+    case 'discharge-catch':
+      return catchLikelihood(f, faults, v, c, logged);
+    default: {
+      const n = expectedNumber(f, v, c);
+      return n && normalPdf(n.seen, n.expected, n.sd);
+    }
   }
 }
 
@@ -97,14 +146,18 @@ const FEED_SHUT = 0.4;
 /** Top-ups a month where nobody needs to. */
 const NEVER = 0.3;
 /** Top-ups a month where the relief lifts hot, and how often that is made good by hand. Common practice. */
-const SPILLS = 3, SPILLS_SEEN = 0.6;
+const SPILLS = 3,
+  SPILLS_SEEN = 0.6;
 /** Of circuits that have to be topped up, those where it is done daily or nearly. More often than daily says no more. Common practice. */
-const OFTEN = 0.15, DAILY = 30;
+const OFTEN = 0.15,
+  DAILY = 30;
 /** How often it is topped up, a month, and how often where it is bad. Common practice. */
 function topUpsAMonth(faults: readonly FaultId[]): { mean: number; oftenMean: number } {
   if (has(faults, ...OUTFLOW)) return { mean: 4, oftenMean: 20 };
   if (has(faults, ...LITTLE_GAS, 'relief-valve-lifts-early')) return { mean: 3, oftenMean: 10 };
-  const mean = has(faults, 'fill-pressure-too-high', 'vessel-overcharged', 'boiler-overheating', 'air-in-circuit', 'fill-pressure-too-low') ? 0.8 : NEVER;
+  const mean = has(faults, 'fill-pressure-too-high', 'vessel-overcharged', 'boiler-overheating', 'air-in-circuit', 'fill-pressure-too-low')
+    ? 0.8
+    : NEVER;
   return { mean, oftenMean: mean };
 }
 
@@ -118,7 +171,9 @@ function prechargeDensity(f: Finding, faults: readonly FaultId[], v: Float64Arra
 }
 
 function chargeShownDensity(f: Finding, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit): number {
-  const seen = f.valueBar! + c.vesselStaticBar, nothingBar = c.vesselStaticBar, behindBar = waterBehind(f, c);
+  const seen = f.valueBar! + c.vesselStaticBar,
+    nothingBar = c.vesselStaticBar,
+    behindBar = waterBehind(f, c);
   if (has(faults, 'vessel-diaphragm-failed')) {
     // A holed one shows what stands on the water side, or what little air is caught.
     return 0.7 * normalPdf(seen, behindBar, 0.08) + 0.3 * normalPdf(seen, Math.max(behindBar, nothingBar + 0.15), 0.3);
@@ -134,12 +189,18 @@ function chargeShownDensity(f: Finding, faults: readonly FaultId[], v: Float64Ar
 
 function watchDensity(told: Finding, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit): number | null {
   // What a bypass lets by past the feed's valve comes in by no coil.
-  const f: Finding = told.test === 'coil-isolated-watch' && has(faults, 'fill-bypass-open') && v[SLOT.inCoil]! > 0 ? { ...told, test: 'cold-main-on-watch' } : told;
+  const f: Finding =
+    told.test === 'coil-isolated-watch' && has(faults, 'fill-bypass-open') && v[SLOT.inCoil]! > 0
+      ? { ...told, test: 'cold-main-on-watch' }
+      : told;
   const n = expectedNumber(f, v, c);
   if (!n) return null;
   // Standing water above a boiler that is not shut off lifts a drained gauge by itself.
   if (f.test === 'fill-disconnected-watch' && !f.boilerIsolated && f.startBar! < 0.2)
-    return 0.5 * normalPdf(n.seen, n.expected, n.sd) + 0.5 * normalPdf(n.seen, n.expected + 0.5 * c.staticGaugeBar, n.sd + 0.3 * c.staticGaugeBar);
+    return (
+      0.5 * normalPdf(n.seen, n.expected, n.sd) +
+      0.5 * normalPdf(n.seen, n.expected + 0.5 * c.staticGaugeBar, n.sd + 0.3 * c.staticGaugeBar)
+    );
   if (f.heating) {
     const swing = has(faults, ...LITTLE_GAS) ? 1 : 0.4;
     return normalPdf(n.seen, n.expected + 0.5 * swing, n.sd + 0.5 * swing);
@@ -152,12 +213,16 @@ function watchDensity(told: Finding, faults: readonly FaultId[], v: Float64Array
 }
 
 /** With the main shut and a tap open somewhere, heating water passes a hole in the exchanger the other way: how often, and how much of what it would be with the tap open all the while. Common practice. */
-const RUNS_BACK = 0.35, RUN_BACK_SHARE = 0.55, RUN_BACK_SPREAD = 0.4;
+const RUNS_BACK = 0.35,
+  RUN_BACK_SHARE = 0.55,
+  RUN_BACK_SPREAD = 0.4;
 
 /** Density of a watch with the main shut: as told, or falling by what runs back through a hole to the drinking water. */
 function runsBackDensity(f: Finding, v: Float64Array, c: ResolvedCircuit, told: number): number {
   const n = f.test === 'cold-main-off-watch' && v[SLOT.inCoil]! > 0 ? ranBack(f, v, c) : null;
-  return n ? (1 - RUNS_BACK) * told + RUNS_BACK * normalPdf(n.seen, RUN_BACK_SHARE * n.expected, Math.hypot(n.sd, RUN_BACK_SPREAD * n.expected)) : told;
+  return n
+    ? (1 - RUNS_BACK) * told + RUNS_BACK * normalPdf(n.seen, RUN_BACK_SHARE * n.expected, Math.hypot(n.sd, RUN_BACK_SPREAD * n.expected))
+    : told;
 }
 
 /** How often a bypass goes on feeding while the feed's own valve is shut. Common practice. */
@@ -165,29 +230,58 @@ export const PAST_THE_VALVE = 0.5;
 
 /** Density of a change of pressure. A fall that the vessel's water no longer makes up comes to rest at the water standing above, if air gets in at the top, else it goes on: half and half. */
 function fallenDensity(seenBar: number, expectedBar: number, sd: number, startGaugeBar: number, c: ResolvedCircuit): number {
-  const on = normalPdf(seenBar, expectedBar, sd), toHeadBar = c.staticGaugeBar - startGaugeBar;
+  const on = normalPdf(seenBar, expectedBar, sd),
+    toHeadBar = c.staticGaugeBar - startGaugeBar;
   if (expectedBar >= toHeadBar || toHeadBar >= 0) return on;
-  return 0.5 * on + 0.5 * normalPdf(seenBar, toHeadBar, Math.hypot(sd, c.assumed.includes('staticHeadM') ? HEAD_GUESSED_BAR : HEAD_TOLD_BAR));
+  return (
+    0.5 * on + 0.5 * normalPdf(seenBar, toHeadBar, Math.hypot(sd, c.assumed.includes('staticHeadM') ? HEAD_GUESSED_BAR : HEAD_TOLD_BAR))
+  );
 }
-const HEAD_GUESSED_BAR = 0.2, HEAD_TOLD_BAR = 0.06;
+const HEAD_GUESSED_BAR = 0.2,
+  HEAD_TOLD_BAR = 0.06;
 
 /** Boiler and circuit shut off from each other: each side falls by what leaks on it and rises by what comes in there. Which side has the vessel, and with it the
  *  room, is not said: half and half. */
 function holdDensity(f: Finding, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit): number | null {
   if (f.boilerStartBar === undefined || f.boilerEndBar === undefined || f.minutes === undefined) return null;
-  const hours = f.minutes / 60, sd = readingSd(c, f.boilerStartBar, f.boilerEndBar);
-  const bare = new WaterCurve(0, 0, 0, v[SLOT.stretch]!, v[SLOT.air]!), whole = curveOf(v);
+  const hours = f.minutes / 60,
+    sd = readingSd(c, f.boilerStartBar, f.boilerEndBar);
+  const bare = new WaterCurve(0, 0, 0, v[SLOT.stretch]!, v[SLOT.air]!),
+    whole = curveOf(v);
   const side = (start: number, end: number, loses: boolean, gains: boolean) => {
-    const seen = end - start, still = normalPdf(seen, 0, sd);
+    const seen = end - start,
+      still = normalPdf(seen, 0, sd);
     if (!loses && !gains) return 0.94 * still + 0.06 * ANYWHERE;
-    const ways = { inK: gains ? inKOf(v) : 0, outK: loses ? outKOf(v) : 0, feedGaugeBar: NO_FEED_BAR, liftGaugeBar: v[SLOT.lift]!, mainsGaugeBar: v[SLOT.mains]! };
-    const by = (curve: WaterCurve) => { const change = changeOver(curve, start, hours, ways, c); return fallenDensity(seen, change, Math.hypot(sd, 0.15 * change), start, c); };
+    const ways = {
+      inK: gains ? inKOf(v) : 0,
+      outK: loses ? outKOf(v) : 0,
+      feedGaugeBar: NO_FEED_BAR,
+      liftGaugeBar: v[SLOT.lift]!,
+      mainsGaugeBar: v[SLOT.mains]!,
+    };
+    const by = (curve: WaterCurve) => {
+      const change = changeOver(curve, start, hours, ways, c);
+      return fallenDensity(seen, change, Math.hypot(sd, 0.15 * change), start, c);
+    };
     return 0.42 * by(whole) + 0.42 * by(bare) + 0.08 * still + 0.08 * ANYWHERE;
   };
   const density = (ventInBoiler: boolean) => {
-    const boiler = side(f.boilerStartBar!, f.boilerEndBar!, has(faults, 'boiler-exchanger-leak', 'relief-valve-passing') || (ventInBoiler && has(faults, 'air-vent-faulty')), has(faults, 'dhw-plate-perforated'));
+    const boiler = side(
+      f.boilerStartBar!,
+      f.boilerEndBar!,
+      has(faults, 'boiler-exchanger-leak', 'relief-valve-passing') || (ventInBoiler && has(faults, 'air-vent-faulty')),
+      has(faults, 'dhw-plate-perforated'),
+    );
     if (f.circuitStartBar === undefined || f.circuitEndBar === undefined) return boiler;
-    return boiler * side(f.circuitStartBar, f.circuitEndBar, has(faults, 'circuit-leak') || (!ventInBoiler && has(faults, 'air-vent-faulty')), has(faults, ...INFLOW) && !has(faults, 'dhw-plate-perforated'));
+    return (
+      boiler *
+      side(
+        f.circuitStartBar,
+        f.circuitEndBar,
+        has(faults, 'circuit-leak') || (!ventInBoiler && has(faults, 'air-vent-faulty')),
+        has(faults, ...INFLOW) && !has(faults, 'dhw-plate-perforated'),
+      )
+    );
   };
   // A boiler has a vent of its own, and the circuit has others.
   return has(faults, 'air-vent-faulty') ? 0.5 * density(true) + 0.5 * density(false) : density(false);

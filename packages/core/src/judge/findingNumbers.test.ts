@@ -6,18 +6,47 @@ import { SLOT } from './kernel';
 import { NOTHING_LOGGED } from './Logged';
 import { WaterCurve } from './WaterCurve';
 
-const c = resolveCircuit({ kind: 'sealed-hot-water', waterVolumeL: 100, waterVolumeSource: 'measured', vessel: { nominalVolumeL: 8, labelPrechargeBar: 1 }, staticHeadM: 4, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop', mainsBar: 4 }, gauge: { resolutionBar: 0.02 }, maxFlowC: 70 });
+const c = resolveCircuit({
+  kind: 'sealed-hot-water',
+  waterVolumeL: 100,
+  waterVolumeSource: 'measured',
+  vessel: { nominalVolumeL: 8, labelPrechargeBar: 1 },
+  staticHeadM: 4,
+  reliefValve: { setBar: 3 },
+  fill: { kind: 'manual-loop', mainsBar: 4 },
+  gauge: { resolutionBar: 0.02 },
+  maxFlowC: 70,
+});
 
 /** A circuit with an 8 L vessel, as the kernel's parameters. */
 function drawOf(change: Partial<Record<keyof typeof SLOT, number>> & { chargeBar?: number } = {}): Float64Array {
   const { chargeBar = 1, ...slots } = change;
   const v = new Float64Array(SLOT.start);
-  const all = { gas: (chargeBar + c.atmosphericBar) * 8, vesselL: 8, contentL: 100, share: 0.9, lagS: 100, stretch: 0.03, air: 1e-6, lift: 3, feedHolds: -2, mains: 4, cap: 0.9, ...slots };
+  const all = {
+    gas: (chargeBar + c.atmosphericBar) * 8,
+    vesselL: 8,
+    contentL: 100,
+    share: 0.9,
+    lagS: 100,
+    stretch: 0.03,
+    air: 1e-6,
+    lift: 3,
+    feedHolds: -2,
+    mains: 4,
+    cap: 0.9,
+    ...slots,
+  };
   for (const [slot, x] of Object.entries(all)) v[SLOT[slot as keyof typeof SLOT]] = x;
   return v;
 }
 const number = (f: Finding, v = drawOf()) => expectedNumber(f, v, c)!;
-const watch = (startBar: number, endBar: number, minutes: number): Finding => ({ test: 'fill-disconnected-watch', startBar, endBar, minutes, boilerIsolated: true });
+const watch = (startBar: number, endBar: number, minutes: number): Finding => ({
+  test: 'fill-disconnected-watch',
+  startBar,
+  endBar,
+  minutes,
+  boilerIsolated: true,
+});
 
 it('half a litre off an 8 L vessel charged to 1 bar brings 1.5 bar to 1.318: the worked value of the draw-off', () => {
   // By hand: P0·Vn = ΔV / (1/P2 − 1/P1), 2.01325 · 8 = 0.5 / (1/2.3313 − 1/2.51325); the stretch takes 5 mL of it.
@@ -33,8 +62,12 @@ it('a gauge that fell to its foot does not contradict a full jug', () => {
 });
 
 it('a charge with water behind it repeats the water’s pressure', () => {
-  expect(Math.abs(number({ test: 'precharge', valueBar: 0.4, circuitBar: 0, drainOpen: true }, drawOf({ chargeBar: 0.4 })).expected - 0.4)).toBeLessThan(1e-9);
-  expect(Math.abs(number({ test: 'precharge', valueBar: 1.2, circuitBar: 1.2, drainOpen: false }, drawOf({ chargeBar: 0.4 })).expected - 1.2)).toBeLessThan(1e-9);
+  expect(
+    Math.abs(number({ test: 'precharge', valueBar: 0.4, circuitBar: 0, drainOpen: true }, drawOf({ chargeBar: 0.4 })).expected - 0.4),
+  ).toBeLessThan(1e-9);
+  expect(
+    Math.abs(number({ test: 'precharge', valueBar: 1.2, circuitBar: 1.2, drainOpen: false }, drawOf({ chargeBar: 0.4 })).expected - 1.2),
+  ).toBeLessThan(1e-9);
 });
 
 it('two gauges differ by what the first one is off, and a stuck one by anything', () => {
@@ -57,13 +90,16 @@ describe('a watch', () => {
     expect(after(5)).toBeGreaterThan(0.9);
     expect(after(10) - after(5)).toBeLessThan(0.5 * after(5));
   });
-  it('shows nothing on a needle that is stuck', () => expect(number(watch(1.2, 1.2, 30), drawOf({ inCoil: 2, stuck: 1 })).expected).toBe(0));
-  it('with heat on says too much else to look for it', () => expect([foretold(watch(1, 1, 5)), foretold({ ...watch(1, 1, 5), heating: true })]).toEqual([true, false]));
+  it('shows nothing on a needle that is stuck', () =>
+    expect(number(watch(1.2, 1.2, 30), drawOf({ inCoil: 2, stuck: 1 })).expected).toBe(0));
+  it('with heat on says too much else to look for it', () =>
+    expect([foretold(watch(1, 1, 5)), foretold({ ...watch(1, 1, 5), heating: true })]).toEqual([true, false]));
 });
 
 it('pipes without a vessel fall at once, a side with one slowly', () => {
   const ways = { inK: 0, outK: 0.3, feedGaugeBar: -1, liftGaugeBar: 3, mainsGaugeBar: 4 };
-  const bare = changeOver(new WaterCurve(0, 0, 0, 0.03, 1e-6), 1.5, 0.5, ways, c), whole = changeOver(curveOf(drawOf()), 1.5, 0.5, ways, c);
+  const bare = changeOver(new WaterCurve(0, 0, 0, 0.03, 1e-6), 1.5, 0.5, ways, c),
+    whole = changeOver(curveOf(drawOf()), 1.5, 0.5, ways, c);
   expect(bare).toBeLessThan(-1.4);
   expect(whole).toBeGreaterThan(-0.3);
   expect(whole).toBeLessThan(0);
@@ -83,7 +119,12 @@ describe('with the main shut and a tap open', () => {
 });
 
 it('what comes up to its relief hot is topped up more often, also where mains water drives it up', () => {
-  const seldom = (peakGaugeBar: number) => findingLikelihood({ test: 'top-ups-per-month', count: 5 }, ['fill-loop-passing'], drawOf({ inFill: 1 }), c, { ...NOTHING_LOGGED, peakGaugeBar, usualPeakGaugeBar: peakGaugeBar });
+  const seldom = (peakGaugeBar: number) =>
+    findingLikelihood({ test: 'top-ups-per-month', count: 5 }, ['fill-loop-passing'], drawOf({ inFill: 1 }), c, {
+      ...NOTHING_LOGGED,
+      peakGaugeBar,
+      usualPeakGaugeBar: peakGaugeBar,
+    });
   expect(seldom(2.95)).toBeGreaterThan(3 * seldom(1.6));
 });
 
@@ -93,5 +134,7 @@ it('who reads between two marks reads with more care: the same change says more'
   expect(readingSd(dial, 1.2, 1.35)).toBeLessThan(0.85 * readingSd(dial));
   const sdOf = (f: Finding) => expectedNumber(f, drawOf(), dial)!.sd;
   expect(sdOf(watch(1.2, 1.35, 20))).toBeLessThan(sdOf(watch(1.2, 1.4, 20)));
-  expect(sdOf({ test: 'second-gauge', firstGaugeBar: 1.25, valueBar: 1 })).toBeLessThan(sdOf({ test: 'second-gauge', firstGaugeBar: 1.2, valueBar: 1 }));
+  expect(sdOf({ test: 'second-gauge', firstGaugeBar: 1.25, valueBar: 1 })).toBeLessThan(
+    sdOf({ test: 'second-gauge', firstGaugeBar: 1.2, valueBar: 1 }),
+  );
 });

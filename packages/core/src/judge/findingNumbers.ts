@@ -4,7 +4,11 @@ import { SLOT } from './kernel';
 import { WaterCurve } from './WaterCurve';
 
 /** A number that was measured beside what one draw of the circuit's parameters makes of it, and how far the two may lie apart where the draw is the truth. */
-export interface ExpectedNumber { seen: number; expected: number; sd: number }
+export interface ExpectedNumber {
+  seen: number;
+  expected: number;
+  sd: number;
+}
 
 /** The vessel's charge in a draw, bar gauge. A cut-off vessel keeps its own, which the circuit's parameters do not hold. */
 export function chargeOf(v: Float64Array, c: ResolvedCircuit): number | null {
@@ -12,7 +16,8 @@ export function chargeOf(v: Float64Array, c: ResolvedCircuit): number | null {
 }
 
 /** Error of reading a difference twice off the same gauge, bar. @param readBar what was read, where it was: a reading between two marks was read with more care than to the next of them */
-export const readingSd = (c: ResolvedCircuit, ...readBar: number[]): number => 0.025 + (readBar.some((bar) => isBetweenMarks(bar, c.gaugeStepBar)) ? 0.29 : 0.42) * c.gaugeStepBar;
+export const readingSd = (c: ResolvedCircuit, ...readBar: number[]): number =>
+  0.025 + (readBar.some((bar) => isBetweenMarks(bar, c.gaugeStepBar)) ? 0.29 : 0.42) * c.gaugeStepBar;
 const isBetweenMarks = (bar: number, stepBar: number): boolean => Math.abs(bar / stepBar - Math.round(bar / stepBar)) > 0.1;
 
 /** All that comes in by holes, and all that goes out, in a draw, L/h at one bar. */
@@ -20,9 +25,21 @@ export const inKOf = (v: Float64Array): number => v[SLOT.inFill]! + v[SLOT.inCoi
 export const outKOf = (v: Float64Array): number => v[SLOT.outCircuit]! + v[SLOT.outBoiler]!;
 
 /** How water and pressure go together in a draw. */
-export const curveOf = (v: Float64Array): WaterCurve => new WaterCurve(v[SLOT.gas]!, v[SLOT.vesselL]!, v[SLOT.cap]!, v[SLOT.stretch]!, v[SLOT.air]!);
+export const curveOf = (v: Float64Array): WaterCurve =>
+  new WaterCurve(v[SLOT.gas]!, v[SLOT.vesselL]!, v[SLOT.cap]!, v[SLOT.stretch]!, v[SLOT.air]!);
 
-const BY_PHYSICS: ReadonlySet<string> = new Set(['precharge', 'draw-off', 'vessel-drained-volume', 'second-gauge', 'gauge-at-zero', 'fill-disconnected-watch', 'fill-isolated-watch', 'cold-main-off-watch', 'cold-main-on-watch', 'coil-isolated-watch']);
+const BY_PHYSICS: ReadonlySet<string> = new Set([
+  'precharge',
+  'draw-off',
+  'vessel-drained-volume',
+  'second-gauge',
+  'gauge-at-zero',
+  'fill-disconnected-watch',
+  'fill-isolated-watch',
+  'cold-main-off-watch',
+  'cold-main-on-watch',
+  'coil-isolated-watch',
+]);
 /** Whether physics foretells a finding's number well enough to look for the circuit there. */
 export const foretold = (f: Finding): boolean => BY_PHYSICS.has(f.test) && !f.heating;
 
@@ -34,15 +51,26 @@ export function expectedNumber(f: Finding, v: Float64Array, c: ResolvedCircuit):
       const charge = chargeOf(v, c);
       if (f.valueBar === undefined || charge === null) return null;
       // All as seen from the gauge: the charge stands higher there by the head up to the vessel, and so does a vessel with nothing behind it.
-      return { seen: f.valueBar + c.vesselStaticBar, expected: Math.max(charge, waterBehind(f, c)), sd: !isWaterUnsaid(f) ? 0.06 : isBelowWater(f, c) ? 0.08 : 0.35 };
+      return {
+        seen: f.valueBar + c.vesselStaticBar,
+        expected: Math.max(charge, waterBehind(f, c)),
+        sd: !isWaterUnsaid(f) ? 0.06 : isBelowWater(f, c) ? 0.08 : 0.35,
+      };
     }
     case 'draw-off': {
       if (f.volumeL === undefined || f.beforeBar === undefined || f.afterBar === undefined) return null;
-      const curve = curveOf(v), offset = v[SLOT.offset]!, expected = givenBack(curve, f.beforeBar - offset, f.afterBar - offset, c);
+      const curve = curveOf(v),
+        offset = v[SLOT.offset]!,
+        expected = givenBack(curve, f.beforeBar - offset, f.afterBar - offset, c);
       // A gauge at its foot says no more: the jug went on filling while air came in behind the water.
       // An open drain draws nothing below the outside's pressure, so a gauge that reads too high never comes down to its foot.
       // One that reads a little high stands as much above its foot.
-      if (f.afterBar - Math.max(0, offset) <= AT_THE_FOOT_BAR && f.afterBar < FOOT_MOST_BAR && expected < f.volumeL) return { seen: f.volumeL, expected: f.volumeL + JUG_ANYHOW_L * (Math.max(0, offset - f.afterBar) / readingSd(c)), sd: JUG_ANYHOW_L };
+      if (f.afterBar - Math.max(0, offset) <= AT_THE_FOOT_BAR && f.afterBar < FOOT_MOST_BAR && expected < f.volumeL)
+        return {
+          seen: f.volumeL,
+          expected: f.volumeL + JUG_ANYHOW_L * (Math.max(0, offset - f.afterBar) / readingSd(c)),
+          sd: JUG_ANYHOW_L,
+        };
       const errorL = slopeAt(curve, f.afterBar - offset + c.atmosphericBar) * readingSd(c, f.beforeBar, f.afterBar);
       return { seen: f.volumeL, expected, sd: Math.hypot(errorL, 0.03, 0.03 * f.volumeL) };
     }
@@ -51,25 +79,60 @@ export function expectedNumber(f: Finding, v: Float64Array, c: ResolvedCircuit):
       const boiler = boilerWater(v[SLOT.contentL]!);
       return { seen: f.volumeL, expected: givenBack(curveOf(v), f.fromBar - v[SLOT.offset]!, 0, c) + boiler.meanL, sd: boiler.sdL };
     }
-    case 'second-gauge': return f.valueBar === undefined || f.firstGaugeBar === undefined ? null : { seen: f.firstGaugeBar - f.valueBar, expected: v[SLOT.offset]!, sd: stuckIn(v) ? STUCK_ANYWHERE_BAR : 0.04 + (isBetweenMarks(f.firstGaugeBar, c.gaugeStepBar) ? 0.35 : 0.5) * c.gaugeStepBar };
-    case 'gauge-at-zero': return f.valueBar === undefined ? null : { seen: f.valueBar, expected: stuckIn(v) ? c.fillGaugeBar : Math.max(0, v[SLOT.offset]!), sd: stuckIn(v) ? STUCK_ANYWHERE_BAR : 0.05 + 0.3 * c.gaugeStepBar };
-    case 'fill-disconnected-watch': case 'fill-isolated-watch': case 'cold-main-off-watch': case 'cold-main-on-watch': case 'coil-isolated-watch': {
+    case 'second-gauge':
+      return f.valueBar === undefined || f.firstGaugeBar === undefined
+        ? null
+        : {
+            seen: f.firstGaugeBar - f.valueBar,
+            expected: v[SLOT.offset]!,
+            sd: stuckIn(v) ? STUCK_ANYWHERE_BAR : 0.04 + (isBetweenMarks(f.firstGaugeBar, c.gaugeStepBar) ? 0.35 : 0.5) * c.gaugeStepBar,
+          };
+    case 'gauge-at-zero':
+      return f.valueBar === undefined
+        ? null
+        : {
+            seen: f.valueBar,
+            expected: stuckIn(v) ? c.fillGaugeBar : Math.max(0, v[SLOT.offset]!),
+            sd: stuckIn(v) ? STUCK_ANYWHERE_BAR : 0.05 + 0.3 * c.gaugeStepBar,
+          };
+    case 'fill-disconnected-watch':
+    case 'fill-isolated-watch':
+    case 'cold-main-off-watch':
+    case 'cold-main-on-watch':
+    case 'coil-isolated-watch': {
       if (f.startBar === undefined || f.endBar === undefined || f.minutes === undefined) return null;
-      return { seen: f.endBar - f.startBar, expected: (1 - v[SLOT.stuck]!) * watchedRiseBar(f, v, c), sd: readingSd(c, f.startBar, f.endBar) };
+      return {
+        seen: f.endBar - f.startBar,
+        expected: (1 - v[SLOT.stuck]!) * watchedRiseBar(f, v, c),
+        sd: readingSd(c, f.startBar, f.endBar),
+      };
     }
     case 'heat-run-after': {
       if (f.coldBar === undefined || f.hotBar === undefined) return null;
-      const grown = v[SLOT.contentL]! * v[SLOT.share]! * GROWTH_PER_K * Math.max(5, (f.hotC ?? c.maxFlowC) - 20), curve = curveOf(v), offset = v[SLOT.offset]!;
+      const grown = v[SLOT.contentL]! * v[SLOT.share]! * GROWTH_PER_K * Math.max(5, (f.hotC ?? c.maxFlowC) - 20),
+        curve = curveOf(v),
+        offset = v[SLOT.offset]!;
       // Whatever has nowhere to go comes up to the relief, and no farther.
-      const coldAt = f.coldBar - offset + c.atmosphericBar, at = (litres: number) => curve.pressureAt(curve.excessAt(coldAt) + litres) - c.atmosphericBar + offset, liftBar = v[SLOT.lift]! + offset;
-      const hot = at(grown), least = at(0.85 * grown), spreadBar = (at(1.15 * grown) - least) / 2;
-      return { seen: f.hotBar - f.coldBar, expected: Math.min(hot, liftBar) - f.coldBar, sd: Math.hypot(Math.min(spreadBar, Math.max(AT_LIFT_BAR, liftBar - least)), 1.4 * readingSd(c, f.coldBar, f.hotBar)) };
+      const coldAt = f.coldBar - offset + c.atmosphericBar,
+        at = (litres: number) => curve.pressureAt(curve.excessAt(coldAt) + litres) - c.atmosphericBar + offset,
+        liftBar = v[SLOT.lift]! + offset;
+      const hot = at(grown),
+        least = at(0.85 * grown),
+        spreadBar = (at(1.15 * grown) - least) / 2;
+      return {
+        seen: f.hotBar - f.coldBar,
+        expected: Math.min(hot, liftBar) - f.coldBar,
+        sd: Math.hypot(Math.min(spreadBar, Math.max(AT_LIFT_BAR, liftBar - least)), 1.4 * readingSd(c, f.coldBar, f.hotBar)),
+      };
     }
-    default: return null;
+    default:
+      return null;
   }
 }
 
-const AT_THE_FOOT_BAR = 0.06, FOOT_MOST_BAR = 0.2, JUG_ANYHOW_L = 0.4;
+const AT_THE_FOOT_BAR = 0.06,
+  FOOT_MOST_BAR = 0.2,
+  JUG_ANYHOW_L = 0.4;
 /** Growth of water for a kelvin between cold and hot, about. */
 const GROWTH_PER_K = 4.2e-4;
 /** Where a relief holds what it lets go, a pressure is known to about so much, bar. */
@@ -79,13 +142,15 @@ const STUCK_ANYWHERE_BAR = 0.6;
 const stuckIn = (v: Float64Array) => v[SLOT.stuck]! > 0.5;
 
 /** Whether a charge was read well below what the circuit stands at: then no water stood behind it, whether anybody says so or not. */
-const isBelowWater = (f: Finding, c: ResolvedCircuit): boolean => f.valueBar !== undefined && f.valueBar + c.vesselStaticBar < c.fillGaugeBar - BELOW_WATER_BAR;
+const isBelowWater = (f: Finding, c: ResolvedCircuit): boolean =>
+  f.valueBar !== undefined && f.valueBar + c.vesselStaticBar < c.fillGaugeBar - BELOW_WATER_BAR;
 const BELOW_WATER_BAR = 0.2;
 /** Whether the water's pressure may be all that a tyre gauge on the vessel showed, and nobody knows how high that was. */
 export const mayBeTheWater = (f: Finding, c: ResolvedCircuit): boolean => isWaterUnsaid(f) && !isBelowWater(f, c);
 
 /** Pressure on the vessel's water side while its charge is read, bar gauge. */
-export const waterBehind = (f: Finding, c: ResolvedCircuit): number => Math.max(c.vesselStaticBar, f.circuitBar ?? (f.drainOpen || isBelowWater(f, c) ? 0 : c.fillGaugeBar));
+export const waterBehind = (f: Finding, c: ResolvedCircuit): number =>
+  Math.max(c.vesselStaticBar, f.circuitBar ?? (f.drainOpen || isBelowWater(f, c) ? 0 : c.fillGaugeBar));
 
 /** The boiler's own water comes with the vessel's: a wall boiler holds a litre or four, a larger one more than anyone knows. Common practice. */
 function boilerWater(contentL: number): { meanL: number; sdL: number } {
@@ -107,14 +172,23 @@ const slopeAt = (curve: WaterCurve, absoluteBar: number): number => {
 };
 
 /** Ways in that a watch leaves open. */
-const FILL_OPEN: ReadonlySet<string> = new Set(['coil-isolated-watch', 'cold-main-on-watch']), COIL_OPEN: ReadonlySet<string> = new Set(['fill-disconnected-watch', 'fill-isolated-watch', 'cold-main-on-watch']);
+const FILL_OPEN: ReadonlySet<string> = new Set(['coil-isolated-watch', 'cold-main-on-watch']),
+  COIL_OPEN: ReadonlySet<string> = new Set(['fill-disconnected-watch', 'fill-isolated-watch', 'cold-main-on-watch']);
 
 /** By how much the true pressure changes over a watch with no heat: what comes in by the ways left open, less what is lost. @param backK a hole by which water runs back */
 function watchedRiseBar(f: Finding, v: Float64Array, c: ResolvedCircuit, backK = 0): number {
-  const fill = FILL_OPEN.has(f.test), inK = (fill ? v[SLOT.inFill]! : 0) + (COIL_OPEN.has(f.test) ? v[SLOT.inCoil]! : 0), outK = outKOf(v) + backK;
+  const fill = FILL_OPEN.has(f.test),
+    inK = (fill ? v[SLOT.inFill]! : 0) + (COIL_OPEN.has(f.test) ? v[SLOT.inCoil]! : 0),
+    outK = outKOf(v) + backK;
   // A feed that stands open has had its say before the watch begins, unless it holds more than the gauge shows then.
   const feeds = fill && f.startBar! < v[SLOT.feedHolds]!;
-  return changeOver(curveOf(v), f.startBar! - v[SLOT.offset]!, f.minutes! / 60, { inK, outK, feedGaugeBar: feeds ? v[SLOT.feedHolds]! : NO_FEED_BAR, liftGaugeBar: v[SLOT.lift]!, mainsGaugeBar: v[SLOT.mains]! }, c);
+  return changeOver(
+    curveOf(v),
+    f.startBar! - v[SLOT.offset]!,
+    f.minutes! / 60,
+    { inK, outK, feedGaugeBar: feeds ? v[SLOT.feedHolds]! : NO_FEED_BAR, liftGaugeBar: v[SLOT.lift]!, mainsGaugeBar: v[SLOT.mains]! },
+    c,
+  );
 }
 
 /** The same watch with the main shut where a tap stands open: what came in by a hole in the exchanger goes out by it. */
@@ -127,16 +201,34 @@ export function ranBack(f: Finding, v: Float64Array, c: ResolvedCircuit): Expect
 const STEPS = 6;
 /** A pressure that no feed is set to: none stands open. */
 export const NO_FEED_BAR = -1;
-interface Ways { inK: number; outK: number; feedGaugeBar: number; liftGaugeBar: number; mainsGaugeBar: number }
+interface Ways {
+  inK: number;
+  outK: number;
+  feedGaugeBar: number;
+  liftGaugeBar: number;
+  mainsGaugeBar: number;
+}
 
 /** Change of pressure of a circuit that stands cold while water comes in and goes out through holes, bar. */
-export function changeOver(curve: WaterCurve, startGaugeBar: number, hours: number, { inK, outK, feedGaugeBar, liftGaugeBar, mainsGaugeBar }: Ways, c: ResolvedCircuit): number {
-  const start = Math.max(0.02, startGaugeBar + c.atmosphericBar), most = Math.max(start, liftGaugeBar + c.atmosphericBar), mains = mainsGaugeBar + c.atmosphericBar;
-  let P = start, water = curve.excessAt(P);
+export function changeOver(
+  curve: WaterCurve,
+  startGaugeBar: number,
+  hours: number,
+  { inK, outK, feedGaugeBar, liftGaugeBar, mainsGaugeBar }: Ways,
+  c: ResolvedCircuit,
+): number {
+  const start = Math.max(0.02, startGaugeBar + c.atmosphericBar),
+    most = Math.max(start, liftGaugeBar + c.atmosphericBar),
+    mains = mainsGaugeBar + c.atmosphericBar;
+  let P = start,
+    water = curve.excessAt(P);
   for (let k = 0; k < STEPS; k++) {
     water += ((inK * Math.sqrt(Math.max(0, mains - P)) - outK * Math.sqrt(Math.max(0, P - c.atmosphericBar))) * hours) / STEPS;
     const full = inK > 0 ? Math.max(start, Math.min(most, mains)) : most;
-    P = Math.min(full, Math.max(outK > 0 ? Math.min(start, c.atmosphericBar) : 0, curve.pressureAt(water), feedGaugeBar + c.atmosphericBar));
+    P = Math.min(
+      full,
+      Math.max(outK > 0 ? Math.min(start, c.atmosphericBar) : 0, curve.pressureAt(water), feedGaugeBar + c.atmosphericBar),
+    );
     water = curve.excessAt(P);
   }
   return P - start;

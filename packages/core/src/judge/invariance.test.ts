@@ -8,16 +8,36 @@ import type { FaultId } from './faults';
 import type { Finding } from './Finding';
 
 const SHEET: CircuitSheet = {
-  kind: 'sealed-hot-water', waterVolumeL: 110, waterVolumeSource: 'estimated', heatOutputKw: 28, staticHeadM: 4.2, vessel: { nominalVolumeL: 10, labelPrechargeBar: 0.75 },
-  reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop', mainsBar: 3.8 }, domesticHotWater: { kind: 'plate-exchanger' }, maxFlowC: 70, gauge: { kind: 'dial', resolutionBar: 0.1 },
+  kind: 'sealed-hot-water',
+  waterVolumeL: 110,
+  waterVolumeSource: 'estimated',
+  heatOutputKw: 28,
+  staticHeadM: 4.2,
+  vessel: { nominalVolumeL: 10, labelPrechargeBar: 0.75 },
+  reliefValve: { setBar: 3 },
+  fill: { kind: 'manual-loop', mainsBar: 3.8 },
+  domesticHotWater: { kind: 'plate-exchanger' },
+  maxFlowC: 70,
+  gauge: { kind: 'dial', resolutionBar: 0.1 },
 };
-const logOf = (id: FaultId, severity: number): PressureLog => simulateCase({ circuit: SHEET, faults: [{ id, severity }], schedule: { startC: 17, durationS: 4200, stepS: 120, heat: [{ onS: 300, offS: 2400 }] }, seed: 11 }).log;
+const logOf = (id: FaultId, severity: number): PressureLog =>
+  simulateCase({
+    circuit: SHEET,
+    faults: [{ id, severity }],
+    schedule: { startC: 17, durationS: 4200, stepS: 120, heat: [{ onS: 300, offS: 2400 }] },
+    seed: 11,
+  }).log;
 const ask = (rest: Partial<Case>) => diagnose({ format: 'jumper-case', version: 1, id: 'one', circuit: SHEET, ...rest });
 /** Greatest difference of any fault's share. */
-const apart = (a: Judgement, b: Judgement) => Math.max(...Object.entries(a.marginals).map(([id, p]) => Math.abs(p - (b.marginals[id as FaultId] ?? 0))));
+const apart = (a: Judgement, b: Judgement) =>
+  Math.max(...Object.entries(a.marginals).map(([id, p]) => Math.abs(p - (b.marginals[id as FaultId] ?? 0))));
 
 const flat = logOf('vessel-undercharged', 0.6);
-const FOUND: Finding[] = [{ test: 'gas-valve-press', outcome: 'air' }, { test: 'discharge-pipe', outcome: 'stained' }, { test: 'second-gauge', firstGaugeBar: 1.1, valueBar: 1.12 }];
+const FOUND: Finding[] = [
+  { test: 'gas-valve-press', outcome: 'air' },
+  { test: 'discharge-pipe', outcome: 'stained' },
+  { test: 'second-gauge', firstGaugeBar: 1.1, valueBar: 1.12 },
+];
 const asked = ask({ logs: [flat], findings: FOUND });
 
 describe('the answer hangs on what was found, and on nothing else:', () => {
@@ -27,33 +47,61 @@ describe('the answer hangs on what was found, and on nothing else:', () => {
 
   it('not on names, titles and fields that nobody knows', () => {
     const other = { logs: [flat], findings: FOUND, title: 'Cellar, 3rd door', noted: { by: 'hand' } } as Partial<Case>;
-    expect(diagnose({ format: 'jumper-case', version: 1, id: 'quite another', circuit: SHEET, ...other }).hypotheses).toEqual(asked.hypotheses);
+    expect(diagnose({ format: 'jumper-case', version: 1, id: 'quite another', circuit: SHEET, ...other }).hypotheses).toEqual(
+      asked.hypotheses,
+    );
   });
 
   it('not on when the log’s clock was started', () => {
-    const later: PressureLog = { ...flat, samples: { ...flat.samples, tS: flat.samples.tS.map((t) => t + 5000) }, events: (flat.events ?? []).map((e) => ({ ...e, tS: e.tS + 5000 })) };
+    const later: PressureLog = {
+      ...flat,
+      samples: { ...flat.samples, tS: flat.samples.tS.map((t) => t + 5000) },
+      events: (flat.events ?? []).map((e) => ({ ...e, tS: e.tS + 5000 })),
+    };
     expect(apart(asked, ask({ logs: [later], findings: FOUND }))).toBeLessThan(1e-6);
   });
 
   it('not on moments at which nothing was read', () => {
     const { tS, pressureBar, flowC, returnC } = flat.samples;
     const gaps = <T>(values: T[], filler: T) => values.flatMap((v, i) => (i % 5 === 2 ? [v, filler] : [v]));
-    const holed: PressureLog = { ...flat, samples: { tS: tS.flatMap((t, i) => (i % 5 === 2 ? [t, t + 60] : [t])), pressureBar: gaps(pressureBar, null), ...(flowC ? { flowC: gaps(flowC, null) } : {}), ...(returnC ? { returnC: gaps(returnC, null) } : {}) } };
+    const holed: PressureLog = {
+      ...flat,
+      samples: {
+        tS: tS.flatMap((t, i) => (i % 5 === 2 ? [t, t + 60] : [t])),
+        pressureBar: gaps(pressureBar, null),
+        ...(flowC ? { flowC: gaps(flowC, null) } : {}),
+        ...(returnC ? { returnC: gaps(returnC, null) } : {}),
+      },
+    };
     expect(holed.samples.tS.length).toBeGreaterThan(tS.length + 3);
     expect(apart(asked, ask({ logs: [holed], findings: FOUND }))).toBeLessThan(1e-6);
   });
 });
 
 it('readings of every second minute tell the same fault as those of every minute', () => {
-  const every = (n: number): PressureLog => { const s = flat.samples; const take = <T>(x: T[]) => x.filter((_, i) => i % n === 0); return { ...flat, samples: { tS: take(s.tS), pressureBar: take(s.pressureBar), ...(s.flowC ? { flowC: take(s.flowC) } : {}), ...(s.returnC ? { returnC: take(s.returnC) } : {}) } }; };
+  const every = (n: number): PressureLog => {
+    const s = flat.samples;
+    const take = <T>(x: T[]) => x.filter((_, i) => i % n === 0);
+    return {
+      ...flat,
+      samples: {
+        tS: take(s.tS),
+        pressureBar: take(s.pressureBar),
+        ...(s.flowC ? { flowC: take(s.flowC) } : {}),
+        ...(s.returnC ? { returnC: take(s.returnC) } : {}),
+      },
+    };
+  };
   expect(ask({ logs: [every(2)] }).hypotheses[0]!.faults).toEqual(ask({ logs: [every(1)] }).hypotheses[0]!.faults);
 });
 
 it('a second log of the same makes no other answer of it: the charge stays where it was', () => {
-  const one = ask({ logs: [flat] }), two = ask({ logs: [flat, { ...logOf('vessel-undercharged', 0.6), startedAt: '2026-03-05T09:00:00Z' }] });
+  const one = ask({ logs: [flat] }),
+    two = ask({ logs: [flat, { ...logOf('vessel-undercharged', 0.6), startedAt: '2026-03-05T09:00:00Z' }] });
   const littleGas = (d: Judgement) => d.marginals['vessel-undercharged']! + d.marginals['vessel-diaphragm-failed']!;
   expect(littleGas(two)).toBeGreaterThanOrEqual(littleGas(one) - 0.02);
-  const a = one.estimates.prechargeBar!, b = two.estimates.prechargeBar!;
+  const a = one.estimates.prechargeBar!,
+    b = two.estimates.prechargeBar!;
   expect(Math.abs(b.median - a.median)).toBeLessThan(0.1);
   expect(b.p95 - b.p05).toBeLessThanOrEqual((a.p95 - a.p05) * 1.4);
 });

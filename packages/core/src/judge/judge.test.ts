@@ -10,13 +10,26 @@ import { simulateCase } from '../simulate/simulateCase';
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 
 const CIRCUIT: CircuitSheet = {
-  kind: 'sealed-hot-water', waterVolumeL: 95, waterVolumeSource: 'estimated', heatOutputKw: 24, staticHeadM: 3.6, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 },
-  reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop', mainsBar: 3.5 }, domesticHotWater: { kind: 'plate-exchanger' }, maxFlowC: 70, gauge: { kind: 'dial', resolutionBar: 0.1 },
+  kind: 'sealed-hot-water',
+  waterVolumeL: 95,
+  waterVolumeSource: 'estimated',
+  heatOutputKw: 24,
+  staticHeadM: 3.6,
+  vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 },
+  reliefValve: { setBar: 3 },
+  fill: { kind: 'manual-loop', mainsBar: 3.5 },
+  domesticHotWater: { kind: 'plate-exchanger' },
+  maxFlowC: 70,
+  gauge: { kind: 'dial', resolutionBar: 0.1 },
 };
 const caseOf = (rest: Partial<Case>): Case => ({ format: 'jumper-case', version: 1, id: 'test', circuit: CIRCUIT, ...rest });
 const cycle = { startC: 18, durationS: 5400, stepS: 120, heat: [{ onS: 300, offS: 2700 }] };
-const logged = (id: FaultId, severity: number) => simulateCase({ circuit: CIRCUIT, faults: [{ id, severity }], schedule: cycle, seed: 5 }).log;
-const marginal = (c: Case, ...ids: FaultId[]) => { const m = diagnose(c).marginals; return ids.reduce((s, id) => s + (m[id] ?? 0), 0); };
+const logged = (id: FaultId, severity: number) =>
+  simulateCase({ circuit: CIRCUIT, faults: [{ id, severity }], schedule: cycle, seed: 5 }).log;
+const marginal = (c: Case, ...ids: FaultId[]) => {
+  const m = diagnose(c).marginals;
+  return ids.reduce((s, id) => s + (m[id] ?? 0), 0);
+};
 const findings = (...f: Finding[]) => caseOf({ findings: f });
 
 describe('a diagnosis', () => {
@@ -63,7 +76,8 @@ describe('a diagnosis', () => {
   });
 
   it('gives an interval for the charge that holds the truth', () => {
-    const truth = simulateCase({ circuit: CIRCUIT, faults: [{ id: 'vessel-undercharged', severity: 0.6 }], schedule: cycle }).truth.plant.prechargeGaugeBar;
+    const truth = simulateCase({ circuit: CIRCUIT, faults: [{ id: 'vessel-undercharged', severity: 0.6 }], schedule: cycle }).truth.plant
+      .prechargeGaugeBar;
     const charge = d.estimates.prechargeBar!;
     expect(charge.p05).toBeLessThan(truth);
     expect(charge.p95).toBeGreaterThan(truth);
@@ -75,7 +89,8 @@ describe('evidence moves the ranking the way a technician would say', () => {
   const log = logged('vessel-undercharged', 0.6);
 
   it('water at the gas valve speaks for the diaphragm, air against it', () => {
-    const with_ = (outcome: string) => marginal(caseOf({ logs: [log], findings: [{ test: 'gas-valve-press', outcome }] }), 'vessel-diaphragm-failed');
+    const with_ = (outcome: string) =>
+      marginal(caseOf({ logs: [log], findings: [{ test: 'gas-valve-press', outcome }] }), 'vessel-diaphragm-failed');
     expect(with_('water')).toBeGreaterThan(0.6);
     expect(with_('air')).toBeLessThan(0.1);
   });
@@ -85,7 +100,11 @@ describe('evidence moves the ranking the way a technician would say', () => {
   });
 
   it('a rise with no heat points to water coming in', () => {
-    const cold = simulateCase({ circuit: CIRCUIT, faults: [{ id: 'dhw-plate-perforated', severity: 0.6 }], schedule: { startC: 18, durationS: 3600, stepS: 300, heat: [] } }).log;
+    const cold = simulateCase({
+      circuit: CIRCUIT,
+      faults: [{ id: 'dhw-plate-perforated', severity: 0.6 }],
+      schedule: { startC: 18, durationS: 3600, stepS: 300, heat: [] },
+    }).log;
     expect(marginal(caseOf({ logs: [cold] }), 'dhw-plate-perforated', 'fill-loop-passing')).toBeGreaterThan(0.8);
     const off: Finding = { test: 'fill-disconnected-watch', startBar: 1.1, endBar: 1.3, minutes: 15, boilerIsolated: true };
     expect(marginal(caseOf({ logs: [cold], findings: [off] }), 'dhw-plate-perforated')).toBeGreaterThan(0.8);
@@ -94,26 +113,42 @@ describe('evidence moves the ranking the way a technician would say', () => {
   });
 
   it('falls for the precharge trap no more than a technician: with water behind it the reading says little', () => {
-    const low = (circuitBar: number, drainOpen: boolean) => marginal(findings({ test: 'precharge', valueBar: Math.max(0.2, circuitBar), circuitBar, drainOpen }), 'vessel-undercharged', 'vessel-diaphragm-failed');
-    const open = low(0, true), masked = low(1, false), nothing = marginal(caseOf({}), ...gas);
+    const low = (circuitBar: number, drainOpen: boolean) =>
+      marginal(
+        findings({ test: 'precharge', valueBar: Math.max(0.2, circuitBar), circuitBar, drainOpen }),
+        'vessel-undercharged',
+        'vessel-diaphragm-failed',
+      );
+    const open = low(0, true),
+      masked = low(1, false),
+      nothing = marginal(caseOf({}), ...gas);
     expect(open).toBeGreaterThan(0.8);
     expect(Math.abs(masked - nothing)).toBeLessThan(0.2);
   });
 
   it('a dripping pipe speaks for what lifts or passes', () => {
-    expect(marginal(findings({ test: 'discharge-pipe', outcome: 'dripping' }), 'relief-valve-passing')).toBeGreaterThan(3 * marginal(findings({ test: 'discharge-pipe', outcome: 'dry' }), 'relief-valve-passing'));
+    expect(marginal(findings({ test: 'discharge-pipe', outcome: 'dripping' }), 'relief-valve-passing')).toBeGreaterThan(
+      3 * marginal(findings({ test: 'discharge-pipe', outcome: 'dry' }), 'relief-valve-passing'),
+    );
   });
 
   it('high cold pressure after a night rules the heat out', () => {
     const d = diagnose(findings({ test: 'idle-cold-pressure', valueBar: 2.6, idleHours: 10 }));
-    expect((d.marginals['fill-pressure-too-high'] ?? 0) + (d.marginals['dhw-plate-perforated'] ?? 0) + (d.marginals['fill-loop-passing'] ?? 0)).toBeGreaterThan(0.6);
+    expect(
+      (d.marginals['fill-pressure-too-high'] ?? 0) + (d.marginals['dhw-plate-perforated'] ?? 0) + (d.marginals['fill-loop-passing'] ?? 0),
+    ).toBeGreaterThan(0.6);
   });
 });
 
 describe('work done', () => {
   it('opens a second judgement from what was measured after it', () => {
     const after = simulateCase({ circuit: CIRCUIT, faults: [{ id: 'none', severity: 0 }], schedule: cycle, seed: 8 }).log;
-    const d = diagnose(caseOf({ logs: [logged('vessel-undercharged', 0.6), { ...after, epoch: 'after-work' }], repairs: [{ kind: 'vessel-recharged', toBar: 0.75 }] }));
+    const d = diagnose(
+      caseOf({
+        logs: [logged('vessel-undercharged', 0.6), { ...after, epoch: 'after-work' }],
+        repairs: [{ kind: 'vessel-recharged', toBar: 0.75 }],
+      }),
+    );
     expect(d.hypotheses[0]!.faults).toContain('vessel-undercharged');
     expect(d.now!.marginals['vessel-undercharged']).toBeLessThan(0.15);
     // A core that leaks shows nothing on the day: it must stay in the picture.
@@ -123,7 +158,12 @@ describe('work done', () => {
 
 describe('poor input', () => {
   it('answers from priors with nothing at all, and says which test first', () => {
-    const d = diagnose({ format: 'jumper-case', version: 1, id: 'bare', circuit: { kind: 'sealed-hot-water', reliefValve: { setBar: 3 } } });
+    const d = diagnose({
+      format: 'jumper-case',
+      version: 1,
+      id: 'bare',
+      circuit: { kind: 'sealed-hot-water', reliefValve: { setBar: 3 } },
+    });
     expect(d.nextTests.length).toBeGreaterThan(3);
     expect(d.enoughKnown).toBe(false);
     expect(d.estimates.prechargeBar).toBeNull();
@@ -143,14 +183,28 @@ describe('poor input', () => {
 
   it('tells no loss of a circuit that has run empty: nothing presses the water out', () => {
     const fallen = [0.9, 0.6, 0.35, 0.15, 0, 0, 0];
-    const d = diagnose(caseOf({ logs: [{ samples: { tS: fallen.map((_, i) => 600 * i), pressureBar: fallen, flowC: fallen.map(() => 18) } }], findings: [{ test: 'visible-leak', outcome: 'found' }] }));
+    const d = diagnose(
+      caseOf({
+        logs: [{ samples: { tS: fallen.map((_, i) => 600 * i), pressureBar: fallen, flowC: fallen.map(() => 18) } }],
+        findings: [{ test: 'visible-leak', outcome: 'found' }],
+      }),
+    );
     expect(d.marginals['circuit-leak']).toBeGreaterThan(0.5);
     expect(d.estimates.lossLPerH).toBeNull();
   });
 
   it('takes a gauge that stands still through a heat-up for what it is, wherever it stands, and tells no charge from it', () => {
     for (const bar of [1, 2]) {
-      const d = diagnose(caseOf({ logs: [{ samples: { tS: [0, 120, 300, 600, 1200], pressureBar: Array(5).fill(bar), flowC: [20, 40, 60, 70, 72] }, events: [{ tS: 0, kind: 'heat-on' }] }] }));
+      const d = diagnose(
+        caseOf({
+          logs: [
+            {
+              samples: { tS: [0, 120, 300, 600, 1200], pressureBar: Array(5).fill(bar), flowC: [20, 40, 60, 70, 72] },
+              events: [{ tS: 0, kind: 'heat-on' }],
+            },
+          ],
+        }),
+      );
       expect(d.hypotheses[0]!.faults).toEqual(['gauge-misreading']);
       expect(d.estimates.prechargeBar).toBeNull();
     }
@@ -164,14 +218,30 @@ describe('poor input', () => {
   });
 
   it('names the numbers that were read, with their units', () => {
-    const d = diagnose({ format: 'jumper-case', version: 1, id: 's', circuit: { kind: 'steam', reliefValve: { setBar: 1.03 } }, findings: [{ test: 'pressure-control-cut-out', cutOutBar: 0.6, setBar: 0.14 }, { test: 'return-time', minutes: 50 }, { test: 'cycles-per-hour', count: 8 }] });
+    const d = diagnose({
+      format: 'jumper-case',
+      version: 1,
+      id: 's',
+      circuit: { kind: 'steam', reliefValve: { setBar: 1.03 } },
+      findings: [
+        { test: 'pressure-control-cut-out', cutOutBar: 0.6, setBar: 0.14 },
+        { test: 'return-time', minutes: 50 },
+        { test: 'cycles-per-hour', count: 8 },
+      ],
+    });
     const texts = new Set(d.because.map((b) => b.text));
     expect(texts).toContain('Pressure control cut-out: cut out 0.6 bar, set 0.14 bar.');
     expect(texts).toContain('Time of the return: 50 min.');
     expect(texts).toContain('Cycles an hour: 8.');
   });
   it('judges steam from findings alone', () => {
-    const d = diagnose({ format: 'jumper-case', version: 1, id: 's', circuit: { kind: 'steam', reliefValve: { setBar: 1.03 } }, findings: [{ test: 'level-creep-idle', outcome: 'rises' }] });
+    const d = diagnose({
+      format: 'jumper-case',
+      version: 1,
+      id: 's',
+      circuit: { kind: 'steam', reliefValve: { setBar: 1.03 } },
+      findings: [{ test: 'level-creep-idle', outcome: 'rises' }],
+    });
     expect(d.hypotheses[0]!.faults).toEqual(['steam-feeder-passing']);
   });
 });
@@ -198,20 +268,45 @@ describe('the tables', () => {
     for (const id of TEST_IDS) expect({ id, tells: testRow(id).tells }).toEqual({ id, tells: expect.stringMatching(/\w.*\.$/) });
   });
   it('give every fault a remedy and a size from which it counts', () => {
-    for (const id of FAULT_IDS) expect(faultRow(id)).toMatchObject({ title: expect.stringMatching(/\w/), counts: expect.stringMatching(/\w/), remedy: expect.stringMatching(/\w/) });
+    for (const id of FAULT_IDS)
+      expect(faultRow(id)).toMatchObject({
+        title: expect.stringMatching(/\w/),
+        counts: expect.stringMatching(/\w/),
+        remedy: expect.stringMatching(/\w/),
+      });
   });
 
   it('priors sum to one, and follow complaint and sheet', () => {
     const sets = weightedSets({ circuit: CIRCUIT, complaint: ['topped-up-often'] });
     expect(Math.abs(sets.reduce((s, x) => s + x.weight, 0) - 1)).toBeLessThan(1e-9);
-    const of = (id: FaultId, complaint: ('topped-up-often' | 'gauge-climbs-hot')[]) => weightedSets({ circuit: CIRCUIT, complaint }).find((s) => s.faults.join() === id)!.weight;
+    const of = (id: FaultId, complaint: ('topped-up-often' | 'gauge-climbs-hot')[]) =>
+      weightedSets({ circuit: CIRCUIT, complaint }).find((s) => s.faults.join() === id)!.weight;
     expect(of('circuit-leak', ['topped-up-often'])).toBeGreaterThan(of('circuit-leak', ['gauge-climbs-hot']));
     expect(sets.some((s) => s.faults.includes('dhw-coil-perforated'))).toBe(false);
   });
 });
 
 it('a recharge in the middle of a log begins the time after the work', () => {
-  const { log } = simulateCase({ circuit: CIRCUIT, faults: [{ id: 'vessel-undercharged', severity: 0.6 }], schedule: { startC: 18, durationS: 14_400, stepS: 60, heat: [{ onS: 300, offS: 2400 }, { onS: 9000, offS: 12_000 }], actions: [{ tS: 6900, kind: 'drained' }, { tS: 7000, kind: 'vessel-recharged' }, { tS: 7060, kind: 'top-up' }] }, gauge: { resolutionBar: 0.02 }, seed: 6 });
+  const { log } = simulateCase({
+    circuit: CIRCUIT,
+    faults: [{ id: 'vessel-undercharged', severity: 0.6 }],
+    schedule: {
+      startC: 18,
+      durationS: 14_400,
+      stepS: 60,
+      heat: [
+        { onS: 300, offS: 2400 },
+        { onS: 9000, offS: 12_000 },
+      ],
+      actions: [
+        { tS: 6900, kind: 'drained' },
+        { tS: 7000, kind: 'vessel-recharged' },
+        { tS: 7060, kind: 'top-up' },
+      ],
+    },
+    gauge: { resolutionBar: 0.02 },
+    seed: 6,
+  });
   const d = diagnose(caseOf({ logs: [log] }));
   expect(d.hypotheses[0]!.faults.some((f) => f.startsWith('vessel-'))).toBe(true);
   const flat = (m: typeof d.marginals) => (m['vessel-undercharged'] ?? 0) + (m['vessel-diaphragm-failed'] ?? 0);
@@ -220,7 +315,13 @@ it('a recharge in the middle of a log begins the time after the work', () => {
 });
 
 describe('what the sheet says of vessel and fluid counts', () => {
-  const LOFT: CircuitSheet = { ...CIRCUIT, waterVolumeSource: 'measured', staticHeadM: 8, vessel: { nominalVolumeL: 12, targetPrechargeBar: 0.5, heightAboveGaugeM: 6 }, reliefValve: { setBar: 3 } };
+  const LOFT: CircuitSheet = {
+    ...CIRCUIT,
+    waterVolumeSource: 'measured',
+    staticHeadM: 8,
+    vessel: { nominalVolumeL: 12, targetPrechargeBar: 0.5, heightAboveGaugeM: 6 },
+    reliefValve: { setBar: 3 },
+  };
   it('a sound vessel in the loft is not taken for one that lost its charge, and its charge is told as it is there', () => {
     const { log } = simulateCase({ circuit: LOFT, faults: [], schedule: cycle, gauge: { resolutionBar: 0.01 }, seed: 3 });
     const d = diagnose({ ...caseOf({ logs: [log] }), circuit: LOFT });
@@ -232,12 +333,26 @@ describe('what the sheet says of vessel and fluid counts', () => {
     const glycol: CircuitSheet = { ...CIRCUIT, waterVolumeSource: 'measured', glycol: 'propylene', glycolPercent: 35 };
     const { log } = simulateCase({ circuit: glycol, faults: [], schedule: cycle, gauge: { resolutionBar: 0.01 }, seed: 3 });
     const swing = (l: typeof log) => Math.max(...(l.samples.pressureBar as number[])) - l.samples.pressureBar[0]!;
-    expect(swing(log)).toBeGreaterThan(1.25 * swing(simulateCase({ circuit: CIRCUIT, faults: [], schedule: cycle, gauge: { resolutionBar: 0.01 }, seed: 3 }).log));
+    expect(swing(log)).toBeGreaterThan(
+      1.25 * swing(simulateCase({ circuit: CIRCUIT, faults: [], schedule: cycle, gauge: { resolutionBar: 0.01 }, seed: 3 }).log),
+    );
     expect(diagnose({ ...caseOf({ logs: [log] }), circuit: glycol }).hypotheses[0]!.faults).toEqual(['none']);
   });
   it('days of logging keep their heat cycles: a flat vessel shows in a fortnight as in an hour', () => {
     const days = 14 * 86_400;
-    const of = (id: FaultId) => simulateCase({ circuit: CIRCUIT, faults: [{ id, severity: 0.5 }], schedule: { startC: 18, durationS: days, stepS: 300, heat: Array.from({ length: 28 }, (_, i) => ({ onS: 43_200 * i + 3600, offS: 43_200 * i + 14_400 })) }, gauge: { resolutionBar: 0.01 }, seed: 4 }).log;
+    const of = (id: FaultId) =>
+      simulateCase({
+        circuit: CIRCUIT,
+        faults: [{ id, severity: 0.5 }],
+        schedule: {
+          startC: 18,
+          durationS: days,
+          stepS: 300,
+          heat: Array.from({ length: 28 }, (_, i) => ({ onS: 43_200 * i + 3600, offS: 43_200 * i + 14_400 })),
+        },
+        gauge: { resolutionBar: 0.01 },
+        seed: 4,
+      }).log;
     const flat = diagnose(caseOf({ logs: [of('vessel-undercharged')] }));
     expect((flat.marginals['vessel-undercharged'] ?? 0) + (flat.marginals['vessel-diaphragm-failed'] ?? 0)).toBeGreaterThan(0.6);
     expect(diagnose(caseOf({ logs: [of('none')] })).hypotheses[0]!.faults).toEqual(['none']);

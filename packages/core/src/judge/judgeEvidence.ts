@@ -15,10 +15,13 @@ import { readVisit, type Visit } from './Visit';
 export type Progress = (share: number) => void;
 
 /** A visit with its suspects, most probable first. */
-export interface Judged extends Visit { sets: JudgedSet[] }
+export interface Judged extends Visit {
+  sets: JudgedSet[];
+}
 
 /** Shares of the work at which the screening is done, and all contenders are fitted. */
-const SCREENED = 0.2, FITTED = 0.9;
+const SCREENED = 0.2,
+  FITTED = 0.9;
 
 /** Bayes over fault sets: prior × probability of the logs (by simulation, parameters integrated out) × probability of each finding, the
  *  parameters' draws reweighted by every finding in turn. Every set is screened; those that may matter are judged again with care. */
@@ -38,22 +41,39 @@ function byFindingsAlone(visit: Visit, priors: WeightedSet[], told: Progress): J
 
 /** Where even the best of all models misses the log by more than its noise explains, the noise is what is misjudged: a rough hand, a sticking needle,
  *  a plant that does what no model here does. It is widened until the best fits, so that the others are not thrown out for it. */
-const BEARABLE_MISFIT = 1.25, MOST_MISFIT = 16;
+const BEARABLE_MISFIT = 1.25,
+  MOST_MISFIT = 16;
 
-const widened = (track: LogTrack, misfit: number): LogTrack => ({ ...track, variance: track.variance.map((x) => x * misfit), modelErrorBar: track.modelErrorBar.map((x) => x * Math.sqrt(misfit)) });
+const widened = (track: LogTrack, misfit: number): LogTrack => ({
+  ...track,
+  variance: track.variance.map((x) => x * misfit),
+  modelErrorBar: track.modelErrorBar.map((x) => x * Math.sqrt(misfit)),
+});
 
 /** What a hasty look has shown: the sets as they seem, the visit as it is to be judged from there on, what was fitted, and how much of the work is done. */
-interface Screening { screened: JudgedSet[]; as: Visit; looked: Looked; done: number }
+interface Screening {
+  screened: JudgedSet[];
+  as: Visit;
+  looked: Looked;
+  done: number;
+}
 
 function screen(visit: Visit, priors: WeightedSet[], told: Progress): Screening {
   const look = lookAt(visit, QUICK, false);
   look.lookOver(priors);
   look.fitAll(priors, part(told, 0, SCREENED));
   look.fitter.lendToNeighbours(HASTY_LENDING);
-  const first = look.judge(priors), misfit = Math.min(MOST_MISFIT, ...first.map((s) => s.fit.misfit));
+  const first = look.judge(priors),
+    misfit = Math.min(MOST_MISFIT, ...first.map((s) => s.fit.misfit));
   if (misfit <= BEARABLE_MISFIT) return { screened: withProbabilities(first), as: visit, looked: look.fitter.looked(), done: SCREENED };
-  const as = { ...visit, tracks: visit.tracks.map((t) => widened(t, misfit)) }, again = lookAt(as, QUICK, false, look.fitter.looked());
-  return { screened: withProbabilities(again.judge(priors, part(told, SCREENED, 2 * SCREENED))), as, looked: again.fitter.looked(), done: 2 * SCREENED };
+  const as = { ...visit, tracks: visit.tracks.map((t) => widened(t, misfit)) },
+    again = lookAt(as, QUICK, false, look.fitter.looked());
+  return {
+    screened: withProbabilities(again.judge(priors, part(told, SCREENED, 2 * SCREENED))),
+    as,
+    looked: again.fitter.looked(),
+    done: 2 * SCREENED,
+  };
 }
 
 /** A pair that is no farther behind the best than this in the screening, in nats, is judged with care; single faults always are. A hasty look finds up to four nats less than is there, of models with
@@ -62,9 +82,11 @@ const CONTENDS = 4.5;
 
 /** The sets that contend, judged with care, and behind them the rest as they seemed. */
 function judgedWithCare({ screened, as, looked }: Screening, told: Progress): JudgedSet[] {
-  const scores = scoresOf(screened), least = Math.max(...scores) - CONTENDS;
+  const scores = scoresOf(screened),
+    least = Math.max(...scores) - CONTENDS;
   const contends = (s: JudgedSet, i: number) => s.faults.length === 1 || scores[i]! > least;
-  const contenders = screened.filter(contends).map(unjudged), rest = screened.filter((s, i) => !contends(s, i));
+  const contenders = screened.filter(contends).map(unjudged),
+    rest = screened.filter((s, i) => !contends(s, i));
   const look = lookAt(as, THOROUGH, true, looked);
   look.fitAll(contenders, part(told, 0, FITTED));
   look.fitter.lendToNeighbours(LENDING);
@@ -91,16 +113,27 @@ interface Look {
 
 /** @param care whether pains are taken over other ways in which a set may hold @param before what was fitted with more haste */
 function lookAt(visit: Visit, effort: Effort, care: boolean, before: Looked = new Map()): Look {
-  const fitter = fitterOf(visit.sheet, visit.seen, visit.tracks, hintsOf(visit), effort, before), waysOf = waysOn(visit), judge = setJudge(visit);
+  const fitter = fitterOf(visit.sheet, visit.seen, visit.tracks, hintsOf(visit), effort, before),
+    waysOf = waysOn(visit),
+    judge = setJudge(visit);
   const modelsOf = (faults: readonly FaultId[], inWays = waysOf(faults, care)) => [inWays.model, ...inWays.others.map((way) => way.model)];
-  const each = <T>(which: readonly WeightedSet[], told: Progress, of: (set: WeightedSet) => T): T[] => which.map((set, i) => { told(i / which.length); return of(set); });
+  const each = <T>(which: readonly WeightedSet[], told: Progress, of: (set: WeightedSet) => T): T[] =>
+    which.map((set, i) => {
+      told(i / which.length);
+      return of(set);
+    });
   return {
     fitter,
     lookOver: (which) => fitter.lookOver(which.flatMap(({ faults }) => modelsOf(faults, waysOf(faults, true)))),
     knows: ({ faults }) => modelsOf(faults).every(fitter.knows),
-    fitAll: (which, told) => { each(which, told, ({ faults }) => modelsOf(faults).forEach(fitter.fitOf)); },
+    fitAll: (which, told) => {
+      each(which, told, ({ faults }) => modelsOf(faults).forEach(fitter.fitOf));
+    },
     judge: (which, told = () => {}) => each(which, told, (set) => judge(set, waysOf(set.faults, care), fitter.fitOf)),
   };
 }
 
-const part = (told: Progress, from: number, to: number): Progress => (share) => told(from + (to - from) * share);
+const part =
+  (told: Progress, from: number, to: number): Progress =>
+  (share) =>
+    told(from + (to - from) * share);

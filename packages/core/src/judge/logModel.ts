@@ -16,7 +16,16 @@ export interface LogModel {
   heat: 'as-it-seems' | 'none';
 }
 
-const RIGHT: LogModel = { gas: 'right', inflow: 'none', outflow: 'none', lift: 'right', gauge: 'right', feed: 'right', air: false, heat: 'as-it-seems' };
+const RIGHT: LogModel = {
+  gas: 'right',
+  inflow: 'none',
+  outflow: 'none',
+  lift: 'right',
+  gauge: 'right',
+  feed: 'right',
+  air: false,
+  heat: 'as-it-seems',
+};
 
 const CHANGES: Partial<Record<FaultId, Partial<LogModel>>> = {
   'vessel-undercharged': { gas: 'low' },
@@ -49,19 +58,30 @@ export function logModelOf(faults: readonly FaultId[]): LogModel {
   return Object.assign({ ...RIGHT }, ...changes, changes.some((c) => c.outflow === 'circuit') ? { outflow: 'circuit' } : {});
 }
 
-export const logModelKey = (m: LogModel): string => [m.gas, m.inflow, m.outflow, m.lift, m.gauge, m.feed, m.air ? 'air' : '', m.heat === 'none' ? 'unheated' : ''].join('/');
+export const logModelKey = (m: LogModel): string =>
+  [m.gas, m.inflow, m.outflow, m.lift, m.gauge, m.feed, m.air ? 'air' : '', m.heat === 'none' ? 'unheated' : ''].join('/');
 
 /** Which ways some tracks can tell apart, because one was shut off while the other stayed open: the feed's from the coil's, and the boiler's from the circuit's. */
-export interface WaysParted { inflow: boolean; outflow: boolean }
+export interface WaysParted {
+  inflow: boolean;
+  outflow: boolean;
+}
 export const waysParted = (tracks: readonly Pick<LogTrack, 'fillOn' | 'coilOn' | 'boilerOn'>[]): WaysParted => ({
-  inflow: tracks.some((t) => t.coilOn.some((on, i) => on !== t.fillOn[i])), outflow: tracks.some((t) => t.boilerOn.some((on) => on < 1)),
+  inflow: tracks.some((t) => t.coilOn.some((on, i) => on !== t.fillOn[i])),
+  outflow: tracks.some((t) => t.boilerOn.some((on) => on < 1)),
 });
 
 /** The model as the tracks can tell it: ways in that none of them parts are one, and so are ways out. */
-export const byWaysParted = (m: LogModel, parted: WaysParted): LogModel => ({ ...m, inflow: m.inflow === 'coil' && !parted.inflow ? 'fill' : m.inflow, outflow: m.outflow === 'boiler' && !parted.outflow ? 'circuit' : m.outflow });
+export const byWaysParted = (m: LogModel, parted: WaysParted): LogModel => ({
+  ...m,
+  inflow: m.inflow === 'coil' && !parted.inflow ? 'fill' : m.inflow,
+  outflow: m.outflow === 'boiler' && !parted.outflow ? 'circuit' : m.outflow,
+});
 
 /** The same for models that no track can tell apart: what comes in or goes out does so alike, whichever way it takes; and a vessel that is full of water is as good as none. */
-export const movesAs = (m: LogModel, parted: WaysParted): string => logModelKey({ ...byWaysParted(m, parted), gas: m.gas === 'cut-off' ? 'low' : m.gas });
+export const movesAs = (m: LogModel, parted: WaysParted): string =>
+  logModelKey({ ...byWaysParted(m, parted), gas: m.gas === 'cut-off' ? 'low' : m.gas });
 
 /** In how many ways two models differ. */
-export const waysApart = (a: LogModel, b: LogModel): number => (Object.keys(RIGHT) as (keyof LogModel)[]).filter((k) => a[k] !== b[k]).length;
+export const waysApart = (a: LogModel, b: LogModel): number =>
+  (Object.keys(RIGHT) as (keyof LogModel)[]).filter((k) => a[k] !== b[k]).length;

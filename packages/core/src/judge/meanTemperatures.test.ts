@@ -4,8 +4,15 @@ import { meanTemperatures } from './meanTemperatures';
 
 const C = resolveCircuit({ kind: 'sealed-hot-water', waterVolumeL: 95, heatOutputKw: 24, reliefValve: { setBar: 3 }, maxFlowC: 70 });
 const MINUTES = [0, 5, 10, 20, 30, 45, 60];
-const read = (flowC: (number | null)[], events: { tS: number; kind: 'heat-on' | 'heat-off' }[]) => meanTemperatures({ tS: MINUTES.map((m) => 60 * m), gaugeBar: MINUTES.map(() => 1.2), flowC, returnC: MINUTES.map(() => null) }, events, C, false);
-const ON = { tS: 300, kind: 'heat-on' as const }, OFF = { tS: 1500, kind: 'heat-off' as const };
+const read = (flowC: (number | null)[], events: { tS: number; kind: 'heat-on' | 'heat-off' }[]) =>
+  meanTemperatures(
+    { tS: MINUTES.map((m) => 60 * m), gaugeBar: MINUTES.map(() => 1.2), flowC, returnC: MINUTES.map(() => null) },
+    events,
+    C,
+    false,
+  );
+const ON = { tS: 300, kind: 'heat-on' as const },
+  OFF = { tS: 1500, kind: 'heat-off' as const };
 
 it('a temperature that was not read between two lies between them', () => {
   const { meanC, guessedK } = read([18, 18, null, 60, 66, 50, 40], [ON]);
@@ -28,22 +35,36 @@ it('where the first reading came after the heat, the circuit was as cold as room
 });
 
 it('where it was hot at the first reading and the pressure had not risen for it, it was hot before', () => {
-  const found = (gaugeBar: number[]) => meanTemperatures({ tS: MINUTES.map((m) => 60 * m), gaugeBar, flowC: [null, null, 63, 63, 61, 53, 43], returnC: MINUTES.map(() => null) }, [{ tS: 0, kind: 'heat-on' }, { tS: 1200, kind: 'heat-off' }], C, false);
-  const hot = found([1.4, 1.4, 1.4, 1.45, 1.35, 1.2, 1.05]), heated = found([1, 1.15, 1.4, 1.45, 1.35, 1.2, 1.05]);
+  const found = (gaugeBar: number[]) =>
+    meanTemperatures(
+      { tS: MINUTES.map((m) => 60 * m), gaugeBar, flowC: [null, null, 63, 63, 61, 53, 43], returnC: MINUTES.map(() => null) },
+      [
+        { tS: 0, kind: 'heat-on' },
+        { tS: 1200, kind: 'heat-off' },
+      ],
+      C,
+      false,
+    );
+  const hot = found([1.4, 1.4, 1.4, 1.45, 1.35, 1.2, 1.05]),
+    heated = found([1, 1.15, 1.4, 1.45, 1.35, 1.2, 1.05]);
   expect(hot.meanC[0]).toBeCloseTo(hot.meanC[2]!, 6);
   expect(heated.meanC[0]!).toBeLessThan(25);
 });
 
 it('what stopped being read cools once the heat is off, and is doubted by part of what it may have cooled', () => {
   const { meanC, guessedK } = read([18, 18, 40, 60, null, null, null], [ON, OFF]);
-  for (let i = 4; i < 7; i++) { expect(meanC[i]!).toBeLessThan(meanC[i - 1]!); expect(guessedK[i]!).toBeGreaterThan(guessedK[i - 1]!); }
+  for (let i = 4; i < 7; i++) {
+    expect(meanC[i]!).toBeLessThan(meanC[i - 1]!);
+    expect(guessedK[i]!).toBeGreaterThan(guessedK[i - 1]!);
+  }
   expect(meanC[6]!).toBeGreaterThan(18);
   // 95 L at 24 kW cool by half in about twenty minutes (a time constant of half an hour: common practice).
   expect(meanC[6]!).toBeLessThan(40);
 });
 
 it('and stands where it was last read while nothing says that the heat went off, doubted by what was left to its limit', () => {
-  const on = read([18, 18, 40, 50, null, null, null], [ON]), unsaid = read([18, 18, 40, 50, null, null, null], []);
+  const on = read([18, 18, 40, 50, null, null, null], [ON]),
+    unsaid = read([18, 18, 40, 50, null, null, null], []);
   expect(on.meanC[6]).toBe(on.meanC[3]);
   expect(on.guessedK[6]!).toBeGreaterThan(3);
   expect(unsaid.meanC[6]).toBe(unsaid.meanC[3]);
@@ -51,15 +72,26 @@ it('and stands where it was last read while nothing says that the heat went off,
 });
 
 it('stays level until the heat is switched, whichever way', () => {
-  const gap = [18, null, null, 60, null, 40, 30], { meanC } = read(gap, [{ tS: 600, kind: 'heat-on' }, { tS: 1800, kind: 'heat-off' }]);
+  const gap = [18, null, null, 60, null, 40, 30],
+    { meanC } = read(gap, [
+      { tS: 600, kind: 'heat-on' },
+      { tS: 1800, kind: 'heat-off' },
+    ]);
   expect(meanC[1]).toBe(meanC[0]);
   expect(meanC[2]).toBe(meanC[0]);
   expect(meanC[4]).toBe(meanC[3]);
 });
 
 describe('with no temperature read', () => {
-  const blind = (gaugeBar: number[], events: LogEvent[]) => meanTemperatures({ tS: MINUTES.map((m) => 60 * m), gaugeBar, flowC: MINUTES.map(() => null), returnC: MINUTES.map(() => null) }, events, C, false);
-  const LEVEL = MINUTES.map(() => 1.2), FALLS = [2.2, 2.1, 1.9, 1.7, 1.5, 1.4, 1.3];
+  const blind = (gaugeBar: number[], events: LogEvent[]) =>
+    meanTemperatures(
+      { tS: MINUTES.map((m) => 60 * m), gaugeBar, flowC: MINUTES.map(() => null), returnC: MINUTES.map(() => null) },
+      events,
+      C,
+      false,
+    );
+  const LEVEL = MINUTES.map(() => 1.2),
+    FALLS = [2.2, 2.1, 1.9, 1.7, 1.5, 1.4, 1.3];
 
   it('what is switched off first was on before: it begins hot and cools', () => {
     const { meanC, heat } = blind(FALLS, [OFF]);
@@ -69,14 +101,21 @@ describe('with no temperature read', () => {
   });
 
   it('"heat on" at the first reading only says that it runs, where nothing rises for it and it falls afterwards', () => {
-    const first = { tS: 0, kind: 'heat-on' as const }, stands = [2.2, 2.2, 2.2, 2.2, 1.7, 1.4, 1.3], rises = [1.2, 1.3, 1.5, 1.8, 1.6, 1.4, 1.3];
+    const first = { tS: 0, kind: 'heat-on' as const },
+      stands = [2.2, 2.2, 2.2, 2.2, 1.7, 1.4, 1.3],
+      rises = [1.2, 1.3, 1.5, 1.8, 1.6, 1.4, 1.3];
     const hot = blind(stands, [first, OFF]);
     expect(hot.heat!.beginsHot).toBe(true);
     expect(hot.heat!.switchS).toEqual([OFF.tS]);
     expect(blind(rises, [first, OFF]).heat!.beginsHot).toBe(false);
     expect(blind(stands, [ON, OFF]).heat!.beginsHot).toBe(false);
     // What loses as much as grows stands still while it is heated, too.
-    expect(blind(stands.map(() => 1.2), [first, OFF]).heat!.beginsHot).toBe(false);
+    expect(
+      blind(
+        stands.map(() => 1.2),
+        [first, OFF],
+      ).heat!.beginsHot,
+    ).toBe(false);
     expect(blind(stands, [first]).heat!.beginsHot).toBe(false);
   });
 

@@ -1,7 +1,9 @@
 import { errorKeptAt, type LogTrack } from './LogTrack';
 
 /** Points merge as long as the line from the first to the last of them misses none by more than this, bar and growth (some two tenths of a kelvin), and as long as they last no longer. */
-const STRAIGHT_BAR = 0.008, STRAIGHT_GROWTH = 6e-5, LONGEST_S = 300;
+const STRAIGHT_BAR = 0.008,
+  STRAIGHT_GROWTH = 6e-5,
+  LONGEST_S = 300;
 
 /** So few cost little, and each was read with care. */
 const FEW_POINTS = 40;
@@ -10,17 +12,34 @@ const FEW_POINTS = 40;
  *  every one costs the kernel a step. Never across a change of what is open, nor next to one; each merged point is the mean of its points, its own error smaller by their number. */
 export function mergedWhereStraight(track: LogTrack): LogTrack {
   if (track.n <= FEW_POINTS) return track;
-  const blocks = straightBlocks(track), n = blocks.length;
+  const blocks = straightBlocks(track),
+    n = blocks.length;
   if (n === track.n) return track;
-  const mean = (of: ArrayLike<number>) => Float64Array.from(blocks, ([from, to]) => { let sum = 0; for (let i = from; i < to; i++) sum += of[i]!; return sum / (to - from); });
+  const mean = (of: ArrayLike<number>) =>
+    Float64Array.from(blocks, ([from, to]) => {
+      let sum = 0;
+      for (let i = from; i < to; i++) sum += of[i]!;
+      return sum / (to - from);
+    });
   const first = (of: Float64Array) => Float64Array.from(blocks, ([from]) => of[from]!);
   const tS = mean(track.tS);
   return {
-    ...track, n, tS, gaugeBar: mean(track.gaugeBar), growth: mean(track.growth), away: track.away && mean(track.away),
+    ...track,
+    n,
+    tS,
+    gaugeBar: mean(track.gaugeBar),
+    growth: mean(track.growth),
+    away: track.away && mean(track.away),
     variance: mean(track.variance).map((v, k) => v / (blocks[k]![1] - blocks[k]![0])),
-    starts: Uint8Array.from(blocks, ([from]) => track.starts[from]!), fillOn: first(track.fillOn), coilOn: first(track.coilOn), boilerOn: first(track.boilerOn),
-    drawnL: first(track.drawnL), jumpBar: Float64Array.from(blocks, ([from, to]) => Math.hypot(...track.jumpBar.subarray(from, to))),
-    modelErrorBar: mean(track.modelErrorBar), warmth: mean(track.warmth), temperatureErrorK: mean(track.temperatureErrorK),
+    starts: Uint8Array.from(blocks, ([from]) => track.starts[from]!),
+    fillOn: first(track.fillOn),
+    coilOn: first(track.coilOn),
+    boilerOn: first(track.boilerOn),
+    drawnL: first(track.drawnL),
+    jumpBar: Float64Array.from(blocks, ([from, to]) => Math.hypot(...track.jumpBar.subarray(from, to))),
+    modelErrorBar: mean(track.modelErrorBar),
+    warmth: mean(track.warmth),
+    temperatureErrorK: mean(track.temperatureErrorK),
     errorKept: errorKeptAt(tS, track.modelErrorS),
   };
 }
@@ -28,9 +47,16 @@ export function mergedWhereStraight(track: LogTrack): LogTrack {
 /** First point, and the point after the last, of each block. */
 function straightBlocks(track: LogTrack): [number, number][] {
   const blocks: [number, number][] = [];
-  for (let from = 0; from < track.n; ) {
+  for (let from = 0; from < track.n;) {
     let to = from + 1;
-    while (to < track.n && !changesNear(track, from) && !changesNear(track, to) && track.tS[to]! - track.tS[from]! <= LONGEST_S && isStraight(track, from, to)) to++;
+    while (
+      to < track.n &&
+      !changesNear(track, from) &&
+      !changesNear(track, to) &&
+      track.tS[to]! - track.tS[from]! <= LONGEST_S &&
+      isStraight(track, from, to)
+    )
+      to++;
     blocks.push([from, to]);
     from = to;
   }

@@ -23,17 +23,27 @@ export function nextTests(judged: Judged, sheet: CircuitSheet, found: readonly F
     const bits = expectedBits(test, sets, judged);
     if (bits === null || bits < LEAST_BITS) return [];
     const row = testRow(test);
-    const cooling = hot && row.intrusive ? COOLING_MIN : 0, minutes = minutesOf(test, judged);
-    return [{ next: { test, informationBits: bits, minutes: minutes + cooling, intrusive: row.intrusive, text: row.tells }, rate: bits / (minutes + row.effort + cooling + WALK_MIN) }];
+    const cooling = hot && row.intrusive ? COOLING_MIN : 0,
+      minutes = minutesOf(test, judged);
+    return [
+      {
+        next: { test, informationBits: bits, minutes: minutes + cooling, intrusive: row.intrusive, text: row.tells },
+        rate: bits / (minutes + row.effort + cooling + WALK_MIN),
+      },
+    ];
   });
   // A quick test that tells next to nothing is no step forward, however cheap, while another tells much.
   const most = Math.max(0, ...rows.map((r) => r.next.informationBits));
-  return rows.filter((r) => r.next.informationBits >= LEAST_OF_MOST * most).sort((a, b) => b.rate - a.rate).map((r) => r.next);
+  return rows
+    .filter((r) => r.next.informationBits >= LEAST_OF_MOST * most)
+    .sort((a, b) => b.rate - a.rate)
+    .map((r) => r.next);
 }
 
 /** A look or a touch that may well change what is done next: nobody goes to work without it. */
 export const tellsMoreQuickly = (t: NextTest): boolean => !t.intrusive && t.minutes <= QUICK_MIN && t.informationBits >= QUICK_BITS;
-const QUICK_MIN = 5, QUICK_BITS = 0.1;
+const QUICK_MIN = 5,
+  QUICK_BITS = 0.1;
 
 /** The test that would come out differently if the leading set were wrong: the most that it can say for the effort, where more than a clear word is not
  *  needed. Best is one that speaks of the lead itself, against a sound circuit as against the sets that do without the lead's faults: next to a lead held
@@ -41,14 +51,21 @@ const QUICK_MIN = 5, QUICK_BITS = 0.1;
 export function provingTest(judged: Judged, sheet: CircuitSheet, found: readonly Finding[]): TestId | null {
   const [lead] = judged.sets;
   if (!lead) return null;
-  const rivalsOf = (sets: JudgedSet[]) => sets.slice(0, MOST_SETS).filter((s) => repairKey(s) !== repairKey(lead) && !lead.faults.every((f) => s.faults.includes(f)));
-  const rivals = rivalsOf(judged.sets), sound = judged.sets.filter((s) => s.faults.includes('none') && s !== lead);
+  const rivalsOf = (sets: JudgedSet[]) =>
+    sets.slice(0, MOST_SETS).filter((s) => repairKey(s) !== repairKey(lead) && !lead.faults.every((f) => s.faults.includes(f)));
+  const rivals = rivalsOf(judged.sets),
+    sound = judged.sets.filter((s) => s.faults.includes('none') && s !== lead);
   const clearest = (against: JudgedSet[][]): TestId | null => {
-    let best: TestId | null = null, most = 0;
+    let best: TestId | null = null,
+      most = 0;
     for (const test of candidates(sheet, found)) {
-      const bits = leastBits(test, lead, against, judged), row = testRow(test);
+      const bits = leastBits(test, lead, against, judged),
+        row = testRow(test);
       const rate = Math.min(bits, CLEAR_BITS) / (minutesOf(test, judged) + row.effort + WALK_MIN);
-      if (bits > LEAST_PROOF_BITS && rate > most) { most = rate; best = test; }
+      if (bits > LEAST_PROOF_BITS && rate > most) {
+        most = rate;
+        best = test;
+      }
     }
     return best;
   };
@@ -58,17 +75,20 @@ export function provingTest(judged: Judged, sheet: CircuitSheet, found: readonly
 /** What a test is expected to say for the lead against each group of sets, bits: the least of it. */
 function leastBits(test: TestId, lead: JudgedSet, against: JudgedSet[][], judged: Judged): number {
   const p = mixture(test, [lead], judged);
-  const said = against.filter((sets) => sets.length > 0).map((sets) => {
-    const q = mixture(test, sets, judged);
-    return p && q ? p.reduce((s, x, i) => s + x * Math.log2(x / q[i]!), 0) : 0;
-  });
+  const said = against
+    .filter((sets) => sets.length > 0)
+    .map((sets) => {
+      const q = mixture(test, sets, judged);
+      return p && q ? p.reduce((s, x, i) => s + x * Math.log2(x / q[i]!), 0) : 0;
+    });
   return said.length ? Math.min(...said) : 0;
 }
 
 export const repairKey = (set: JudgedSet): string => [...new Set(set.faults.map((f) => faultRow(f).repair))].sort().join('+');
 
 /** A test proves something from half a bit on; beyond two bits more is no clearer. */
-const LEAST_PROOF_BITS = 0.5, CLEAR_BITS = 2;
+const LEAST_PROOF_BITS = 0.5,
+  CLEAR_BITS = 2;
 
 const minutesOf = (test: TestId, { seen, creepBarPerH }: Judged): number => testMinutes(test, seen, creepBarPerH);
 
@@ -81,7 +101,9 @@ function candidates(sheet: CircuitSheet, found: readonly Finding[]): TestId[] {
   const done = new Set(found.map((f) => f.test));
   return TEST_IDS.filter((id) => {
     const row = testRow(id);
-    return !done.has(id) && (sheet.kind === 'steam') === (row.plant === 'steam') && (row.needs?.(sheet) ?? true) && (row.after?.(found) ?? true);
+    return (
+      !done.has(id) && (sheet.kind === 'steam') === (row.plant === 'steam') && (row.needs?.(sheet) ?? true) && (row.after?.(found) ?? true)
+    );
   });
 }
 
@@ -121,14 +143,22 @@ function outcomesOf(test: TestId, set: JudgedSet, judged: Judged): number[] | nu
 
 /** A test's outcomes under a set of faults, the mean over its draws. */
 function meanOutcomes(test: TestId, set: JudgedSet, judged: Judged): number[] | null {
-  const minutes = minutesOf(test, judged), of = (v: Float64Array) => testOutcomes(test, set.faults, v, judged.seen, minutes, judged.logged);
+  const minutes = minutesOf(test, judged),
+    of = (v: Float64Array) => testOutcomes(test, set.faults, v, judged.seen, minutes, judged.logged);
   if (!outcomesHangOnDraw(test, set.faults)) return set.draws[0] ? of(set.draws[0].v) : null;
   // Systematic thinning: equally spaced through the cumulated weights.
-  let out: number[] | null = null, cumulated = 0, next = 0.5 / MOST_DRAWS, used = 0;
+  let out: number[] | null = null,
+    cumulated = 0,
+    next = 0.5 / MOST_DRAWS,
+    used = 0;
   for (const d of set.draws) {
     cumulated += d.weight;
     let times = 0;
-    while (next <= cumulated && used < MOST_DRAWS) { times++; used++; next += 1 / MOST_DRAWS; }
+    while (next <= cumulated && used < MOST_DRAWS) {
+      times++;
+      used++;
+      next += 1 / MOST_DRAWS;
+    }
     if (times === 0) continue;
     const p = of(d.v);
     if (!p) return null;
@@ -139,7 +169,8 @@ function meanOutcomes(test: TestId, set: JudgedSet, judged: Judged): number[] | 
 }
 
 function mixture(test: TestId, sets: JudgedSet[], judged: Judged): number[] | null {
-  let out: number[] | null = null, total = 0;
+  let out: number[] | null = null,
+    total = 0;
   for (const s of sets) {
     const p = outcomesOf(test, s, judged);
     if (!p) return null;

@@ -9,21 +9,35 @@ import { knownToSheet } from './sheetMargin';
 import type { Visit } from './Visit';
 
 /** Another way in which a hypothesis may hold too, and how often it does. */
-export interface Way { model: LogModel; share: number }
+export interface Way {
+  model: LogModel;
+  share: number;
+}
 
 /** How a set of faults moves the pressure: in the way of its own faults, and in others that it may take instead. */
-export interface Ways { model: LogModel; others: Way[] }
+export interface Ways {
+  model: LogModel;
+  others: Way[];
+}
 
 /** Of units at fault, those that pump past their limit instead of not at all, and those that let water by all the time. Common practice, like all shares below. */
-const OVERRUN_SHARE = 0.35, UNIT_LETS_BY_SHARE = 0.17;
+const OVERRUN_SHARE = 0.35,
+  UNIT_LETS_BY_SHARE = 0.17;
 /** Of circuits without their vessel that come near their relief, those that give way before it; of blocked connections, those that still let water by, and of such as were found restricted. */
-const GIVES_WAY_SHARE = 0.2, NARROW_SHARE = 0.25, NARROW_AS_FOUND = 0.5;
+const GIVES_WAY_SHARE = 0.2,
+  NARROW_SHARE = 0.25,
+  NARROW_AS_FOUND = 0.5;
 /** Of misreading gauges, those that stick; of reliefs, those that no valve shuts off together with the boiler. */
-const STUCK_SHARE = 0.3, RELIEF_ELSEWHERE_SHARE = 0.3;
+const STUCK_SHARE = 0.3,
+  RELIEF_ELSEWHERE_SHARE = 0.3;
 /** Of feeds that are in order, those that are kept shut; of circuits whose filling is not on the sheet, those that feed themselves. */
-const SHUT_FEED_SHARE = 0.4, FED_SHARE = 0.3;
+const SHUT_FEED_SHARE = 0.4,
+  FED_SHARE = 0.3;
 /** Of rises with neither temperatures nor a word of heat, those that came cold, of falls likewise, of either where something was shut off to watch it, and of rises and falls in turn. */
-const UNHEATED_SHARE = 0.65, FELL_UNHEATED_SHARE = 0.9, WATCHED_UNHEATED_SHARE = 0.98, SWINGS_UNHEATED_SHARE = 0.05;
+const UNHEATED_SHARE = 0.65,
+  FELL_UNHEATED_SHARE = 0.9,
+  WATCHED_UNHEATED_SHARE = 0.98,
+  SWINGS_UNHEATED_SHARE = 0.05;
 
 /** A feed that lets the pressure fall so far below its limit does not feed, bar. */
 const FELL_BAR = 0.08;
@@ -47,7 +61,9 @@ interface AsSeen extends Pick<Visit, 'tracks' | 'circuit' | 'easedHot'> {
 const shutsTheFeed = (log: PressureLog): boolean => log.events?.some((e) => e.kind === 'fill-closed') ?? false;
 
 const asSeen = ({ tracks, circuit, easedHot, sheet, logs, findings, parted }: Visit): AsSeen => ({
-  tracks, circuit, easedHot,
+  tracks,
+  circuit,
+  easedHot,
   foundRestricted: findings.some((f) => f.test === 'vessel-connection-flow' && f.outcome === 'restricted'),
   feedMayBeShut: circuit.fedByItself && (lowGaugeBar(tracks) ?? Infinity) < heldFromGaugeBar(circuit) - FELL_BAR,
   feedWasShut: logs.some(shutsTheFeed),
@@ -60,19 +76,28 @@ const asSeen = ({ tracks, circuit, easedHot, sheet, logs, findings, parted }: Vi
  *  @returns of a set, and whether pains are taken over it: its ways; most have but their own */
 export function waysOn(visit: Visit): (faults: readonly FaultId[], care: boolean) => Ways {
   const seen = asSeen(visit);
-  return (faults, care) => { const model = logModelOf(faults); return { model, others: otherWays(seen, model, faults, care) }; };
+  return (faults, care) => {
+    const model = logModelOf(faults);
+    return { model, others: otherWays(seen, model, faults, care) };
+  };
 }
 
 function otherWays(seen: AsSeen, model: LogModel, faults: readonly FaultId[], care: boolean): Way[] {
-  const { tracks, feedMayBeShut } = seen, own = ownWay(seen, model, faults), ways: Way[] = own ? [own] : [];
-  if (own?.model.heat === 'none' && feedMayBeShut && model.feed === 'right') ways.push({ model: { ...own.model, feed: 'dead' }, share: SHUT_FEED_SHARE });
+  const { tracks, feedMayBeShut } = seen,
+    own = ownWay(seen, model, faults),
+    ways: Way[] = own ? [own] : [];
+  if (own?.model.heat === 'none' && feedMayBeShut && model.feed === 'right')
+    ways.push({ model: { ...own.model, feed: 'dead' }, share: SHUT_FEED_SHARE });
   if (care && model.gas === 'cut-off') ways.push(...almostCutOff(seen, model, faults));
   // A unit by itself may let water by all the time, instead of not pumping or of pumping too far.
-  if (tracks.length && faults.join() === 'pressurisation-unit-fault') ways.push({ model: { ...model, inflow: 'fill' }, share: UNIT_LETS_BY_SHARE });
+  if (tracks.length && faults.join() === 'pressurisation-unit-fault')
+    ways.push({ model: { ...model, inflow: 'fill' }, share: UNIT_LETS_BY_SHARE });
   // A relief may stand where no valve shuts it off together with the boiler.
-  if (seen.outflowParted && model.outflow === 'boiler' && faults.includes('relief-valve-passing')) ways.push({ model: { ...model, outflow: 'circuit' }, share: RELIEF_ELSEWHERE_SHARE });
+  if (seen.outflowParted && model.outflow === 'boiler' && faults.includes('relief-valve-passing'))
+    ways.push({ model: { ...model, outflow: 'circuit' }, share: RELIEF_ELSEWHERE_SHARE });
   // A bypass may begin before the feed's valve that was shut, and goes on letting water by as a way of its own.
-  if (seen.feedWasShut && model.inflow === 'fill' && faults.includes('fill-bypass-open')) ways.push({ model: { ...model, inflow: 'coil' }, share: PAST_THE_VALVE });
+  if (seen.feedWasShut && model.inflow === 'fill' && faults.includes('fill-bypass-open'))
+    ways.push({ model: { ...model, inflow: 'coil' }, share: PAST_THE_VALVE });
   if (seen.feedUnsaid && tracks.length && model.feed === 'right') ways.push({ model: { ...model, feed: 'unsaid' }, share: FED_SHARE });
   return ways;
 }
@@ -89,7 +114,9 @@ function ownWay({ tracks, feedMayBeShut, smallBySheet }: AsSeen, model: LogModel
 /** A circuit without its vessel may give way before its relief lifts; and a port that is nearly blocked lets the pressure stand high as long as the water grows, and fall back while it is hot. */
 const almostCutOff = ({ tracks, circuit, easedHot, foundRestricted }: AsSeen, model: LogModel, faults: readonly FaultId[]): Way[] => [
   ...(mayHaveBlown(tracks, circuit) ? [{ model: { ...model, gas: 'late' as const }, share: GIVES_WAY_SHARE }] : []),
-  ...((easedHot || foundRestricted) && faults.includes('vessel-connection-blocked') ? [{ model: { ...model, gas: 'narrow' as const }, share: foundRestricted ? NARROW_AS_FOUND : NARROW_SHARE }] : []),
+  ...((easedHot || foundRestricted) && faults.includes('vessel-connection-blocked')
+    ? [{ model: { ...model, gas: 'narrow' as const }, share: foundRestricted ? NARROW_AS_FOUND : NARROW_SHARE }]
+    : []),
 ];
 
 function unheatedShare(tracks: readonly LogTrack[]): number {

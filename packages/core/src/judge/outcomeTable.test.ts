@@ -16,7 +16,9 @@ it('shares out all there is, whatever the faults, and holds no outcome for impos
 });
 
 it('counts the base once, however many faults there are: what comes about by itself is no second finding', () => {
-  const base = OUTCOME_TABLES['bleed-radiators']!.base.none!, leak = outcomeShares('bleed-radiators', ['circuit-leak'])!.none!, holed = outcomeShares('bleed-radiators', ['vessel-diaphragm-failed'])!.none!;
+  const base = OUTCOME_TABLES['bleed-radiators']!.base.none!,
+    leak = outcomeShares('bleed-radiators', ['circuit-leak'])!.none!,
+    holed = outcomeShares('bleed-radiators', ['vessel-diaphragm-failed'])!.none!;
   const both = outcomeShares('bleed-radiators', ['circuit-leak', 'vessel-diaphragm-failed'])!.none!;
   // Each fault keeps from the usual outcome by its own factor on the base.
   expect(both / base).toBeCloseTo((leak / base) * (holed / base), 1);
@@ -25,5 +27,7 @@ it('counts the base once, however many faults there are: what comes about by its
 
 it('a second fault that does not touch a test changes nothing there', () => {
   for (const test of TESTS.filter((t) => !['zone-valve-end-switch', 'pump-running'].includes(t)))
-    expect(outcomeShares(test, ['relief-valve-passing', 'zone-valve-end-switch-failed'])).toEqual(outcomeShares(test, ['relief-valve-passing']));
+    expect(outcomeShares(test, ['relief-valve-passing', 'zone-valve-end-switch-failed'])).toEqual(
+      outcomeShares(test, ['relief-valve-passing']),
+    );
 });

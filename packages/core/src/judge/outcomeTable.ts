@@ -4,14 +4,23 @@ import type { TestId } from './tests';
 
 /** One row: what a fault does to a test's outcomes, and why. No outcome is impossible and weak tests are weak. Shares are common practice,
  *  reviewed by reading; not measured. */
-export interface OutcomeRow { faults: FaultId[]; shares: Record<string, number>; why: string }
-export interface OutcomeTable { base: Record<string, number>; rows: OutcomeRow[]; /** The outcomes stand from the least to the most, and of several causes what shows is the most that any of them makes. */ graded?: true }
+export interface OutcomeRow {
+  faults: FaultId[];
+  shares: Record<string, number>;
+  why: string;
+}
+export interface OutcomeTable {
+  base: Record<string, number>;
+  rows: OutcomeRow[];
+  /** The outcomes stand from the least to the most, and of several causes what shows is the most that any of them makes. */ graded?: true;
+}
 
 const NO_GAS: FaultId[] = ['vessel-undercharged', 'vessel-diaphragm-failed', 'vessel-connection-blocked', 'vessel-isolated'];
 const row = (faults: FaultId[], shares: Record<string, number>, why: string): OutcomeRow => ({ faults, shares, why });
 const table = (base: Record<string, number>, ...rows: OutcomeRow[]): OutcomeTable => ({ base, rows });
 const graded = (base: Record<string, number>, ...rows: OutcomeRow[]): OutcomeTable => ({ base, rows, graded: true });
 
+// prettier-ignore
 export const OUTCOME_TABLES: Partial<Record<TestId, OutcomeTable>> = {
   'discharge-pipe': graded({ dry: 0.86, stained: 0.11, dripping: 0.02, running: 0.01 },
     row(NO_GAS, { dry: 0.33, stained: 0.42, dripping: 0.2, running: 0.05 }, 'with little gas the relief lifts on every long heat-up'),
@@ -93,21 +102,29 @@ export const OUTCOME_TABLES: Partial<Record<TestId, OutcomeTable>> = {
 /** Probability of an outcome under a set of faults. */
 export function outcomeShares(test: TestId, faults: readonly FaultId[]): Record<string, number> | null {
   const t = OUTCOME_TABLES[test];
-  return t ? together(t, t.rows.filter((r) => r.faults.some((f) => faults.includes(f))).map((r) => r.shares)) : null;
+  return t
+    ? together(
+        t,
+        t.rows.filter((r) => r.faults.some((f) => faults.includes(f))).map((r) => r.shares),
+      )
+    : null;
 }
 
 /** Shares of a test's outcomes where several things bring them about at once. What the base brings about by itself stands in every one's shares; it counts once. */
 export function together({ base, graded }: OutcomeTable, hits: readonly Record<string, number>[]): Record<string, number> {
   if (hits.length === 0) return base;
   if (hits.length === 1) return hits[0]!;
-  const outcomes = Object.keys(base), all = (of: (shares: Record<string, number>) => number) => hits.reduce((p, h) => (p * of(h)) / of(base), of(base));
+  const outcomes = Object.keys(base),
+    all = (of: (shares: Record<string, number>) => number) => hits.reduce((p, h) => (p * of(h)) / of(base), of(base));
   return normalised(outcomes, graded ? mostOf(outcomes, all) : anyOf(outcomes, base, all));
 }
 type OfAll = (of: (shares: Record<string, number>) => number) => number;
 
 /** Of outcomes in order, no more than one shows where no cause makes more. */
 function mostOf(outcomes: string[], all: OfAll): number[] {
-  const upTo = outcomes.map((_, i) => (i === outcomes.length - 1 ? 1 : all((s) => outcomes.slice(0, i + 1).reduce((sum, o) => sum + s[o]!, 0))));
+  const upTo = outcomes.map((_, i) =>
+    i === outcomes.length - 1 ? 1 : all((s) => outcomes.slice(0, i + 1).reduce((sum, o) => sum + s[o]!, 0)),
+  );
   return upTo.map((p, i) => p - (upTo[i - 1] ?? 0));
 }
 
@@ -118,7 +135,8 @@ function anyOf(outcomes: string[], base: Record<string, number>, all: OfAll): nu
 }
 
 function normalised(outcomes: string[], shares: number[]): Record<string, number> {
-  const kept = shares.map((p) => Math.max(LEAST_SHARE, p)), sum = kept.reduce((a, b) => a + b, 0);
+  const kept = shares.map((p) => Math.max(LEAST_SHARE, p)),
+    sum = kept.reduce((a, b) => a + b, 0);
   return Object.fromEntries(outcomes.map((o, i) => [o, kept[i]! / sum]));
 }
 /** No outcome is impossible. */

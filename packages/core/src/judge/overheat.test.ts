@@ -3,10 +3,21 @@ import { resolveCircuit } from '../circuit/resolveCircuit';
 import { diagnose } from './diagnose';
 import { overheatAdded, overheatShare } from './overheat';
 
-const SHEET: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 100, heatOutputKw: 24, staticHeadM: 4, vessel: { nominalVolumeL: 10, labelPrechargeBar: 0.75 }, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop', mainsBar: 3.5 }, domesticHotWater: { kind: 'plate-exchanger' } };
-const told = resolveCircuit({ ...SHEET, maxFlowC: 70 }), untold = resolveCircuit(SHEET);
+const SHEET: CircuitSheet = {
+  kind: 'sealed-hot-water',
+  waterVolumeL: 100,
+  heatOutputKw: 24,
+  staticHeadM: 4,
+  vessel: { nominalVolumeL: 10, labelPrechargeBar: 0.75 },
+  reliefValve: { setBar: 3 },
+  fill: { kind: 'manual-loop', mainsBar: 3.5 },
+  domesticHotWater: { kind: 'plate-exchanger' },
+};
+const told = resolveCircuit({ ...SHEET, maxFlowC: 70 }),
+  untold = resolveCircuit(SHEET);
 /** By how much a flow speaks for overheating, against a boiler that does not. */
-const speaks = (hottestC: number | null, c = told) => overheatShare(hottestC, c, ['boiler-overheating']) / overheatShare(hottestC, c, ['none']);
+const speaks = (hottestC: number | null, c = told) =>
+  overheatShare(hottestC, c, ['boiler-overheating']) / overheatShare(hottestC, c, ['none']);
 
 it('a flow well beyond the limit speaks for overheating, one at the limit against it, one far below and none at all for little', () => {
   expect(speaks(85)).toBeGreaterThan(10);
@@ -22,15 +33,28 @@ it('where the limit is not on the sheet only a flow beyond all usual limits spea
 });
 
 it('a flow read by hand adds only what the log has not said', () => {
-  const adds = (flowC: number, loggedC: number | null) => overheatAdded(flowC, loggedC, told, ['boiler-overheating']) / overheatAdded(flowC, loggedC, told, ['none']);
+  const adds = (flowC: number, loggedC: number | null) =>
+    overheatAdded(flowC, loggedC, told, ['boiler-overheating']) / overheatAdded(flowC, loggedC, told, ['none']);
   expect(adds(88, null)).toBeCloseTo(speaks(88), 9);
   expect(adds(88, 90)).toBeCloseTo(1, 9);
   expect(adds(88, 68)).toBeGreaterThan(30);
 });
 
 describe('a swing too large for the sheet, of which no temperature was logged', () => {
-  const log = { source: 'hand' as const, samples: { tS: [0, 300, 600, 900, 1200, 1500, 1800], pressureBar: [1.1, 1.3, 1.6, 1.9, 2.1, 2.3, 2.4] }, events: [{ tS: 0, kind: 'heat-on' as const }] };
-  const judged = (flowC?: number) => diagnose({ format: 'jumper-case', version: 1, id: 'hot', circuit: { ...SHEET, maxFlowC: 70 }, logs: [log], findings: flowC ? [{ test: 'flow-return', flowC, returnC: flowC - 14, minutesFiring: 20 }] : [] });
+  const log = {
+    source: 'hand' as const,
+    samples: { tS: [0, 300, 600, 900, 1200, 1500, 1800], pressureBar: [1.1, 1.3, 1.6, 1.9, 2.1, 2.3, 2.4] },
+    events: [{ tS: 0, kind: 'heat-on' as const }],
+  };
+  const judged = (flowC?: number) =>
+    diagnose({
+      format: 'jumper-case',
+      version: 1,
+      id: 'hot',
+      circuit: { ...SHEET, maxFlowC: 70 },
+      logs: [log],
+      findings: flowC ? [{ test: 'flow-return', flowC, returnC: flowC - 14, minutesFiring: 20 }] : [],
+    });
   it('is a flat vessel, until the flow is read far beyond its limit', () => {
     expect(judged().hypotheses[0]!.faults).toEqual(['vessel-undercharged']);
     const hot = judged(96);

@@ -3,11 +3,30 @@ import { COMPLAINTS, type Complaint } from './complaints';
 import { FAULT_IDS, type FaultId } from './faults';
 import { REPLACEABLE_PARTS, weightedSets, type PriorInput } from './priors';
 
-const SHEET: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 95, heatOutputKw: 24, staticHeadM: 4, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75, isolationValve: 'fitted' }, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop' }, domesticHotWater: { kind: 'plate-exchanger' }, maxFlowC: 70 };
-const share = (input: Partial<PriorInput>, ...faults: FaultId[]) => weightedSets({ circuit: SHEET, ...input }).find((s) => s.faults.join() === [...faults].sort().join())?.weight ?? 0;
-const holding = (input: Partial<PriorInput>, ...any: FaultId[]) => weightedSets({ circuit: SHEET, ...input }).filter((s) => s.faults.some((f) => any.includes(f))).reduce((sum, s) => sum + s.weight, 0);
+const SHEET: CircuitSheet = {
+  kind: 'sealed-hot-water',
+  waterVolumeL: 95,
+  heatOutputKw: 24,
+  staticHeadM: 4,
+  vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75, isolationValve: 'fitted' },
+  reliefValve: { setBar: 3 },
+  fill: { kind: 'manual-loop' },
+  domesticHotWater: { kind: 'plate-exchanger' },
+  maxFlowC: 70,
+};
+const share = (input: Partial<PriorInput>, ...faults: FaultId[]) =>
+  weightedSets({ circuit: SHEET, ...input }).find((s) => s.faults.join() === [...faults].sort().join())?.weight ?? 0;
+const holding = (input: Partial<PriorInput>, ...any: FaultId[]) =>
+  weightedSets({ circuit: SHEET, ...input })
+    .filter((s) => s.faults.some((f) => any.includes(f)))
+    .reduce((sum, s) => sum + s.weight, 0);
 
-it.each<[string, Partial<PriorInput>]>([['a wall boiler', {}], ['a fed circuit', { circuit: { ...SHEET, fill: { kind: 'reducing-valve', setBar: 0.97 }, domesticHotWater: { kind: 'indirect-coil' } } }], ['steam', { circuit: { kind: 'steam', reliefValve: { setBar: 1.03 } } }], ['nothing known', { circuit: { kind: 'sealed-hot-water' } as CircuitSheet }]])('%s: shares sum to one, none is nought, ids are known and sorted', (_name, input) => {
+it.each<[string, Partial<PriorInput>]>([
+  ['a wall boiler', {}],
+  ['a fed circuit', { circuit: { ...SHEET, fill: { kind: 'reducing-valve', setBar: 0.97 }, domesticHotWater: { kind: 'indirect-coil' } } }],
+  ['steam', { circuit: { kind: 'steam', reliefValve: { setBar: 1.03 } } }],
+  ['nothing known', { circuit: { kind: 'sealed-hot-water' } as CircuitSheet }],
+])('%s: shares sum to one, none is nought, ids are known and sorted', (_name, input) => {
   const sets = weightedSets({ circuit: SHEET, ...input });
   expect(Math.abs(sets.reduce((s, x) => s + x.weight, 0) - 1)).toBeLessThan(1e-9);
   for (const s of sets) {
@@ -26,9 +45,14 @@ it('what the sheet rules out is not there, and what excludes one another does no
 });
 
 it('a way of filling that the sheet does not say counts as often as it occurs, and the relief says which is likely', () => {
-  const unsaid = (setBar: number) => ({ circuit: { ...SHEET, fill: undefined, domesticHotWater: undefined, reliefValve: { setBar } } }), by = (kind: 'manual-loop' | 'reducing-valve' | 'pressurisation-unit') => ({ circuit: { ...SHEET, fill: { kind } } });
+  const unsaid = (setBar: number) => ({ circuit: { ...SHEET, fill: undefined, domesticHotWater: undefined, reliefValve: { setBar } } }),
+    by = (kind: 'manual-loop' | 'reducing-valve' | 'pressurisation-unit') => ({ circuit: { ...SHEET, fill: { kind } } });
   expect(share(unsaid(3), 'pressurisation-unit-fault')).toBeLessThan(0.2 * share(by('pressurisation-unit'), 'pressurisation-unit-fault'));
-  for (const [id, kind] of [['fill-loop-passing', 'manual-loop'], ['reducing-valve-creeping', 'reducing-valve']] as const) expect(share(unsaid(3), id)).toBeLessThan(share(by(kind), id));
+  for (const [id, kind] of [
+    ['fill-loop-passing', 'manual-loop'],
+    ['reducing-valve-creeping', 'reducing-valve'],
+  ] as const)
+    expect(share(unsaid(3), id)).toBeLessThan(share(by(kind), id));
   expect(share(unsaid(3), 'fill-loop-passing')).toBeGreaterThan(share(unsaid(3), 'reducing-valve-creeping'));
   expect(share(unsaid(2.07), 'fill-loop-passing')).toBeLessThan(share(unsaid(2.07), 'reducing-valve-creeping'));
   expect(share(unsaid(3), 'dhw-plate-perforated')).toBeGreaterThan(share(unsaid(3), 'dhw-coil-perforated'));
@@ -38,36 +62,64 @@ it('a way of filling that the sheet does not say counts as often as it occurs, a
 it('one fault is likelier than it and another, and pairs that bring one another about likelier than strangers', () => {
   expect(share({}, 'vessel-undercharged')).toBeGreaterThan(share({}, 'vessel-undercharged', 'relief-valve-passing'));
   const against = (a: FaultId, b: FaultId) => share({}, a, b) / (share({}, a) * share({}, b));
-  expect(against('vessel-undercharged', 'vessel-gas-valve-leaking')).toBeGreaterThan(5 * against('vessel-gas-valve-leaking', 'boiler-overheating'));
+  expect(against('vessel-undercharged', 'vessel-gas-valve-leaking')).toBeGreaterThan(
+    5 * against('vessel-gas-valve-leaking', 'boiler-overheating'),
+  );
   expect(against('fill-loop-passing', 'relief-valve-passing')).toBeGreaterThan(5 * against('fill-loop-passing', 'air-vent-faulty'));
 });
 
 it.each<[Complaint, FaultId[]]>([
-  ['topped-up-often', ['circuit-leak', 'vessel-undercharged']], ['drips-outside', ['relief-valve-passing', 'fill-loop-passing']], ['gauge-climbs-hot', ['vessel-undercharged', 'vessel-overcharged']], ['no-heat', ['pump-not-circulating']],
-  ['locks-out', ['fill-pressure-too-low']], ['noise', ['air-in-circuit']], ['water-on-floor', ['circuit-leak']], ['cold-room', ['branch-restricted']],
+  ['topped-up-often', ['circuit-leak', 'vessel-undercharged']],
+  ['drips-outside', ['relief-valve-passing', 'fill-loop-passing']],
+  ['gauge-climbs-hot', ['vessel-undercharged', 'vessel-overcharged']],
+  ['no-heat', ['pump-not-circulating']],
+  ['locks-out', ['fill-pressure-too-low']],
+  ['noise', ['air-in-circuit']],
+  ['water-on-floor', ['circuit-leak']],
+  ['cold-room', ['branch-restricted']],
 ])('“%s” makes what explains it likelier, and a sound circuit less so', (complaint, faults) => {
   for (const f of faults) expect(share({ complaint: [complaint] }, f)).toBeGreaterThan(share({}, f));
   expect(share({ complaint: [complaint] }, 'none')).toBeLessThan(share({}, 'none'));
 });
 
 it('complaints are one story told several ways: together they count for less than each alone would add up to', () => {
-  const odds = (complaint: Complaint[]) => Math.log(share({ complaint }, 'vessel-undercharged') / share({ complaint }, 'boiler-exchanger-leak'));
+  const odds = (complaint: Complaint[]) =>
+    Math.log(share({ complaint }, 'vessel-undercharged') / share({ complaint }, 'boiler-exchanger-leak'));
   const none = Math.log(share({}, 'vessel-undercharged') / share({}, 'boiler-exchanger-leak'));
-  const both = odds(['drips-outside', 'gauge-climbs-hot']) - none, one = odds(['drips-outside']) - none, other = odds(['gauge-climbs-hot']) - none;
+  const both = odds(['drips-outside', 'gauge-climbs-hot']) - none,
+    one = odds(['drips-outside']) - none,
+    other = odds(['gauge-climbs-hot']) - none;
   expect(both).toBeGreaterThan(Math.max(one, other));
   expect(both).toBeLessThan(one + other);
 });
 
 it.each(REPLACEABLE_PARTS)('a new %s is seldom the fault, though not never', (part) => {
-  const on: Partial<PriorInput> = ['reducing-valve'].includes(part) ? { circuit: { ...SHEET, fill: { kind: 'reducing-valve', setBar: 0.97 } } } : part === 'coil' ? { circuit: { ...SHEET, domesticHotWater: { kind: 'indirect-coil' } } } : {};
-  const its: Record<(typeof REPLACEABLE_PARTS)[number], FaultId> = { vessel: 'vessel-undercharged', 'relief-valve': 'relief-valve-passing', 'reducing-valve': 'reducing-valve-creeping', 'fill-loop': 'fill-loop-passing', gauge: 'gauge-misreading', 'pressure-sensor': 'gauge-misreading', 'plate-exchanger': 'dhw-plate-perforated', coil: 'dhw-coil-perforated', pump: 'pump-not-circulating', 'valve-core': 'vessel-gas-valve-leaking' };
-  const before = share(on, its[part]), after = share({ ...on, alreadyDone: [{ part }] }, its[part]);
+  const on: Partial<PriorInput> = ['reducing-valve'].includes(part)
+    ? { circuit: { ...SHEET, fill: { kind: 'reducing-valve', setBar: 0.97 } } }
+    : part === 'coil'
+      ? { circuit: { ...SHEET, domesticHotWater: { kind: 'indirect-coil' } } }
+      : {};
+  const its: Record<(typeof REPLACEABLE_PARTS)[number], FaultId> = {
+    vessel: 'vessel-undercharged',
+    'relief-valve': 'relief-valve-passing',
+    'reducing-valve': 'reducing-valve-creeping',
+    'fill-loop': 'fill-loop-passing',
+    gauge: 'gauge-misreading',
+    'pressure-sensor': 'gauge-misreading',
+    'plate-exchanger': 'dhw-plate-perforated',
+    coil: 'dhw-coil-perforated',
+    pump: 'pump-not-circulating',
+    'valve-core': 'vessel-gas-valve-leaking',
+  };
+  const before = share(on, its[part]),
+    after = share({ ...on, alreadyDone: [{ part }] }, its[part]);
   expect(after).toBeLessThan(0.6 * before);
   expect(after).toBeGreaterThan(0.05 * before);
 });
 
 it('old vessels lose their charge sooner, small ones swing too far, and a valve that the sheet denies is not out of the question', () => {
-  const aged = (ageYears: number) => holding({ circuit: { ...SHEET, vessel: { ...SHEET.vessel, ageYears } } }, 'vessel-undercharged', 'vessel-diaphragm-failed');
+  const aged = (ageYears: number) =>
+    holding({ circuit: { ...SHEET, vessel: { ...SHEET.vessel, ageYears } } }, 'vessel-undercharged', 'vessel-diaphragm-failed');
   expect(aged(12)).toBeGreaterThan(aged(1));
   const content = (waterVolumeL: number) => share({ circuit: { ...SHEET, waterVolumeL } }, 'vessel-undersized');
   expect(content(220)).toBeGreaterThan(3 * content(80));
@@ -76,4 +128,6 @@ it('old vessels lose their charge sooner, small ones swing too far, and a valve 
   expect(denied).toBeLessThan(0.1 * share({}, 'vessel-isolated'));
 });
 
-it('there is a row for every complaint', () => { for (const c of COMPLAINTS) expect(weightedSets({ circuit: SHEET, complaint: [c] }).length).toBeGreaterThan(20); });
+it('there is a row for every complaint', () => {
+  for (const c of COMPLAINTS) expect(weightedSets({ circuit: SHEET, complaint: [c] }).length).toBeGreaterThan(20);
+});

@@ -7,7 +7,18 @@ import type { Finding } from './Finding';
 import { undersizeFactor } from './sheetMargin';
 import { testRow } from './tests';
 
-export const REPLACEABLE_PARTS = ['vessel', 'relief-valve', 'reducing-valve', 'fill-loop', 'gauge', 'pressure-sensor', 'plate-exchanger', 'coil', 'pump', 'valve-core'] as const;
+export const REPLACEABLE_PARTS = [
+  'vessel',
+  'relief-valve',
+  'reducing-valve',
+  'fill-loop',
+  'gauge',
+  'pressure-sensor',
+  'plate-exchanger',
+  'coil',
+  'pump',
+  'valve-core',
+] as const;
 export type ReplaceablePart = (typeof REPLACEABLE_PARTS)[number];
 
 /** A part just changed is rarely the fault, though not never: factor on its faults' weight. Common practice. */
@@ -31,23 +42,80 @@ const COUPLED: { one: FaultId[]; other: FaultId[]; factor: number; why: string }
   { one: ['vessel-undercharged'], other: ['vessel-gas-valve-leaking'], factor: 7, why: 'the gas went through the core' },
   { one: LITTLE_GAS, other: ['relief-valve-passing'], factor: 5.5, why: 'a relief that has lifted often passes' },
   { one: INFLOW, other: ['relief-valve-passing'], factor: 9, why: 'water let in lifts the relief, which then passes' },
-  { one: ['fill-pressure-too-high', 'reducing-valve-set-high'], other: ['relief-valve-passing'], factor: 6.7, why: 'a high start lifts the relief hot, which then passes' },
-  { one: ['vessel-undercharged', 'vessel-diaphragm-failed'], other: INFLOW, factor: 1.4, why: 'a vessel that is full of water says nothing of the hole behind it' },
-  { one: ['vessel-undercharged', 'vessel-diaphragm-failed'], other: ['circuit-leak', 'fill-pressure-too-high'], factor: 2.9, why: 'topped up, and topped up too far' },
-  { one: ['circuit-leak', 'boiler-exchanger-leak', 'relief-valve-passing', 'air-vent-faulty'], other: ['feed-starved'], factor: 1, why: 'what leaks shows where nothing is fed' },
-  { one: ['gauge-misreading'], other: ['vessel-undercharged', 'relief-valve-passing', 'fill-pressure-too-high'], factor: 4.2, why: 'filled and judged by a lying gauge' },
+  {
+    one: ['fill-pressure-too-high', 'reducing-valve-set-high'],
+    other: ['relief-valve-passing'],
+    factor: 6.7,
+    why: 'a high start lifts the relief hot, which then passes',
+  },
+  {
+    one: ['vessel-undercharged', 'vessel-diaphragm-failed'],
+    other: INFLOW,
+    factor: 1.4,
+    why: 'a vessel that is full of water says nothing of the hole behind it',
+  },
+  {
+    one: ['vessel-undercharged', 'vessel-diaphragm-failed'],
+    other: ['circuit-leak', 'fill-pressure-too-high'],
+    factor: 2.9,
+    why: 'topped up, and topped up too far',
+  },
+  {
+    one: ['circuit-leak', 'boiler-exchanger-leak', 'relief-valve-passing', 'air-vent-faulty'],
+    other: ['feed-starved'],
+    factor: 1,
+    why: 'what leaks shows where nothing is fed',
+  },
+  {
+    one: ['gauge-misreading'],
+    other: ['vessel-undercharged', 'relief-valve-passing', 'fill-pressure-too-high'],
+    factor: 4.2,
+    why: 'filled and judged by a lying gauge',
+  },
   { one: ['vessel-undercharged'], other: ['reducing-valve-set-high'], factor: 1, why: 'somebody turned the valve up where the gauge sank' },
-  { one: ['fill-pressure-too-low', 'feed-starved'], other: ['air-in-circuit'], factor: 2, why: 'too little pressure lets air in at the top' },
+  {
+    one: ['fill-pressure-too-low', 'feed-starved'],
+    other: ['air-in-circuit'],
+    factor: 2,
+    why: 'too little pressure lets air in at the top',
+  },
   { one: ['circuit-leak'], other: ['air-in-circuit'], factor: 4.2, why: 'air comes in with the top-ups' },
-  { one: ['air-in-circuit', 'fill-pressure-too-low', 'feed-starved'], other: ['air-locked-branch'], factor: 2, why: 'too little pressure lets the air stand in the highest branch' },
-  { one: ['steam-return-leak', 'steam-boiler-section-leak', 'steam-feeder-passing'], other: ['steam-water-untreated', 'steam-boiler-section-leak'], factor: 4, why: 'fresh water thins the treatment and eats the iron' },
-  { one: ['steam-dirty-water'], other: ['steam-gauge-glass-blocked', 'steam-pigtail-blocked', 'steam-drain-blocked', 'steam-low-water-cutoff-failed'], factor: 4, why: 'the same mud settles everywhere' },
-  { one: ['steam-pigtail-blocked', 'steam-pressure-control-faulty'], other: ['steam-relief-passing'], factor: 2, why: 'a relief that has lifted often passes' },
+  {
+    one: ['air-in-circuit', 'fill-pressure-too-low', 'feed-starved'],
+    other: ['air-locked-branch'],
+    factor: 2,
+    why: 'too little pressure lets the air stand in the highest branch',
+  },
+  {
+    one: ['steam-return-leak', 'steam-boiler-section-leak', 'steam-feeder-passing'],
+    other: ['steam-water-untreated', 'steam-boiler-section-leak'],
+    factor: 4,
+    why: 'fresh water thins the treatment and eats the iron',
+  },
+  {
+    one: ['steam-dirty-water'],
+    other: ['steam-gauge-glass-blocked', 'steam-pigtail-blocked', 'steam-drain-blocked', 'steam-low-water-cutoff-failed'],
+    factor: 4,
+    why: 'the same mud settles everywhere',
+  },
+  {
+    one: ['steam-pigtail-blocked', 'steam-pressure-control-faulty'],
+    other: ['steam-relief-passing'],
+    factor: 2,
+    why: 'a relief that has lifted often passes',
+  },
 ];
 
 /** Faults that cannot stand in one set, since one is the other's opposite or hides it wholly. */
 const EXCLUSIVE: FaultId[][] = [
-  ['vessel-undercharged', 'vessel-diaphragm-failed', 'vessel-connection-blocked', 'vessel-isolated', 'vessel-overcharged', 'vessel-undersized'],
+  [
+    'vessel-undercharged',
+    'vessel-diaphragm-failed',
+    'vessel-connection-blocked',
+    'vessel-isolated',
+    'vessel-overcharged',
+    'vessel-undersized',
+  ],
   ['vessel-diaphragm-failed', 'vessel-gas-valve-leaking'],
   ['fill-pressure-too-low', 'fill-pressure-too-high'],
   ['steam-feeder-passing', 'steam-feeder-failed', 'steam-boiler-overfilled'],
@@ -55,9 +123,17 @@ const EXCLUSIVE: FaultId[][] = [
   ['reducing-valve-creeping', 'reducing-valve-set-high', 'fill-bypass-open', 'feed-starved', 'pressurisation-unit-fault'],
 ];
 
-export interface WeightedSet { faults: FaultId[]; weight: number }
+export interface WeightedSet {
+  faults: FaultId[];
+  weight: number;
+}
 
-export interface PriorInput { circuit: CircuitSheet; complaint?: Complaint[]; alreadyDone?: { part: ReplaceablePart }[]; findings?: Pick<Finding, 'test' | 'count'>[] }
+export interface PriorInput {
+  circuit: CircuitSheet;
+  complaint?: Complaint[];
+  alreadyDone?: { part: ReplaceablePart }[];
+  findings?: Pick<Finding, 'test' | 'count'>[];
+}
 
 /** Fault sets worth judging with their prior shares, which sum to 1: each fault alone, and the pairs that can occur together. */
 export function weightedSets(input: PriorInput): WeightedSet[] {
@@ -70,7 +146,8 @@ export function weightedSets(input: PriorInput): WeightedSet[] {
   const several = ids.filter((id) => id !== 'none');
   for (let i = 0; i < several.length; i++)
     for (let j = i + 1; j < several.length; j++) {
-      const a = several[i]!, b = several[j]!;
+      const a = several[i]!,
+        b = several[j]!;
       if (EXCLUSIVE.some((group) => group.includes(a) && group.includes(b))) continue;
       const coupled = COUPLED.find(({ one, other }) => (one.includes(a) && other.includes(b)) || (one.includes(b) && other.includes(a)));
       // What moves no water and what moves the pressure are two jobs, unless one brings the other about.
@@ -88,8 +165,19 @@ const PAIR_FACTOR = 0.15;
 /** What the complaint makes of a set: each complaint needs one fault of it that explains it, and speaks against a set only where none does. Several
  *  complaints are one story told several ways: together they count for less than each alone would add up to. */
 function complaintFactor(faults: FaultId[], { complaint = [], findings = [] }: PriorInput): number {
-  if (complaint.length === 0) return faults[0] === 'none' && !findings.some(({ test, count }) => test === 'top-ups-per-month' && count !== undefined && count >= OFTEN_TOPPED_UP) ? NO_COMPLAINT : 1;
-  const product = complaint.reduce((p, c) => p * Math.max(...faults.map((f) => COMPLAINT_ROWS[c].favours.reduce((q, [favoured, factor]) => (favoured.includes(f) ? q * factor : q), 1))), 1);
+  if (complaint.length === 0)
+    return faults[0] === 'none' &&
+      !findings.some(({ test, count }) => test === 'top-ups-per-month' && count !== undefined && count >= OFTEN_TOPPED_UP)
+      ? NO_COMPLAINT
+      : 1;
+  const product = complaint.reduce(
+    (p, c) =>
+      p *
+      Math.max(
+        ...faults.map((f) => COMPLAINT_ROWS[c].favours.reduce((q, [favoured, factor]) => (favoured.includes(f) ? q * factor : q), 1)),
+      ),
+    1,
+  );
   return Math.pow(product, COMPLAINT_WEIGHT * complaint.length ** -0.4);
 }
 
@@ -97,49 +185,88 @@ function complaintFactor(faults: FaultId[], { complaint = [], findings = [] }: P
 const COMPLAINT_WEIGHT = 0.75;
 
 /** A visit without any complaint is often a routine one, unless somebody says that he has to top it up all the time. Common practice. */
-const NO_COMPLAINT = 1.85, OFTEN_TOPPED_UP = 3;
+const NO_COMPLAINT = 1.85,
+  OFTEN_TOPPED_UP = 3;
 
 function singleWeight(id: FaultId, { circuit, complaint = [], alreadyDone = [], findings = [] }: PriorInput): number {
   let weight: number = faultRow(id).weight;
   for (const { part } of alreadyDone) if (CHANGED[part].includes(id)) weight *= CHANGED_FACTOR;
   // Circulation faults do not show on the pressure gauge: without such a complaint they are seldom what one is called for, unless somebody saw reason to go and measure there.
-  if (faultRow(id).plant === 'circulation' && !complaint.some((c) => ['no-heat', 'no-heat-zone', 'cold-room'].includes(c))) weight *= findings.some((f) => testRow(f.test).plant === 'circulation') ? 0.4 : 0.05;
+  if (faultRow(id).plant === 'circulation' && !complaint.some((c) => ['no-heat', 'no-heat-zone', 'cold-room'].includes(c)))
+    weight *= findings.some((f) => testRow(f.test).plant === 'circulation') ? 0.4 : 0.05;
   const ageYears = circuit.vessel?.ageYears;
-  if (ageYears !== undefined && id.startsWith('vessel-') && ['vessel-undercharged', 'vessel-diaphragm-failed'].includes(id)) weight *= ageYears < 3 ? 0.5 : ageYears > 8 ? 1.4 : 1;
+  if (ageYears !== undefined && id.startsWith('vessel-') && ['vessel-undercharged', 'vessel-diaphragm-failed'].includes(id))
+    weight *= ageYears < 3 ? 0.5 : ageYears > 8 ? 1.4 : 1;
   if (id === 'vessel-isolated' && circuit.vessel?.isolationValve === 'none') weight *= OVERLOOKED_VALVE;
   if (id === 'vessel-isolated' && isBuiltIn(circuit)) weight *= BUILT_IN_VALVE;
   if (id === 'fill-pressure-too-low' && feedsItself(circuit)) weight *= FED_YET_LOW;
   // What keeps a unit from giving water is mostly the unit itself.
   if (id === 'feed-starved' && circuit.fill?.kind === 'pressurisation-unit') weight *= 0.4;
   if (id === 'vessel-undersized') weight *= undersizeFactor(circuit);
-  if (id === 'relief-valve-passing' && findings.some((f) => f.test === 'boiler-isolated-hold') && !findings.some((f) => LOOKED_AT_RELIEF.has(f.test))) weight *= DRIPS_UNSAID;
+  if (
+    id === 'relief-valve-passing' &&
+    findings.some((f) => f.test === 'boiler-isolated-hold') &&
+    !findings.some((f) => LOOKED_AT_RELIEF.has(f.test))
+  )
+    weight *= DRIPS_UNSAID;
   return weight * shareOfKind(id, circuit);
 }
 
 /** Whoever isolates a boiler for hours has walked past its discharge pipe before, and would have said that it drips. Common practice. */
-const LOOKED_AT_RELIEF: ReadonlySet<string> = new Set(['discharge-pipe', 'discharge-catch', 'relief-reseat']), DRIPS_UNSAID = 0.45;
+const LOOKED_AT_RELIEF: ReadonlySet<string> = new Set(['discharge-pipe', 'discharge-catch', 'relief-reseat']),
+  DRIPS_UNSAID = 0.45;
 
 /** How often a circuit of which the sheet does not say it is filled, or makes hot water, in the way that a fault needs. Where the sheet says it there is nothing to ask. Common practice. */
-const OF_UNSAID_FILLS: Partial<Record<FaultId, number>> = { 'fill-loop-passing': 0.65, 'fill-pressure-too-high': 0.65, 'reducing-valve-creeping': 0.3, 'reducing-valve-set-high': 0.3, 'fill-bypass-open': 0.35, 'feed-starved': 0.35, 'pressurisation-unit-fault': 0.05 };
+const OF_UNSAID_FILLS: Partial<Record<FaultId, number>> = {
+  'fill-loop-passing': 0.65,
+  'fill-pressure-too-high': 0.65,
+  'reducing-valve-creeping': 0.3,
+  'reducing-valve-set-high': 0.3,
+  'fill-bypass-open': 0.35,
+  'feed-starved': 0.35,
+  'pressurisation-unit-fault': 0.05,
+};
 const OF_UNSAID_HOT_WATER: Partial<Record<FaultId, number>> = { 'dhw-plate-perforated': 0.5, 'dhw-coil-perforated': 0.35 };
 /** Reliefs set so low belong to circuits that mostly feed themselves, by a reducing valve, and heat their hot water with a coil: there the shares change places. Common practice. */
 const LOW_RELIEF_BAR = 2.3;
 
 /** What is larger than a house is filled by a unit, mostly, and warms its water by coils or elsewhere. Common practice. */
-const OF_LARGE_FILLS: typeof OF_UNSAID_FILLS = { 'fill-loop-passing': 0.2, 'fill-pressure-too-high': 0.2, 'reducing-valve-creeping': 0.15, 'reducing-valve-set-high': 0.15, 'fill-bypass-open': 0.8, 'feed-starved': 0.8, 'pressurisation-unit-fault': 0.65 };
-const LARGE_L = 450, LARGE_KW = 70;
+const OF_LARGE_FILLS: typeof OF_UNSAID_FILLS = {
+  'fill-loop-passing': 0.2,
+  'fill-pressure-too-high': 0.2,
+  'reducing-valve-creeping': 0.15,
+  'reducing-valve-set-high': 0.15,
+  'fill-bypass-open': 0.8,
+  'feed-starved': 0.8,
+  'pressurisation-unit-fault': 0.65,
+};
+const LARGE_L = 450,
+  LARGE_KW = 70;
 
 function shareOfKind(id: FaultId, circuit: CircuitSheet): number {
-  const low = (circuit.reliefValve?.setBar ?? Infinity) < LOW_RELIEF_BAR, large = circuit.waterVolumeL !== undefined ? circuit.waterVolumeL > LARGE_L : (circuit.heatOutputKw ?? 0) > LARGE_KW;
-  const of = (shares: Partial<Record<FaultId, number>>) => { const share = shares[id]; return share === undefined ? 1 : low && id !== 'pressurisation-unit-fault' ? 1 - share : share; };
-  return (circuit.fill === undefined ? (large ? (OF_LARGE_FILLS[id] ?? 1) : of(OF_UNSAID_FILLS)) : 1) * (circuit.domesticHotWater === undefined ? of(OF_UNSAID_HOT_WATER) : 1);
+  const low = (circuit.reliefValve?.setBar ?? Infinity) < LOW_RELIEF_BAR,
+    large = circuit.waterVolumeL !== undefined ? circuit.waterVolumeL > LARGE_L : (circuit.heatOutputKw ?? 0) > LARGE_KW;
+  const of = (shares: Partial<Record<FaultId, number>>) => {
+    const share = shares[id];
+    return share === undefined ? 1 : low && id !== 'pressurisation-unit-fault' ? 1 - share : share;
+  };
+  return (
+    (circuit.fill === undefined ? (large ? (OF_LARGE_FILLS[id] ?? 1) : of(OF_UNSAID_FILLS)) : 1) *
+    (circuit.domesticHotWater === undefined ? of(OF_UNSAID_HOT_WATER) : 1)
+  );
 }
 
 /** Valves that are there though the sheet says none. Common practice. */
 const OVERLOOKED_VALVE = 0.05;
 /** Vessels inside a wall boiler have no valve of their own, mostly: small ones on a circuit that is filled by hand and makes its hot water with a plate exchanger. Where the sheet names the valve it is there. Common practice. */
-const BUILT_IN_VALVE = 0.4, BUILT_IN_MOST_L = 12;
-const isBuiltIn = ({ vessel, fill, domesticHotWater }: CircuitSheet): boolean => vessel !== undefined && vessel.isolationValve === undefined && (vessel.nominalVolumeL ?? Infinity) <= BUILT_IN_MOST_L && fill?.kind === 'manual-loop' && domesticHotWater?.kind === 'plate-exchanger';
+const BUILT_IN_VALVE = 0.4,
+  BUILT_IN_MOST_L = 12;
+const isBuiltIn = ({ vessel, fill, domesticHotWater }: CircuitSheet): boolean =>
+  vessel !== undefined &&
+  vessel.isolationValve === undefined &&
+  (vessel.nominalVolumeL ?? Infinity) <= BUILT_IN_MOST_L &&
+  fill?.kind === 'manual-loop' &&
+  domesticHotWater?.kind === 'plate-exchanger';
 
 /** What feeds itself stands low because its feed gives nothing; seldom because somebody fills by hand, past a feed kept shut. Common practice. */
 const FED_YET_LOW = 0.25;

@@ -3,7 +3,8 @@ import type { JudgedSet } from './JudgedSet';
 
 /** No simulation is right to the last bit: from this difference on, in nats, a log counts for less than it seems. Fixed by the evaluation on plants
  *  of another physics, where answers held for nearly certain were wrong too often. */
-const SOFT_FROM = 3, SOFT_SLOPE = 0.5;
+const SOFT_FROM = 3,
+  SOFT_SLOPE = 0.5;
 
 /** Log evidence with the far differences softened; order is kept. */
 function softened(logEvidence: number, best: number): number {
@@ -17,13 +18,15 @@ const SHARPEN = 2.3;
 /** What somebody went and looked at counts for more than what a log shows by the way: the tables of outcomes are careful. Fixed like the above, on pairs of faults. */
 const FINDINGS_COUNT = 1.5;
 /** Share of the answer that stays flat whatever the evidence says: the sheet may be wrong, or the plant one that no model here knows. */
-const DOUBT = 0.08, DOUBT_POWER = 0.35;
+const DOUBT = 0.08,
+  DOUBT_POWER = 0.35;
 
 const isMeasured = (sets: readonly JudgedSet[]): boolean => sets.some((s) => s.logEvidence !== 0 || s.findingEvidence.length > 0);
 
 /** What the logs and the findings say for each set, in nats. */
 function evidenceFor(sets: readonly JudgedSet[]): number[] {
-  const best = Math.max(...sets.map((s) => s.logEvidence)), count = isMeasured(sets) ? FINDINGS_COUNT : 1;
+  const best = Math.max(...sets.map((s) => s.logEvidence)),
+    count = isMeasured(sets) ? FINDINGS_COUNT : 1;
   return sets.map((s) => softened(s.logEvidence, best) + count * s.findingEvidence.reduce((a, b) => a + b, 0));
 }
 
@@ -35,13 +38,16 @@ export function scoresOf(sets: readonly JudgedSet[]): number[] {
 
 /** How probable the logs and findings are under each set, up to a factor common to all. */
 export function likelihoodsOf(sets: readonly JudgedSet[]): number[] {
-  const evidence = evidenceFor(sets), most = Math.max(...evidence);
+  const evidence = evidenceFor(sets),
+    most = Math.max(...evidence);
   return evidence.map((e) => Math.exp(e - most));
 }
 
 /** Probabilities, most probable first. Between sets that a log could tell apart the answer is sharpened; sets that move the pressure alike share what they have together plainly by Bayes: by their priors and by what was found. */
 export function withProbabilities(sets: JudgedSet[]): JudgedSet[] {
-  const measured = isMeasured(sets), scores = scoresOf(sets), sharpened = scores.map((l) => (measured ? SHARPEN : 1) * l);
+  const measured = isMeasured(sets),
+    scores = scoresOf(sets),
+    sharpened = scores.map((l) => (measured ? SHARPEN : 1) * l);
   const shares = sharesOf(sharpened);
   const flat = measured ? sharesOf(sharpened.map((l) => DOUBT_POWER * l)) : shares;
   sets.forEach((s, i) => (s.probability = (1 - DOUBT) * shares[i]! + DOUBT * flat[i]!));
@@ -51,25 +57,31 @@ export function withProbabilities(sets: JudgedSet[]): JudgedSet[] {
 
 /** What a log cannot tell apart it cannot make surer either: only what the logs say of each beyond the way the pressure moved (its cold level, the heat that it reached) stays sharpened. */
 function shareAmongAlike(sets: readonly JudgedSet[], scores: readonly number[]): void {
-  const groups = new Map<string, number[]>(), beyondMoves = sets.map((s) => s.logEvidence - s.fit.logEvidence);
+  const groups = new Map<string, number[]>(),
+    beyondMoves = sets.map((s) => s.logEvidence - s.fit.logEvidence);
   sets.forEach((s, i) => {
     if (s.faults.some((f) => faultRow(f).plant !== 'sealed')) return;
-    const key = `${s.faults.length} ${s.movesAs}`, group = groups.get(key);
+    const key = `${s.faults.length} ${s.movesAs}`,
+      group = groups.get(key);
     if (group) group.push(i);
     else groups.set(key, [i]);
   });
   for (const group of groups.values()) {
-    const together = group.reduce((sum, i) => sum + sets[i]!.probability, 0), most = Math.max(...group.map((i) => beyondMoves[i]!));
+    const together = group.reduce((sum, i) => sum + sets[i]!.probability, 0),
+      most = Math.max(...group.map((i) => beyondMoves[i]!));
     const within = sharesOf(group.map((i) => scores[i]! + (SHARPEN - 1) * softened(beyondMoves[i]!, most)));
     group.forEach((i, k) => (sets[i]!.probability = together * within[k]!));
   }
 }
 
 /** The sets with the probabilities that the logs alone give them, most probable first. The draws stay as the findings left them. */
-export const beforeFindings = (sets: readonly JudgedSet[]): JudgedSet[] => withProbabilities(sets.map((s) => ({ ...s, findingEvidence: [] })));
+export const beforeFindings = (sets: readonly JudgedSet[]): JudgedSet[] =>
+  withProbabilities(sets.map((s) => ({ ...s, findingEvidence: [] })));
 
 /** Shares that sum to one, from their logarithms. */
 function sharesOf(logs: number[]): number[] {
-  const most = Math.max(...logs), weights = logs.map((l) => Math.exp(l - most)), sum = weights.reduce((a, b) => a + b, 0);
+  const most = Math.max(...logs),
+    weights = logs.map((l) => Math.exp(l - most)),
+    sum = weights.reduce((a, b) => a + b, 0);
   return weights.map((w) => w / sum);
 }

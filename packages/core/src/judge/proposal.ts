@@ -4,15 +4,35 @@ import { backSolve, cholesky, forwardSolve } from './linear';
 export const TAIL = 5;
 
 /** A place that fits best round about: its curvature as L Lᵀ, and Laplace's estimate of its weight. */
-export interface Mode { z: Float64Array; l: Float64Array; logDetL: number; laplace: number; /** The same curvature, but as wide as the prior along what moves the pressure by leaps, where a slope at one place says little. */ wide?: Pick<ProposalPart, 'l' | 'logDetL'> }
+export interface Mode {
+  z: Float64Array;
+  l: Float64Array;
+  logDetL: number;
+  laplace: number;
+  /** The same curvature, but as wide as the prior along what moves the pressure by leaps, where a slope at one place says little. */ wide?: Pick<
+    ProposalPart,
+    'l' | 'logDetL'
+  >;
+}
 /** One part of the proposal: a multivariate t round z with precision L Lᵀ. */
-export interface ProposalPart { z: Float64Array; l: Float64Array; logDetL: number; share: number }
+export interface ProposalPart {
+  z: Float64Array;
+  l: Float64Array;
+  logDetL: number;
+  share: number;
+}
 
 /** All parts are made here: of one shape, engines compile what draws and weighs by them once. */
-export const partAt = (z: Float64Array, { l, logDetL }: Pick<ProposalPart, 'l' | 'logDetL'>, share: number): ProposalPart => ({ z, l, logDetL, share });
+export const partAt = (z: Float64Array, { l, logDetL }: Pick<ProposalPart, 'l' | 'logDetL'>, share: number): ProposalPart => ({
+  z,
+  l,
+  logDetL,
+  share,
+});
 
 /** Natural log of Laplace's weight of all modes together; the first is the heaviest. */
-export const logTotal = (modes: readonly Mode[]): number => modes[0]!.laplace + Math.log(modes.reduce((sum, m) => sum + Math.exp(m.laplace - modes[0]!.laplace), 0));
+export const logTotal = (modes: readonly Mode[]): number =>
+  modes[0]!.laplace + Math.log(modes.reduce((sum, m) => sum + Math.exp(m.laplace - modes[0]!.laplace), 0));
 
 /** Parts of a proposal round modes, each by its weight, `share` in all. */
 export function sharedOut(modes: Mode[], share: number): ProposalPart[] {
@@ -41,10 +61,12 @@ export function priorMode(n: number): Mode {
 /** A proposal round the weighted mean of draws, with their spread a little widened. The weights are softened, so that one lucky draw does not
  *  become the whole picture; null where the spread cannot be inverted. */
 export function adaptedPart(at: Float64Array[], weights: number[], n: number, share: number): ProposalPart | null {
-  const soft = Float64Array.from(weights, Math.sqrt), off = new Float64Array(n);
+  const soft = Float64Array.from(weights, Math.sqrt),
+    off = new Float64Array(n);
   let sum = 0;
   for (let k = 0; k < at.length; k++) sum += soft[k]!;
-  const mean = new Float64Array(n), cov = new Float64Array(n * n);
+  const mean = new Float64Array(n),
+    cov = new Float64Array(n * n);
   for (let k = 0; k < at.length; k++) for (let i = 0; i < n; i++) mean[i]! += (soft[k]! / sum) * at[k]![i]!;
   for (let k = 0; k < at.length; k++) {
     const share = soft[k]! / sum;
@@ -59,7 +81,8 @@ export function adaptedPart(at: Float64Array[], weights: number[], n: number, sh
   }
   const c = cholesky(cov, n);
   if (!c) return null;
-  const precision = new Float64Array(n * n), column = new Float64Array(n);
+  const precision = new Float64Array(n * n),
+    column = new Float64Array(n);
   for (let k = 0; k < n; k++) {
     column.fill(0);
     column[k] = 1;
@@ -97,7 +120,10 @@ function tNorm(n: number): number {
 
 /** Lanczos approximation (g = 7, n = 9), relative error below 1e-13. */
 function logGamma(x: number): number {
-  const g = [0.99999999999980993, 676.5203681218851, -1259.1392167224028, 771.32342877765313, -176.61502916214059, 12.507343278686905, -0.13857109526572012, 9.9843695780195716e-6, 1.5056327351493116e-7];
+  const g = [
+    0.99999999999980993, 676.5203681218851, -1259.1392167224028, 771.32342877765313, -176.61502916214059, 12.507343278686905,
+    -0.13857109526572012, 9.9843695780195716e-6, 1.5056327351493116e-7,
+  ];
   let a = g[0]!;
   const t = x - 1 + 7.5;
   for (let i = 1; i < 9; i++) a += g[i]! / (x - 1 + i);

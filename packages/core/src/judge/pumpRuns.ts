@@ -1,7 +1,9 @@
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 
 /** Limits of a unit stand on its sheet to about so much, bar; a run lasts no longer than this, s, and is seen in no more points than this. */
-const LIMIT_BAR = 0.2, LONGEST_S = 900, MOST_POINTS = 10;
+const LIMIT_BAR = 0.2,
+  LONGEST_S = 900,
+  MOST_POINTS = 10;
 /** While the pump runs the pressure goes on rising at this share of its pace so far at the least; after it, at less. */
 const GOES_ON = 0.3;
 /** The water warms by no more over a run. */
@@ -14,14 +16,28 @@ const LEAST_RUN_BAR = 0.12;
  *  @returns the points' places, none where no unit feeds the circuit or its limits are not known */
 export function pumpRuns(gaugeBar: ArrayLike<number>, tS: ArrayLike<number>, meanC: ArrayLike<number>, c: ResolvedCircuit): number[] {
   if (c.cutInGaugeBar === null) return [];
-  const n = gaugeBar.length, found: number[] = [];
+  const n = gaugeBar.length,
+    found: number[] = [];
   for (let i = 0; i < n - 1; i++) {
     if (gaugeBar[i]! > c.fillGaugeBar - LEAST_RUN_BAR || gaugeBar[i]! < c.cutInGaugeBar - LIMIT_BAR) continue;
     let j = i;
     const pace = (from: number, to: number) => (gaugeBar[to]! - gaugeBar[from]!) / Math.max(1, tS[to]! - tS[from]!);
-    while (j + 1 < n && j - i < MOST_POINTS && tS[j + 1]! - tS[i]! <= LONGEST_S && gaugeBar[j + 1]! > gaugeBar[j]! && (j === i || pace(j, j + 1) > GOES_ON * pace(i, j))) j++;
+    while (
+      j + 1 < n &&
+      j - i < MOST_POINTS &&
+      tS[j + 1]! - tS[i]! <= LONGEST_S &&
+      gaugeBar[j + 1]! > gaugeBar[j]! &&
+      (j === i || pace(j, j + 1) > GOES_ON * pace(i, j))
+    )
+      j++;
     const stops = j + 1 >= n || pace(j, j + 1) <= GOES_ON * pace(i, j);
-    if (gaugeBar[j]! - gaugeBar[i]! < LEAST_RUN_BAR || !stops || meanC[j]! - meanC[i]! > WARMS_K || Math.abs(gaugeBar[j]! - c.fillGaugeBar) > LIMIT_BAR) continue;
+    if (
+      gaugeBar[j]! - gaugeBar[i]! < LEAST_RUN_BAR ||
+      !stops ||
+      meanC[j]! - meanC[i]! > WARMS_K ||
+      Math.abs(gaugeBar[j]! - c.fillGaugeBar) > LIMIT_BAR
+    )
+      continue;
     for (let k = i + 1; k <= j; k++) found.push(k);
     i = j;
   }

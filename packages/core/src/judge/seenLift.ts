@@ -7,10 +7,15 @@ import type { LogTrack } from './LogTrack';
 import type { Hint } from './Misses';
 
 /** Where a relief was seen to let go, as the gauge shows it, and how far below and above that it may really lift, standard deviations, bar. */
-export interface SeenLift { gaugeBar: number; belowSd: number; aboveSd: number }
+export interface SeenLift {
+  gaugeBar: number;
+  belowSd: number;
+  aboveSd: number;
+}
 
 /** A relief lifts about where it did before, bar; and what a hand reads is seldom the very peak. Common practice. */
-const LIFTS_ABOUT_BAR = 0.07, PEAK_UNREAD_BAR = 0.2;
+const LIFTS_ABOUT_BAR = 0.07,
+  PEAK_UNREAD_BAR = 0.2;
 
 /** What a log shows of where its relief lifts; null where nothing fell at once while it was warm. */
 export function seenLift(track: LogTrack, log: PressureLog, c: ResolvedCircuit): SeenLift | null {
@@ -27,14 +32,25 @@ function liftMiss(v: Float64Array, { gaugeBar, belowSd, aboveSd }: SeenLift): nu
 }
 
 /** How often a warm circuit falls at once though its relief does not lift there: water let out without a word, a gauge that lies by more than a draw's does, or no vessel in play, or one that gives its last at its charge, where a few kelvins are a bar. Common practice. */
-const LET_OUT_UNSAID = 0.004, BY_A_LYING_GAUGE = 0.02, FALLS_ALL_AT_ONCE = 0.25;
+const LET_OUT_UNSAID = 0.004,
+  BY_A_LYING_GAUGE = 0.02,
+  FALLS_ALL_AT_ONCE = 0.25;
 
 /** How well a draw under some faults goes with the circuit's letting go there. */
 export function letsGoThere(v: Float64Array, faults: readonly FaultId[], lift: SeenLift): number {
-  const otherwise = has(faults, 'vessel-connection-blocked', 'vessel-isolated', 'vessel-overcharged') ? FALLS_ALL_AT_ONCE : faults.includes('gauge-misreading') ? BY_A_LYING_GAUGE : LET_OUT_UNSAID;
+  const otherwise = has(faults, 'vessel-connection-blocked', 'vessel-isolated', 'vessel-overcharged')
+    ? FALLS_ALL_AT_ONCE
+    : faults.includes('gauge-misreading')
+      ? BY_A_LYING_GAUGE
+      : LET_OUT_UNSAID;
   return otherwise + (1 - otherwise) * Math.exp(-0.5 * liftMiss(v, lift) ** 2);
 }
 
 /** Says where to look for the relief's lift; far off it pulls no harder. */
-export const liftHint = (lift: SeenLift): Hint => (v) => { const miss = liftMiss(v, lift); return miss / (1 + Math.abs(miss) / FURTHEST_PULL); };
+export const liftHint =
+  (lift: SeenLift): Hint =>
+  (v) => {
+    const miss = liftMiss(v, lift);
+    return miss / (1 + Math.abs(miss) / FURTHEST_PULL);
+  };
 const FURTHEST_PULL = 3;

@@ -5,11 +5,30 @@ import { simulateCase } from '../simulate/simulateCase';
 import { diagnose } from './diagnose';
 
 // What a sensor writes once in a thousand readings is its own fault, and no circuit's. Common practice.
-const WALL: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 95, heatOutputKw: 24, staticHeadM: 3.6, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 }, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop' }, domesticHotWater: { kind: 'plate-exchanger' }, maxFlowC: 70 };
-const { log } = simulateCase({ circuit: WALL, faults: [], schedule: { startC: 17, durationS: 5400, stepS: 10, heat: [{ onS: 600, offS: 3600 }] }, seed: 1 });
+const WALL: CircuitSheet = {
+  kind: 'sealed-hot-water',
+  waterVolumeL: 95,
+  heatOutputKw: 24,
+  staticHeadM: 3.6,
+  vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 },
+  reliefValve: { setBar: 3 },
+  fill: { kind: 'manual-loop' },
+  domesticHotWater: { kind: 'plate-exchanger' },
+  maxFlowC: 70,
+};
+const { log } = simulateCase({
+  circuit: WALL,
+  faults: [],
+  schedule: { startC: 17, durationS: 5400, stepS: 10, heat: [{ onS: 600, offS: 3600 }] },
+  seed: 1,
+});
 const sound: PressureLog = { ...log, source: 'logger' };
-const slipped = (key: 'pressureBar' | 'flowC' | 'returnC', at: Record<number, number>): PressureLog => ({ ...sound, samples: { ...sound.samples, [key]: sound.samples[key]!.map((x, i) => at[i] ?? x) } });
-const first = (l: PressureLog) => diagnose({ format: 'jumper-case', version: 1, id: 'slips', circuit: WALL, logs: [l], findings: [] }).hypotheses[0]!;
+const slipped = (key: 'pressureBar' | 'flowC' | 'returnC', at: Record<number, number>): PressureLog => ({
+  ...sound,
+  samples: { ...sound.samples, [key]: sound.samples[key]!.map((x, i) => at[i] ?? x) },
+});
+const first = (l: PressureLog) =>
+  diagnose({ format: 'jumper-case', version: 1, id: 'slips', circuit: WALL, logs: [l], findings: [] }).hypotheses[0]!;
 
 it.each([
   ['a pressure far too high, and one of nothing', slipped('pressureBar', { 200: 9, 320: 0 })],
@@ -17,7 +36,8 @@ it.each([
   ['127 °C once, hot', slipped('flowC', { 300: 127 })],
   ['nothing on the return, once', slipped('returnC', { 250: 0 })],
 ])('%s: nothing wrong, as without it', (_, l) => {
-  const said = first(l), without = first(sound);
+  const said = first(l),
+    without = first(sound);
   expect(said.faults).toEqual(['none']);
   expect(Math.abs(said.probability - without.probability)).toBeLessThan(0.05);
 });

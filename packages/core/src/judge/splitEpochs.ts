@@ -8,21 +8,35 @@ import type { Evidence } from './Evidence';
 export function splitEpochs(input: Case): { asFound: Evidence; afterWork: Evidence } {
   const repairs = (input.repairs ?? []).flatMap((r) => (r.at ? [Date.parse(r.at)] : []));
   const firstRepair = repairs.length ? Math.min(...repairs) : Infinity;
-  const isAfter = (log: PressureLog) => (log.epoch ? log.epoch === 'after-work' : log.startedAt !== undefined && Date.parse(log.startedAt) >= firstRepair);
+  const isAfter = (log: PressureLog) =>
+    log.epoch ? log.epoch === 'after-work' : log.startedAt !== undefined && Date.parse(log.startedAt) >= firstRepair;
   const logs = (input.logs ?? []).flatMap((log, index) => partsOf(log, isAfter(log)).map((part) => ({ ...part, index })));
   const findings = (input.findings ?? []).map((finding, index) => ({ finding, index }));
-  const of = (after: boolean): Evidence => ({ circuit: input.circuit, logs: logs.filter((l) => l.after === after).map((l) => l.log), logIndices: logs.filter((l) => l.after === after).map((l) => l.index), findings: findings.filter((f) => comesAfter(f.finding, input, firstRepair) === after) });
+  const of = (after: boolean): Evidence => ({
+    circuit: input.circuit,
+    logs: logs.filter((l) => l.after === after).map((l) => l.log),
+    logIndices: logs.filter((l) => l.after === after).map((l) => l.index),
+    findings: findings.filter((f) => comesAfter(f.finding, input, firstRepair) === after),
+  });
   return { asFound: of(false), afterWork: of(true) };
 }
 
 /** Whether a finding is of the time after the work: as it says; else by its time; else the check of the work is, where anything was done, and a charge that was read again as it had been set. */
 function comesAfter(finding: Finding, { repairs = [], logs = [], findings = [] }: Case, firstRepair: number): boolean {
-  const { epoch, test, atS, valueBar } = finding, startedAt = logs[0]?.startedAt;
+  const { epoch, test, atS, valueBar } = finding,
+    startedAt = logs[0]?.startedAt;
   if (epoch) return epoch === 'after-work';
   if (atS !== undefined && startedAt !== undefined && firstRepair < Infinity) return Date.parse(startedAt) + 1000 * atS >= firstRepair;
-  if (test === 'heat-run-after') return repairs.length > 0 || rechargesInLogs(logs).length > 0 || [...findings, ...logs].some((x) => x.epoch === 'after-work') || findings.some((f) => f.test === 'pump-up-hold');
+  if (test === 'heat-run-after')
+    return (
+      repairs.length > 0 ||
+      rechargesInLogs(logs).length > 0 ||
+      [...findings, ...logs].some((x) => x.epoch === 'after-work') ||
+      findings.some((f) => f.test === 'pump-up-hold')
+    );
   if (test !== 'precharge' || valueBar === undefined) return false;
-  const asSet = (bar: number | undefined) => bar !== undefined && repairs.some((r) => r.toBar !== undefined && Math.abs(bar - r.toBar) <= AS_SET_BAR);
+  const asSet = (bar: number | undefined) =>
+    bar !== undefined && repairs.some((r) => r.toBar !== undefined && Math.abs(bar - r.toBar) <= AS_SET_BAR);
   return asSet(valueBar) && findings.some((f) => f !== finding && f.test === 'precharge' && f.valueBar !== undefined && !asSet(f.valueBar));
 }
 /** A charge is read again to so much of what it was set to, bar. */
@@ -39,4 +53,5 @@ function partsOf(log: PressureLog, after: boolean): { log: PressureLog; after: b
 }
 
 /** Recharges that only stand as events in a log. */
-export const rechargesInLogs = (logs: PressureLog[]): { kind: RepairKind }[] => (logs.some((l) => l.events?.some((e) => e.kind === 'vessel-recharged')) ? [{ kind: 'vessel-recharged' }] : []);
+export const rechargesInLogs = (logs: PressureLog[]): { kind: RepairKind }[] =>
+  logs.some((l) => l.events?.some((e) => e.kind === 'vessel-recharged')) ? [{ kind: 'vessel-recharged' }] : [];

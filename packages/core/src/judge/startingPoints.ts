@@ -4,7 +4,13 @@ import type { ParameterSpace } from './parameters';
 export function startingPoints(space: ParameterSpace, n: number): Float64Array[] {
   let points: Float64Array[] = [new Float64Array(n)];
   space.free.forEach((p, i) => {
-    points = points.flatMap((z) => p.starts.map((s) => { const c = z.slice(); c[i] = s; return c; }));
+    points = points.flatMap((z) =>
+      p.starts.map((s) => {
+        const c = z.slice();
+        c[i] = s;
+        return c;
+      }),
+    );
   });
   return points;
 }

@@ -27,19 +27,34 @@ it('what is let out steps down, and what moves no pressure is left alone', () =>
 });
 
 it('keeps the events in order', () => {
-  const { events } = stepsWhereSeen([{ tS: 600, kind: 'top-up' }, { tS: 700, kind: 'heat-on' }], MINUTES, [0.4, 0.4, 0.4, 1.2, 1.2], 0.05);
+  const { events } = stepsWhereSeen(
+    [
+      { tS: 600, kind: 'top-up' },
+      { tS: 700, kind: 'heat-on' },
+    ],
+    MINUTES,
+    [0.4, 0.4, 0.4, 1.2, 1.2],
+    0.05,
+  );
   expect(events.map((e) => e.kind)).toEqual(['heat-on', 'top-up']);
 });
 
 it('the water begins anew, or the jug is taken out, where the readings show it', () => {
-  const circuit = resolveCircuit({ kind: 'sealed-hot-water', reliefValve: { setBar: 3 }, waterVolumeL: 100, gauge: { resolutionBar: 0.1 } });
-  const track = (pressureBar: number[], e: LogEvent) => layOutLog({ source: 'hand', samples: { tS: MINUTES, pressureBar }, events: [e] }, circuit)!;
+  const circuit = resolveCircuit({
+    kind: 'sealed-hot-water',
+    reliefValve: { setBar: 3 },
+    waterVolumeL: 100,
+    gauge: { resolutionBar: 0.1 },
+  });
+  const track = (pressureBar: number[], e: LogEvent) =>
+    layOutLog({ source: 'hand', samples: { tS: MINUTES, pressureBar }, events: [e] }, circuit)!;
   expect([...track([0.4, 0.4, 0.4, 1.2, 1.2], { tS: 600, kind: 'top-up' }).starts]).toEqual([1, 0, 0, 1, 0]);
   expect([...track([1.1, 1.1, 1.1, 0.8, 0.8], { tS: 600, kind: 'drawn-off', volumeL: 0.5 }).drawnL]).toEqual([0, 0, 0, 0.5, 0]);
 });
 
 it('readings taken while it ran count for nothing, and the water begins anew after them', () => {
-  const tS = [0, 60, 120, 180, 240, 300], filling = [0.4, 0.4, 0.7, 1.05, 1.2, 1.2];
+  const tS = [0, 60, 120, 180, 240, 300],
+    filling = [0.4, 0.4, 0.7, 1.05, 1.2, 1.2];
   const { events, underWay } = stepsWhereSeen([{ tS: 130, kind: 'top-up' }], tS, filling, 0.01);
   expect(events[0]!.tS).toBe(240);
   expect(underWay).toEqual([2, 3]);
@@ -48,5 +63,12 @@ it('readings taken while it ran count for nothing, and the water begins anew aft
   expect([...track.starts]).toEqual([1, 0, 0, 0, 1, 0]);
   for (const i of [2, 3]) expect(track.variance[i]!).toBeGreaterThan(100 * track.variance[1]!);
   // A circuit that goes on rising for its heat is not still being filled.
-  expect(stepsWhereSeen([{ tS: 130, kind: 'top-up' }], tS.map((t) => 5 * t), filling, 0.01).underWay).toEqual([]);
+  expect(
+    stepsWhereSeen(
+      [{ tS: 130, kind: 'top-up' }],
+      tS.map((t) => 5 * t),
+      filling,
+      0.01,
+    ).underWay,
+  ).toEqual([]);
 });

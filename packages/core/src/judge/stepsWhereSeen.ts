@@ -20,20 +20,24 @@ export interface StepsSeen {
  *  where they were noted.
  *  @param tS, gaugeBar the readings @param stepBar to what they were rounded */
 export function stepsWhereSeen(noted: readonly LogEvent[], tS: readonly number[], gaugeBar: readonly number[], stepBar: number): StepsSeen {
-  const least = Math.max(LEAST_BAR, stepBar) - 1e-9, underWay: number[] = [];
-  const events = noted.map((e) => {
-    const way = GOES[e.kind];
-    if (way === undefined) return e;
-    const stepTo = (i: number) => way * (gaugeBar[i]! - gaugeBar[i - 1]!);
-    let seen = -1;
-    for (let i = 1; i < tS.length && tS[i - 1]! <= e.tS + EVENT_OFF_S; i++)
-      if (tS[i]! >= e.tS - EVENT_OFF_S && stepTo(i) > (seen < 0 ? least : stepTo(seen))) seen = i;
-    if (seen < 0) return e;
-    let first = seen, last = seen;
-    while (first > 1 && stepTo(first - 1) > least && tS[seen]! - tS[first - 1]! <= RUNS_S) first--;
-    while (last + 1 < tS.length && stepTo(last + 1) > least && tS[last + 1]! - tS[seen]! <= RUNS_S) last++;
-    for (let i = first; i < last; i++) underWay.push(i);
-    return { ...e, tS: tS[last]! };
-  }).sort((a, b) => a.tS - b.tS);
+  const least = Math.max(LEAST_BAR, stepBar) - 1e-9,
+    underWay: number[] = [];
+  const events = noted
+    .map((e) => {
+      const way = GOES[e.kind];
+      if (way === undefined) return e;
+      const stepTo = (i: number) => way * (gaugeBar[i]! - gaugeBar[i - 1]!);
+      let seen = -1;
+      for (let i = 1; i < tS.length && tS[i - 1]! <= e.tS + EVENT_OFF_S; i++)
+        if (tS[i]! >= e.tS - EVENT_OFF_S && stepTo(i) > (seen < 0 ? least : stepTo(seen))) seen = i;
+      if (seen < 0) return e;
+      let first = seen,
+        last = seen;
+      while (first > 1 && stepTo(first - 1) > least && tS[seen]! - tS[first - 1]! <= RUNS_S) first--;
+      while (last + 1 < tS.length && stepTo(last + 1) > least && tS[last + 1]! - tS[seen]! <= RUNS_S) last++;
+      for (let i = first; i < last; i++) underWay.push(i);
+      return { ...e, tS: tS[last]! };
+    })
+    .sort((a, b) => a.tS - b.tS);
   return { events, underWay };
 }

@@ -4,11 +4,33 @@ import { diagnose } from './diagnose';
 import type { FaultId } from './faults';
 
 // Visits as they are told in the trade, in our own words: what was found, and what it turned out to be. Common practice.
-const WALL: CircuitSheet = { kind: 'sealed-hot-water', heatOutputKw: 24, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 }, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop' }, domesticHotWater: { kind: 'plate-exchanger' }, gauge: { kind: 'dial', resolutionBar: 0.1 } };
-const FED: CircuitSheet = { kind: 'sealed-hot-water', heatOutputKw: 30, staticHeadM: 4, vessel: { nominalVolumeL: 17, labelPrechargeBar: 0.83 }, reliefValve: { setBar: 2.07 }, fill: { kind: 'reducing-valve', setBar: 0.97 }, domesticHotWater: { kind: 'indirect-coil' }, gauge: { kind: 'dial', resolutionBar: 0.1 } };
+const WALL: CircuitSheet = {
+  kind: 'sealed-hot-water',
+  heatOutputKw: 24,
+  vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 },
+  reliefValve: { setBar: 3 },
+  fill: { kind: 'manual-loop' },
+  domesticHotWater: { kind: 'plate-exchanger' },
+  gauge: { kind: 'dial', resolutionBar: 0.1 },
+};
+const FED: CircuitSheet = {
+  kind: 'sealed-hot-water',
+  heatOutputKw: 30,
+  staticHeadM: 4,
+  vessel: { nominalVolumeL: 17, labelPrechargeBar: 0.83 },
+  reliefValve: { setBar: 2.07 },
+  fill: { kind: 'reducing-valve', setBar: 0.97 },
+  domesticHotWater: { kind: 'indirect-coil' },
+  gauge: { kind: 'dial', resolutionBar: 0.1 },
+};
 const STEAM: CircuitSheet = { kind: 'steam', reliefValve: { setBar: 1.03 }, fill: { kind: 'automatic-feeder' }, heatOutputKw: 40 };
-const log = (pressureBar: number[], flowC: number[], everyMin = 2): NonNullable<Case['logs']>[number] => ({ source: 'hand', samples: { tS: pressureBar.map((_, i) => 60 * everyMin * i), pressureBar, flowC }, events: [{ tS: 0, kind: 'heat-on' }] });
+const log = (pressureBar: number[], flowC: number[], everyMin = 2): NonNullable<Case['logs']>[number] => ({
+  source: 'hand',
+  samples: { tS: pressureBar.map((_, i) => 60 * everyMin * i), pressureBar, flowC },
+  events: [{ tS: 0, kind: 'heat-on' }],
+});
 
+// prettier-ignore
 const STORIES: [string, Partial<Case> & { circuit: CircuitSheet }, FaultId[]][] = [
   ['the vessel with no gas and a core that lets it go', { circuit: WALL, complaint: ['topped-up-often', 'gauge-climbs-hot'], logs: [log([0.5, 0.9, 1.4, 1.9, 2.3, 2.6], [20, 35, 45, 53, 58, 62])], findings: [{ test: 'gas-valve-press', outcome: 'nothing' }, { test: 'precharge', valueBar: 0, circuitBar: 0, drainOpen: true }, { test: 'gas-valve-bubbles', outcome: 'bubbles' }] }, ['vessel-gas-valve-leaking', 'vessel-undercharged']],
   ['the vessel with no gas, core tight', { circuit: WALL, complaint: ['topped-up-often', 'gauge-climbs-hot'], logs: [log([0.5, 0.9, 1.4, 1.9, 2.3, 2.6], [20, 35, 45, 53, 58, 62])], findings: [{ test: 'gas-valve-press', outcome: 'nothing' }, { test: 'pump-up-hold', outcome: 'held' }, { test: 'gas-valve-bubbles', outcome: 'tight' }] }, ['vessel-undercharged']],
@@ -41,12 +63,24 @@ it.each(STORIES)('%s', (_, told, truth) => {
 
 /** Sheets that were filled in with care, and readings as a hand takes them. */
 const CARE: CircuitSheet = { ...WALL, waterVolumeL: 95, staticHeadM: 4, maxFlowC: 70, fill: { kind: 'manual-loop', mainsBar: 3.5 } };
-const FED_CARE: CircuitSheet = { ...FED, waterVolumeL: 190, maxFlowC: 75, fill: { kind: 'reducing-valve', setBar: 0.97, mainsBar: 4 }, gauge: { kind: 'dial', resolutionBar: 0.05 } };
-const idle = (pressureBar: number[], everyMin = 10): NonNullable<Case['logs']>[number] => ({ source: 'hand', samples: { tS: pressureBar.map((_, i) => 60 * everyMin * i), pressureBar, flowC: pressureBar.map(() => 18) }, events: [] });
+const FED_CARE: CircuitSheet = {
+  ...FED,
+  waterVolumeL: 190,
+  maxFlowC: 75,
+  fill: { kind: 'reducing-valve', setBar: 0.97, mainsBar: 4 },
+  gauge: { kind: 'dial', resolutionBar: 0.05 },
+};
+const idle = (pressureBar: number[], everyMin = 10): NonNullable<Case['logs']>[number] => ({
+  source: 'hand',
+  samples: { tS: pressureBar.map((_, i) => 60 * everyMin * i), pressureBar, flowC: pressureBar.map(() => 18) },
+  events: [],
+});
 const WARMING = [18, 32, 44, 53, 60, 65, 67];
-const flat = log([1, 1.2, 1.6, 2.1, 2.7, 3, 2.9], WARMING), sound = log([1.2, 1.25, 1.3, 1.4, 1.5, 1.55, 1.6], WARMING);
+const flat = log([1, 1.2, 1.6, 2.1, 2.7, 3, 2.9], WARMING),
+  sound = log([1.2, 1.25, 1.3, 1.4, 1.5, 1.55, 1.6], WARMING);
 const pre = (valueBar: number) => ({ test: 'precharge' as const, valueBar, circuitBar: 0, drainOpen: true });
 
+// prettier-ignore
 const TWO_AT_ONCE_AND_PLAIN: [string, Partial<Case> & { circuit: CircuitSheet }, FaultId[]][] = [
   ['the flat vessel whose relief has passed since it lifted', { circuit: CARE, complaint: ['topped-up-often', 'drips-outside'], logs: [flat], findings: [pre(0), { test: 'gas-valve-press', outcome: 'nothing' }, { test: 'discharge-pipe', outcome: 'dripping', water: 'cold' }, { test: 'relief-reseat', outcome: 'still-drips' }] }, ['relief-valve-passing', 'vessel-undercharged']],
   ['the flat vessel with the leaking core', { circuit: CARE, complaint: ['topped-up-often'], logs: [flat], findings: [pre(0.1), { test: 'gas-valve-bubbles', outcome: 'bubbles' }] }, ['vessel-gas-valve-leaking', 'vessel-undercharged']],
@@ -68,11 +102,20 @@ const TWO_AT_ONCE_AND_PLAIN: [string, Partial<Case> & { circuit: CircuitSheet },
   ['the thermostat that never stops', { circuit: CARE, logs: [log([1.1, 1.2, 1.3, 1.5, 1.6, 1.75, 1.85], [18, 35, 50, 63, 75, 84, 88])], findings: [pre(0.75), { test: 'flow-return', flowC: 88, returnC: 72, minutesFiring: 12 }] }, ['boiler-overheating']],
 ];
 
-it.each(TWO_AT_ONCE_AND_PLAIN)('%s', (_, told, truth) => expect(diagnose({ format: 'jumper-case', version: 1, id: 'story', ...told }).hypotheses[0]!.faults).toEqual(truth));
+it.each(TWO_AT_ONCE_AND_PLAIN)('%s', (_, told, truth) =>
+  expect(diagnose({ format: 'jumper-case', version: 1, id: 'story', ...told }).hypotheses[0]!.faults).toEqual(truth),
+);
 
 it('a precharge read with water behind it does not clear the vessel', () => {
   const logs = [log([1, 1.6, 2.2, 2.7, 2.9, 2.9], [20, 35, 45, 53, 58, 62])];
-  const d = diagnose({ format: 'jumper-case', version: 1, id: 'story', circuit: WALL, logs, findings: [{ test: 'precharge', valueBar: 1, circuitBar: 1, drainOpen: false }] });
+  const d = diagnose({
+    format: 'jumper-case',
+    version: 1,
+    id: 'story',
+    circuit: WALL,
+    logs,
+    findings: [{ test: 'precharge', valueBar: 1, circuitBar: 1, drainOpen: false }],
+  });
   const without = diagnose({ format: 'jumper-case', version: 1, id: 'story', circuit: WALL, logs });
   expect(d.marginals['vessel-undercharged']!).toBeGreaterThan(without.marginals['vessel-undercharged']! - 0.05);
 });

@@ -5,15 +5,39 @@ import { FAULT_IDS, faultRow, type FaultId } from './faults';
 import { weightedSets } from './priors';
 
 // Visits as they are told in the trade, in our own words, of heat that does not come and of steam. Common practice.
-const WALL: CircuitSheet = { kind: 'sealed-hot-water', heatOutputKw: 24, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 }, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop' }, domesticHotWater: { kind: 'plate-exchanger' }, gauge: { kind: 'dial', resolutionBar: 0.1 } };
-const FED: CircuitSheet = { kind: 'sealed-hot-water', heatOutputKw: 30, staticHeadM: 4, vessel: { nominalVolumeL: 17, labelPrechargeBar: 0.83 }, reliefValve: { setBar: 2.07 }, fill: { kind: 'reducing-valve', setBar: 0.97 }, domesticHotWater: { kind: 'indirect-coil' }, gauge: { kind: 'dial', resolutionBar: 0.1 } };
+const WALL: CircuitSheet = {
+  kind: 'sealed-hot-water',
+  heatOutputKw: 24,
+  vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 },
+  reliefValve: { setBar: 3 },
+  fill: { kind: 'manual-loop' },
+  domesticHotWater: { kind: 'plate-exchanger' },
+  gauge: { kind: 'dial', resolutionBar: 0.1 },
+};
+const FED: CircuitSheet = {
+  kind: 'sealed-hot-water',
+  heatOutputKw: 30,
+  staticHeadM: 4,
+  vessel: { nominalVolumeL: 17, labelPrechargeBar: 0.83 },
+  reliefValve: { setBar: 2.07 },
+  fill: { kind: 'reducing-valve', setBar: 0.97 },
+  domesticHotWater: { kind: 'indirect-coil' },
+  gauge: { kind: 'dial', resolutionBar: 0.1 },
+};
 const STEAM: CircuitSheet = { kind: 'steam', reliefValve: { setBar: 1.03 }, fill: { kind: 'automatic-feeder' }, heatOutputKw: 40 };
 const BY_HAND: CircuitSheet = { ...STEAM, fill: { kind: 'hand-valve' } };
 
 type Told = Partial<Case> & { circuit: CircuitSheet };
 const judged = (told: Told) => diagnose({ format: 'jumper-case', version: 1, id: 'story', ...told });
-const pipes = (zone: string, supplyC: number, returnC: number, calling = true) => ({ test: 'zone-pipe-temperatures' as const, zone, supplyC, returnC, calling });
+const pipes = (zone: string, supplyC: number, returnC: number, calling = true) => ({
+  test: 'zone-pipe-temperatures' as const,
+  zone,
+  supplyC,
+  returnC,
+  calling,
+});
 
+// prettier-ignore
 const STORIES: [string, Told, FaultId[]][] = [
   ['the rotor that stands', { circuit: WALL, complaint: ['no-heat'], findings: [{ test: 'pump-running', outcome: 'humming-stuck' }, { test: 'flow-return', flowC: 80, returnC: 30, minutesFiring: 3 }] }, ['pump-not-circulating']],
   ['the pump without power', { circuit: WALL, complaint: ['no-heat'], findings: [{ test: 'pump-running', outcome: 'no-power' }, { test: 'flow-return', flowC: 82, returnC: 25, minutesFiring: 4 }] }, ['pump-not-circulating']],
@@ -49,11 +73,42 @@ it.each(STORIES)('%s', (_, told, truth) => expect(judged(told).hypotheses[0]!.fa
 
 describe('a number', () => {
   it.each<[string, FaultId, (x: number) => Told, number[]]>([
-    ['the longer the condensate takes', 'steam-return-restricted', (minutes) => ({ circuit: STEAM, findings: [{ test: 'return-time', minutes }] }), [3, 10, 20, 40, 90]],
-    ['the farther a control overshoots', 'steam-pressure-control-faulty', (x) => ({ circuit: STEAM, findings: [{ test: 'pigtail-blow', outcome: 'clear' }, { test: 'pressure-control-cut-out', cutOutBar: 0.14 + x, setBar: 0.14 }] }), [0, 0.1, 0.3, 0.8]],
-    ['the more often it cycles', 'steam-short-cycling', (count) => ({ circuit: STEAM, findings: [{ test: 'cycles-per-hour', count }] }), [1, 3, 6, 12]],
-    ['the more water goes in a month', 'steam-return-leak', (volumeL) => ({ circuit: STEAM, findings: [{ test: 'make-up-per-month', volumeL }] }), [2, 20, 60, 200]],
-    ['the farther a mixed supply is off', 'mixing-valve-misset', (x) => ({ circuit: FED, complaint: ['cold-room'], findings: [{ test: 'mixed-supply', setC: 46, valueC: 46 - x }] }), [0, 6, 12, 25]],
+    [
+      'the longer the condensate takes',
+      'steam-return-restricted',
+      (minutes) => ({ circuit: STEAM, findings: [{ test: 'return-time', minutes }] }),
+      [3, 10, 20, 40, 90],
+    ],
+    [
+      'the farther a control overshoots',
+      'steam-pressure-control-faulty',
+      (x) => ({
+        circuit: STEAM,
+        findings: [
+          { test: 'pigtail-blow', outcome: 'clear' },
+          { test: 'pressure-control-cut-out', cutOutBar: 0.14 + x, setBar: 0.14 },
+        ],
+      }),
+      [0, 0.1, 0.3, 0.8],
+    ],
+    [
+      'the more often it cycles',
+      'steam-short-cycling',
+      (count) => ({ circuit: STEAM, findings: [{ test: 'cycles-per-hour', count }] }),
+      [1, 3, 6, 12],
+    ],
+    [
+      'the more water goes in a month',
+      'steam-return-leak',
+      (volumeL) => ({ circuit: STEAM, findings: [{ test: 'make-up-per-month', volumeL }] }),
+      [2, 20, 60, 200],
+    ],
+    [
+      'the farther a mixed supply is off',
+      'mixing-valve-misset',
+      (x) => ({ circuit: FED, complaint: ['cold-room'], findings: [{ test: 'mixed-supply', setC: 46, valueC: 46 - x }] }),
+      [0, 6, 12, 25],
+    ],
   ])('%s, the likelier is %s', (_, fault, told, numbers) => {
     const shares = numbers.map((x) => judged(told(x)).marginals[fault]!);
     // Near certainty a hair may be lost to the tails.

@@ -6,27 +6,93 @@ import type { Finding } from './Finding';
 
 // More visits as they are told in the trade, in our own words, with sheets as thin and tests as few as they come. Common practice.
 const BARE: CircuitSheet = { kind: 'sealed-hot-water', reliefValve: { setBar: 3 } };
-const WALL: CircuitSheet = { ...BARE, heatOutputKw: 24, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 }, fill: { kind: 'manual-loop' }, domesticHotWater: { kind: 'plate-exchanger' }, gauge: { kind: 'dial', resolutionBar: 0.1 } };
-const HOME: CircuitSheet = { ...BARE, waterVolumeL: 180, waterVolumeSource: 'estimated', heatOutputKw: 30, staticHeadM: 5, vessel: { nominalVolumeL: 18, labelPrechargeBar: 1, targetPrechargeBar: 1, isolationValve: 'fitted-with-drain' }, fill: { kind: 'manual-loop', mainsBar: 4 }, domesticHotWater: { kind: 'indirect-coil' }, gauge: { kind: 'dial', resolutionBar: 0.1 }, maxFlowC: 75 };
-const FED: CircuitSheet = { kind: 'sealed-hot-water', heatOutputKw: 30, staticHeadM: 4, vessel: { nominalVolumeL: 17, labelPrechargeBar: 0.83 }, reliefValve: { setBar: 2.07 }, fill: { kind: 'reducing-valve', setBar: 0.97 }, domesticHotWater: { kind: 'indirect-coil' }, gauge: { kind: 'dial', resolutionBar: 0.1 } };
-const PLANT: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 2500, waterVolumeSource: 'estimated', heatOutputKw: 400, staticHeadM: 12, vessel: { nominalVolumeL: 400, targetPrechargeBar: 1.5 }, reliefValve: { setBar: 4 }, fill: { kind: 'pressurisation-unit', cutInBar: 1.7, cutOutBar: 2.1, mainsBar: 4 }, domesticHotWater: { kind: 'none' }, gauge: { kind: 'dial', resolutionBar: 0.1 } };
+const WALL: CircuitSheet = {
+  ...BARE,
+  heatOutputKw: 24,
+  vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 },
+  fill: { kind: 'manual-loop' },
+  domesticHotWater: { kind: 'plate-exchanger' },
+  gauge: { kind: 'dial', resolutionBar: 0.1 },
+};
+const HOME: CircuitSheet = {
+  ...BARE,
+  waterVolumeL: 180,
+  waterVolumeSource: 'estimated',
+  heatOutputKw: 30,
+  staticHeadM: 5,
+  vessel: { nominalVolumeL: 18, labelPrechargeBar: 1, targetPrechargeBar: 1, isolationValve: 'fitted-with-drain' },
+  fill: { kind: 'manual-loop', mainsBar: 4 },
+  domesticHotWater: { kind: 'indirect-coil' },
+  gauge: { kind: 'dial', resolutionBar: 0.1 },
+  maxFlowC: 75,
+};
+const FED: CircuitSheet = {
+  kind: 'sealed-hot-water',
+  heatOutputKw: 30,
+  staticHeadM: 4,
+  vessel: { nominalVolumeL: 17, labelPrechargeBar: 0.83 },
+  reliefValve: { setBar: 2.07 },
+  fill: { kind: 'reducing-valve', setBar: 0.97 },
+  domesticHotWater: { kind: 'indirect-coil' },
+  gauge: { kind: 'dial', resolutionBar: 0.1 },
+};
+const PLANT: CircuitSheet = {
+  kind: 'sealed-hot-water',
+  waterVolumeL: 2500,
+  waterVolumeSource: 'estimated',
+  heatOutputKw: 400,
+  staticHeadM: 12,
+  vessel: { nominalVolumeL: 400, targetPrechargeBar: 1.5 },
+  reliefValve: { setBar: 4 },
+  fill: { kind: 'pressurisation-unit', cutInBar: 1.7, cutOutBar: 2.1, mainsBar: 4 },
+  domesticHotWater: { kind: 'none' },
+  gauge: { kind: 'dial', resolutionBar: 0.1 },
+};
 /** The same two with all that a sheet may say. */
-const WALL_SAID: CircuitSheet = { ...WALL, waterVolumeL: 95, waterVolumeSource: 'estimated', staticHeadM: 4, fill: { kind: 'manual-loop', mainsBar: 3.5 }, maxFlowC: 75 }, FED_SAID: CircuitSheet = { ...FED, fill: { kind: 'reducing-valve', setBar: 0.97, mainsBar: 4 }, maxFlowC: 82 };
+const WALL_SAID: CircuitSheet = {
+    ...WALL,
+    waterVolumeL: 95,
+    waterVolumeSource: 'estimated',
+    staticHeadM: 4,
+    fill: { kind: 'manual-loop', mainsBar: 3.5 },
+    maxFlowC: 75,
+  },
+  FED_SAID: CircuitSheet = { ...FED, fill: { kind: 'reducing-valve', setBar: 0.97, mainsBar: 4 }, maxFlowC: 82 };
 type Log = NonNullable<Case['logs']>[number];
 type Told = Partial<Case> & { circuit: CircuitSheet };
-const heated = (pressureBar: number[], flowC: number[] | null, everyMin = 2): Log => ({ source: 'hand', samples: { tS: pressureBar.map((_, i) => 60 * everyMin * i), pressureBar, ...(flowC ? { flowC } : {}) }, events: [{ tS: 0, kind: 'heat-on' }] });
-const idle = (pressureBar: number[], everyMin: number): Log => ({ source: 'hand', samples: { tS: pressureBar.map((_, i) => 60 * everyMin * i), pressureBar, flowC: pressureBar.map(() => 19) }, events: [] });
+const heated = (pressureBar: number[], flowC: number[] | null, everyMin = 2): Log => ({
+  source: 'hand',
+  samples: { tS: pressureBar.map((_, i) => 60 * everyMin * i), pressureBar, ...(flowC ? { flowC } : {}) },
+  events: [{ tS: 0, kind: 'heat-on' }],
+});
+const idle = (pressureBar: number[], everyMin: number): Log => ({
+  source: 'hand',
+  samples: { tS: pressureBar.map((_, i) => 60 * everyMin * i), pressureBar, flowC: pressureBar.map(() => 19) },
+  events: [],
+});
 /** Minute, bar and, where it was read, °C; then what was done, and in which minute. */
-const at = (read: [min: number, bar: number, flowC?: number][], ...done: [min: number, kind: NonNullable<Log['events']>[number]['kind']][]): Log => ({
-  source: 'hand', samples: { tS: read.map(([min]) => 60 * min), pressureBar: read.map(([, bar]) => bar), ...(read.some((r) => r[2] !== undefined) ? { flowC: read.map((r) => r[2] ?? null) } : {}) },
+const at = (
+  read: [min: number, bar: number, flowC?: number][],
+  ...done: [min: number, kind: NonNullable<Log['events']>[number]['kind']][]
+): Log => ({
+  source: 'hand',
+  samples: {
+    tS: read.map(([min]) => 60 * min),
+    pressureBar: read.map(([, bar]) => bar),
+    ...(read.some((r) => r[2] !== undefined) ? { flowC: read.map((r) => r[2] ?? null) } : {}),
+  },
   events: (done.length ? done : [[0, 'heat-on'] as const]).map(([min, kind]) => ({ tS: 60 * min, kind })),
 });
-const f = (test: Finding['test'], found: string | Partial<Finding>): Finding => ({ test, ...(typeof found === 'string' ? { outcome: found } : found) });
+const f = (test: Finding['test'], found: string | Partial<Finding>): Finding => ({
+  test,
+  ...(typeof found === 'string' ? { outcome: found } : found),
+});
 const pre = (valueBar: number) => ({ test: 'precharge' as const, valueBar, circuitBar: 0, drainOpen: true });
 const second = (valueBar: number, firstGaugeBar = valueBar) => ({ test: 'second-gauge' as const, valueBar, firstGaugeBar });
 const WARMING = [18, 32, 44, 53, 60, 65, 67];
 const judged = (told: Told) => diagnose({ format: 'jumper-case', version: 1, id: 'story', ...told });
 
+// prettier-ignore
 const STORIES: [string, Told, FaultId[]][] = [
   ['next to no sheet, up to the relief in ten minutes', { circuit: BARE, complaint: ['topped-up-often', 'gauge-climbs-hot'], logs: [heated([0.5, 1.1, 1.7, 2.2, 2.6, 2.7], null)], findings: [{ test: 'gas-valve-press', outcome: 'nothing' }, { test: 'pump-up-hold', outcome: 'held' }] }, ['vessel-undercharged']],
   ['recharged last week, and back again', { circuit: WALL, complaint: ['topped-up-often'], findings: [pre(0.1), { test: 'gas-valve-bubbles', outcome: 'bubbles' }, { test: 'pump-up-hold', outcome: 'fell' }] }, ['vessel-gas-valve-leaking', 'vessel-undercharged']],
@@ -64,6 +130,7 @@ const STORIES: [string, Told, FaultId[]][] = [
 it.each(STORIES)('%s', (_, told, truth) => expect(judged(told).hypotheses[0]!.faults).toEqual(truth));
 
 // With a few readings and two to four findings, written down before the judge was asked.
+// prettier-ignore
 const VISITS: [string, Told, FaultId[]][] = [
   ['two gauges 0.6 apart, and 0.6 with the boiler empty', { circuit: WALL_SAID, logs: [heated([1.9, 2.0, 2.1, 2.2, 2.3, 2.4, 2.4], WARMING, 3)], findings: [second(1.3, 1.9), f('discharge-pipe', 'dry'), f('gauge-at-zero', { valueBar: 0.6 })] }, ['gauge-misreading']],
   ['8 litres of vessel for 180 of water', { circuit: { ...HOME, vessel: { nominalVolumeL: 8, targetPrechargeBar: 1 } }, complaint: ['gauge-climbs-hot'], logs: [heated([1.3, 1.6, 2.0, 2.4, 2.7, 2.9, 2.95], WARMING, 5)], findings: [pre(1), f('vessel-connection-flow', 'free'), f('gas-valve-press', 'air')] }, ['vessel-undersized']],
@@ -124,13 +191,22 @@ it.each(VISITS)('%s', (_, told, truth) => {
 });
 
 it('a bypass round a shut feed is found by what goes on rising, whatever else the relief may have taken from it', () => {
-  const d = judged({ circuit: FED, complaint: ['drips-outside'], logs: [idle([2, 2.05, 2, 2.05, 2], 10)], findings: [{ test: 'fill-isolated-watch', startBar: 1.2, endBar: 2, minutes: 20, heating: false }, { test: 'coil-isolated-watch', startBar: 1.2, endBar: 2, minutes: 20, heating: false }] });
+  const d = judged({
+    circuit: FED,
+    complaint: ['drips-outside'],
+    logs: [idle([2, 2.05, 2, 2.05, 2], 10)],
+    findings: [
+      { test: 'fill-isolated-watch', startBar: 1.2, endBar: 2, minutes: 20, heating: false },
+      { test: 'coil-isolated-watch', startBar: 1.2, endBar: 2, minutes: 20, heating: false },
+    ],
+  });
   expect(d.marginals['fill-bypass-open']!).toBeGreaterThan(0.9);
   expect(d.marginals['reducing-valve-set-high']!).toBeLessThan(0.05);
 });
 
 it('a pressure between a unit’s limits is right anywhere between them', () => {
-  const share = (valueBar: number) => judged({ circuit: PLANT, findings: [{ test: 'idle-cold-pressure', valueBar, idleHours: 8 }] }).marginals['pressurisation-unit-fault']!;
+  const share = (valueBar: number) =>
+    judged({ circuit: PLANT, findings: [{ test: 'idle-cold-pressure', valueBar, idleHours: 8 }] }).marginals['pressurisation-unit-fault']!;
   for (const bar of [1.75, 1.9, 2.05]) expect(share(bar)).toBeLessThan(0.05);
   for (const bar of [1, 3.2]) expect(share(bar)).toBeGreaterThan(0.4);
 });

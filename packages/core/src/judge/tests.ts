@@ -1,7 +1,12 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 
 /** A measured value of a finding: unit, and the range outside which it is refused. */
-export interface ValueSpec { unit: 'bar' | '°C' | 'L' | 'mL' | 'min' | 's' | 'h' | 'count' | 'pH'; least: number; most: number; optional?: boolean }
+export interface ValueSpec {
+  unit: 'bar' | '°C' | 'L' | 'mL' | 'min' | 's' | 'h' | 'count' | 'pH';
+  least: number;
+  most: number;
+  optional?: boolean;
+}
 
 /** What a test asks of what was found before it. */
 type Found = { test: string; outcome?: string; volumeMl?: number };
@@ -32,16 +37,48 @@ const celsius: ValueSpec = { unit: '°C', least: -20, most: 250 };
 const litres: ValueSpec = { unit: 'L', least: 0, most: 100_000 };
 const count: ValueSpec = { unit: 'count', least: 0, most: 10_000 };
 const watch = { startBar: bar, endBar: bar, minutes };
-const hasFill = (...kinds: string[]) => (s: CircuitSheet) => s.fill === undefined || kinds.includes(s.fill.kind);
+const hasFill =
+  (...kinds: string[]) =>
+  (s: CircuitSheet) =>
+    s.fill === undefined || kinds.includes(s.fill.kind);
 const hasDhw = (s: CircuitSheet) => s.domesticHotWater?.kind !== 'none';
 const hasCoil = (s: CircuitSheet) => s.domesticHotWater === undefined || s.domesticHotWater.kind === 'indirect-coil';
 /** Most reliefs that are lifted never seat as before (common practice): only one that drips already has nothing to lose. */
-const reliefDrips = (found: readonly Found[]) => found.some((f) => (f.test === 'discharge-pipe' && (f.outcome === 'dripping' || f.outcome === 'running')) || (f.test === 'discharge-catch' && (f.volumeMl ?? 0) > 0));
-const sealed = (title: string, tells: string, minutesAtJob: number, effort: number, intrusive: boolean, rest: Partial<TestRow>): TestRow => ({ title, tells, plant: 'sealed', minutes: minutesAtJob, effort, intrusive, ...rest });
-const flow = (title: string, tells: string, minutesAtJob: number, rest: Partial<TestRow>): TestRow => ({ title, tells, plant: 'circulation', minutes: minutesAtJob, effort: 0, intrusive: false, ...rest });
-const steam = (title: string, tells: string, minutesAtJob: number, rest: Partial<TestRow>): TestRow => ({ title, tells, plant: 'steam', minutes: minutesAtJob, effort: 0, intrusive: false, ...rest });
+const reliefDrips = (found: readonly Found[]) =>
+  found.some(
+    (f) =>
+      (f.test === 'discharge-pipe' && (f.outcome === 'dripping' || f.outcome === 'running')) ||
+      (f.test === 'discharge-catch' && (f.volumeMl ?? 0) > 0),
+  );
+const sealed = (
+  title: string,
+  tells: string,
+  minutesAtJob: number,
+  effort: number,
+  intrusive: boolean,
+  rest: Partial<TestRow>,
+): TestRow => ({ title, tells, plant: 'sealed', minutes: minutesAtJob, effort, intrusive, ...rest });
+const flow = (title: string, tells: string, minutesAtJob: number, rest: Partial<TestRow>): TestRow => ({
+  title,
+  tells,
+  plant: 'circulation',
+  minutes: minutesAtJob,
+  effort: 0,
+  intrusive: false,
+  ...rest,
+});
+const steam = (title: string, tells: string, minutesAtJob: number, rest: Partial<TestRow>): TestRow => ({
+  title,
+  tells,
+  plant: 'steam',
+  minutes: minutesAtJob,
+  effort: 0,
+  intrusive: false,
+  ...rest,
+});
 
 /** The product's catalogue of tests, with the outcomes and values that a finding may carry. Minutes are common practice. */
+// prettier-ignore
 export const TESTS = {
   'idle-cold-pressure': sealed('Cold pressure, heat off since last night', 'High with no heat rules out the vessel.', 1, 0, false, { values: { valueBar: bar, idleHours: opt({ unit: 'h', least: 0, most: 10_000 }) } }),
   'discharge-pipe': sealed('Look at the discharge pipe', 'Dry, stained or dripping tells what the relief has done.', 2, 0, false, { outcomes: ['dry', 'stained', 'dripping', 'running'], values: { waterC: opt(celsius) }, words: { water: ['cold', 'hot'] } }),

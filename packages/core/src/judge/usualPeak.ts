@@ -14,7 +14,16 @@ const STEEPENS = 1.2;
 export function usualPeakBar(peakGaugeBar: number | null, features: readonly CycleFeatures[], c: ResolvedCircuit): number | null {
   if (peakGaugeBar === null) return null;
   const goesOnTo = features.map(({ coldBar, hotBar, coldC, hottestC }) => {
-    if (coldBar === null || hotBar === null || coldC === null || hottestC === null || hottestC - coldC < HEATED_K || c.maxFlowC - hottestC < SHOWN_K || hotBar <= coldBar) return -Infinity;
+    if (
+      coldBar === null ||
+      hotBar === null ||
+      coldC === null ||
+      hottestC === null ||
+      hottestC - coldC < HEATED_K ||
+      c.maxFlowC - hottestC < SHOWN_K ||
+      hotBar <= coldBar
+    )
+      return -Infinity;
     // By the water's growth, which a kelvin hot makes more of than one cold.
     const grownTo = (flowC: number) => fluidGrowth(c.fluid, Math.max(1, coldC), Math.min(150, flowC));
     return hotBar + STEEPENS * (hotBar - coldBar) * (grownTo(c.maxFlowC) / grownTo(hottestC) - 1);

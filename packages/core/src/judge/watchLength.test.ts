@@ -5,9 +5,19 @@ import { readingSd } from './findingNumbers';
 import { TEST_IDS } from './tests';
 import { creepSeenBarPerH, testMinutes, watchLengthMin } from './watchLength';
 
-const SHEET: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 240, staticHeadM: 5, reliefValve: { setBar: 2.07 }, vessel: { nominalVolumeL: 35, labelPrechargeBar: 0.83 }, fill: { kind: 'reducing-valve', setBar: 0.97 }, gauge: { resolutionBar: 0.05 } };
+const SHEET: CircuitSheet = {
+  kind: 'sealed-hot-water',
+  waterVolumeL: 240,
+  staticHeadM: 5,
+  reliefValve: { setBar: 2.07 },
+  vessel: { nominalVolumeL: 35, labelPrechargeBar: 0.83 },
+  fill: { kind: 'reducing-valve', setBar: 0.97 },
+  gauge: { resolutionBar: 0.05 },
+};
 const circuit = resolveCircuit(SHEET);
-const idle = (pressureBar: number[]): PressureLog => ({ samples: { tS: pressureBar.map((_, i) => 600 * i), pressureBar, flowC: pressureBar.map(() => 18) } });
+const idle = (pressureBar: number[]): PressureLog => ({
+  samples: { tS: pressureBar.map((_, i) => 600 * i), pressureBar, flowC: pressureBar.map(() => 18) },
+});
 
 it('a creep that a log showed is watched until it would clearly have gone on, and what is quick no shorter than usual', () => {
   const minutes = (barPerH: number) => watchLengthMin('fill-isolated-watch', circuit, barPerH)!;
@@ -21,7 +31,9 @@ it('with no creep seen it is the time that two litres an hour need here', () => 
   const large = resolveCircuit({ ...SHEET, vessel: { nominalVolumeL: 300, labelPrechargeBar: 0.83 } });
   expect(watchLengthMin('fill-isolated-watch', large)).toBe(90);
   expect(watchLengthMin('fill-isolated-watch', circuit)!).toBeLessThan(90);
-  expect(TEST_IDS.filter((t) => watchLengthMin(t, circuit) !== null)).toEqual(expect.arrayContaining(['coil-isolated-watch', 'fill-disconnected-watch']));
+  expect(TEST_IDS.filter((t) => watchLengthMin(t, circuit) !== null)).toEqual(
+    expect.arrayContaining(['coil-isolated-watch', 'fill-disconnected-watch']),
+  );
   expect(testMinutes('gas-valve-press', circuit, 0.1)).toBe(2);
 });
 

@@ -7,19 +7,32 @@ import { readingSd } from './findingNumbers';
 import { testRow, type TestId } from './tests';
 
 /** Watches of a gauge with something shut off. Their usual length is the catalogue's. */
-const WATCHES: ReadonlySet<TestId> = new Set<TestId>(['fill-disconnected-watch', 'fill-isolated-watch', 'cold-main-off-watch', 'cold-main-on-watch', 'coil-isolated-watch']);
+const WATCHES: ReadonlySet<TestId> = new Set<TestId>([
+  'fill-disconnected-watch',
+  'fill-isolated-watch',
+  'cold-main-off-watch',
+  'cold-main-on-watch',
+  'coil-isolated-watch',
+]);
 /** The flow that a watch is meant to show, and by how many divisions of the gauge. */
-const SHOWS_L_PER_H = 2, DIVISIONS = 1.5, LONGEST_MIN = 90;
+const SHOWS_L_PER_H = 2,
+  DIVISIONS = 1.5,
+  LONGEST_MIN = 90;
 
 /** The same of a creep that a log has shown already: by so many standard deviations of reading a difference, within two hours. */
-const CLEAR_SDS = 2.6, LONGEST_SEEN_MIN = 120, SURE_SDS = 3;
+const CLEAR_SDS = 2.6,
+  LONGEST_SEEN_MIN = 120,
+  SURE_SDS = 3;
 
 /** The quickest creep of an idle circuit that logs show beyond doubt, up or down, bar/h; null where none does. */
-export const creepSeenBarPerH = (logs: readonly PressureLog[], stepBar: number): number | null => quickestCreep(logs.map((log) => readLog(log, stepBar)));
+export const creepSeenBarPerH = (logs: readonly PressureLog[], stepBar: number): number | null =>
+  quickestCreep(logs.map((log) => readLog(log, stepBar)));
 
 /** The same of logs that have been read already. */
 export function quickestCreep(readings: readonly LogReading[]): number | null {
-  const seen = readings.flatMap(({ idleCreepBarPerH: creep }) => (creep && Math.abs(creep.value) > SURE_SDS * creep.sd ? [Math.abs(creep.value)] : []));
+  const seen = readings.flatMap(({ idleCreepBarPerH: creep }) =>
+    creep && Math.abs(creep.value) > SURE_SDS * creep.sd ? [Math.abs(creep.value)] : [],
+  );
   return seen.length > 0 ? Math.max(...seen) : null;
 }
 
@@ -30,7 +43,8 @@ export function quickestCreep(readings: readonly LogReading[]): number | null {
 export function watchLengthMin(test: TestId, circuit: ResolvedCircuit, creepBarPerH: number | null = null): number | null {
   if (!WATCHES.has(test)) return null;
   const unseen = (60 * DIVISIONS * circuit.gaugeStepBar * complianceAt(balanceOf(circuit), circuit.fillGaugeBar)) / SHOWS_L_PER_H;
-  const [needed, longest] = creepBarPerH === null ? [unseen, LONGEST_MIN] : [(60 * CLEAR_SDS * readingSd(circuit)) / creepBarPerH, LONGEST_SEEN_MIN];
+  const [needed, longest] =
+    creepBarPerH === null ? [unseen, LONGEST_MIN] : [(60 * CLEAR_SDS * readingSd(circuit)) / creepBarPerH, LONGEST_SEEN_MIN];
   return Math.max(testRow(test).minutes, Math.min(longest, Math.round(needed / 5) * 5));
 }
 
@@ -39,4 +53,5 @@ export const watchAfterLogsMin = (test: TestId, circuit: ResolvedCircuit, logs: 
   WATCHES.has(test) ? watchLengthMin(test, circuit, creepSeenBarPerH(logs, circuit.gaugeStepBar)) : null;
 
 /** Time that a test takes on this circuit, min. */
-export const testMinutes = (test: TestId, circuit: ResolvedCircuit, creepBarPerH: number | null = null): number => watchLengthMin(test, circuit, creepBarPerH) ?? testRow(test).minutes;
+export const testMinutes = (test: TestId, circuit: ResolvedCircuit, creepBarPerH: number | null = null): number =>
+  watchLengthMin(test, circuit, creepBarPerH) ?? testRow(test).minutes;

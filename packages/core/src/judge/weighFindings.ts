@@ -9,7 +9,13 @@ import { zoneSuspect } from './zoneSuspect';
 
 /** What each finding says of a set, given the logs and the findings before it (natural logarithms), and what the circuit's parameters are after all of them.
  *  @param prior draws as the logs left them */
-export function weighFindings(findings: readonly Finding[], faults: FaultId[], prior: Draw[], circuit: ResolvedCircuit, logged: Logged): { findingEvidence: number[]; draws: Draw[] } {
+export function weighFindings(
+  findings: readonly Finding[],
+  faults: FaultId[],
+  prior: Draw[],
+  circuit: ResolvedCircuit,
+  logged: Logged,
+): { findingEvidence: number[]; draws: Draw[] } {
   const suspect = zoneSuspect(findings, faults);
   let draws = prior;
   const findingEvidence = findings.map((finding) => {

@@ -10,11 +10,14 @@ it('equal weights are worth their number, one lucky draw is worth one', () => {
 });
 
 it('cutting never lowers the effective number, and cuts at √N times the mean', () =>
-  fc.assert(fc.property(weights, (w) => {
-    const cut = truncated(w), mean = w.reduce((a, b) => a + b, 0) / w.length;
-    expect(kish(cut)).toBeGreaterThanOrEqual(kish(w) - 1e-9);
-    expect(Math.max(...cut)).toBeLessThanOrEqual(mean * Math.sqrt(w.length) + 1e-12);
-  })));
+  fc.assert(
+    fc.property(weights, (w) => {
+      const cut = truncated(w),
+        mean = w.reduce((a, b) => a + b, 0) / w.length;
+      expect(kish(cut)).toBeGreaterThanOrEqual(kish(w) - 1e-9);
+      expect(Math.max(...cut)).toBeLessThanOrEqual(mean * Math.sqrt(w.length) + 1e-12);
+    }),
+  ));
 
 it('flattening keeps the order and reaches the number asked for', () => {
   const w = [1, 0.1, 0.01, 0.001, 1e-4, 1e-5, 1e-6, 1e-7, 1e-8, 1e-9, 1e-10, 1e-11];
@@ -26,6 +29,7 @@ it('flattening keeps the order and reaches the number asked for', () => {
 it('a mixture of proposals integrates to one', () => {
   const parts = [...sharedOut([priorMode(1)], 0.6), ...sharedOut([{ ...priorMode(1), z: Float64Array.from([2]) }], 0.4)];
   let sum = 0;
-  for (let z = -60; z < 60; z += 0.01) sum += 0.01 * parts.reduce((density, p) => density + p.share * partDensity(p, Float64Array.from([z]), 1), 0);
+  for (let z = -60; z < 60; z += 0.01)
+    sum += 0.01 * parts.reduce((density, p) => density + p.share * partDensity(p, Float64Array.from([z]), 1), 0);
   expect(Math.abs(sum - 1)).toBeLessThan(1e-4);
 });

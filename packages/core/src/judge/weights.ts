@@ -10,10 +10,12 @@ export function truncated(weights: number[]): number[] {
 
 /** Weights raised to the power below 1 that spreads them over so many draws: wider than the truth, and honest about how little was hit. */
 export function flattened(weights: number[], effective: number): number[] {
-  let low = 0, high = 1;
+  let low = 0,
+    high = 1;
   for (let i = 0; i < 20; i++) {
     const power = (low + high) / 2;
-    if (kish(weights.map((w) => w ** power)) < effective) high = power; else low = power;
+    if (kish(weights.map((w) => w ** power)) < effective) high = power;
+    else low = power;
   }
   return weights.map((w) => w ** low);
 }

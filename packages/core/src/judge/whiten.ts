@@ -7,7 +7,9 @@ import type { LogTrack } from './LogTrack';
  *  @returns half the log determinant of the covariance (with the 2π), to be taken from the log likelihood */
 export function whiten(track: LogTrack, residual: Float64Array, perKelvin: Float64Array): number {
   // The wandering error is its own size at each point times a unit process; mean and variance are that process's.
-  let mean = 0, variance = 1, logDet = 0;
+  let mean = 0,
+    variance = 1,
+    logDet = 0;
   // A logarithm for many points at once.
   let product = 1;
   for (let i = 0; i < track.n; i++) {
@@ -25,7 +27,10 @@ export function whiten(track: LogTrack, residual: Float64Array, perKelvin: Float
     const innovation = residual[i]! - size * mean;
     residual[i] = innovation / Math.sqrt(total);
     product *= 2 * Math.PI * total;
-    if (product < 1e-200 || product > 1e200) { logDet += 0.5 * Math.log(product); product = 1; }
+    if (product < 1e-200 || product > 1e200) {
+      logDet += 0.5 * Math.log(product);
+      product = 1;
+    }
     const gain = (variance * size) / total;
     mean += gain * innovation;
     variance *= 1 - gain * size;

@@ -3,7 +3,15 @@ import type { FaultId } from './faults';
 import type { Finding } from './Finding';
 
 /** Faults that sit in one zone and leave the others sound. */
-const IN_ONE_ZONE: FaultId[] = ['zone-valve-stuck-closed', 'zone-valve-end-switch-failed', 'flow-check-leaking', 'air-locked-branch', 'branch-restricted', 'mixing-valve-misset', 'controls-no-call'];
+const IN_ONE_ZONE: FaultId[] = [
+  'zone-valve-stuck-closed',
+  'zone-valve-end-switch-failed',
+  'flow-check-leaking',
+  'air-locked-branch',
+  'branch-restricted',
+  'mixing-valve-misset',
+  'controls-no-call',
+];
 
 /** Which of several zones a fault sits in, as the findings come in: what is sound in one zone does not clear another. */
 export interface ZoneSuspect {
@@ -19,7 +27,8 @@ export function zoneSuspect(findings: readonly Finding[], faults: readonly Fault
   const shares = new Map([...zones].map((zone) => [zone, 1 / zones.size]));
   return {
     weigh(tested, withFault, sound) {
-      const here = shares.get(tested)!, likelihood = here * withFault + (1 - here) * sound;
+      const here = shares.get(tested)!,
+        likelihood = here * withFault + (1 - here) * sound;
       for (const [zone, share] of shares) shares.set(zone, (share * (zone === tested ? withFault : sound)) / likelihood);
       return likelihood;
     },

@@ -1,7 +1,24 @@
 export const EVENT_KINDS = [
-  'heat-on', 'heat-off', 'top-up', 'vented', 'drained', 'drawn-off', 'cold-main-closed', 'cold-main-opened', 'fill-closed',
-  'fill-opened', 'fill-disconnected', 'coil-isolated', 'coil-reopened', 'boiler-isolated', 'boiler-reopened', 'vessel-recharged',
-  'hot-tap-open', 'hot-tap-closed', 'relief-lifted', 'note',
+  'heat-on',
+  'heat-off',
+  'top-up',
+  'vented',
+  'drained',
+  'drawn-off',
+  'cold-main-closed',
+  'cold-main-opened',
+  'fill-closed',
+  'fill-opened',
+  'fill-disconnected',
+  'coil-isolated',
+  'coil-reopened',
+  'boiler-isolated',
+  'boiler-reopened',
+  'vessel-recharged',
+  'hot-tap-open',
+  'hot-tap-closed',
+  'relief-lifted',
+  'note',
 ] as const;
 export type EventKind = (typeof EVENT_KINDS)[number];
 

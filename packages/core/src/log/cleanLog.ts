@@ -8,17 +8,28 @@ export interface LogRepair {
   count: number;
 }
 
-export interface CleanedLog { log: PressureLog; repairs: LogRepair[]; spacingS: number }
+export interface CleanedLog {
+  log: PressureLog;
+  repairs: LogRepair[];
+  spacingS: number;
+}
 
 /** A clock put forward for summer moves everything after it by an hour. */
 const CLOCK_S = 3600;
 /** A gap is so many usual spacings long, and at least ten minutes. */
-const GAP_SPACINGS = 10, LEAST_GAP_S = 600;
+const GAP_SPACINGS = 10,
+  LEAST_GAP_S = 600;
 /** A lone reading so far off both its neighbours, which agree within so much, is a fault of the reading: of pressure, bar, and of temperature, K. */
-interface Spike { off: number; agree: number }
-const PRESSURE_SPIKE: Spike = { off: 0.8, agree: 0.15 }, HEAT_SPIKE: Spike = { off: 15, agree: 5 }, SPIKE_WITHIN_S = 120;
+interface Spike {
+  off: number;
+  agree: number;
+}
+const PRESSURE_SPIKE: Spike = { off: 0.8, agree: 0.15 },
+  HEAT_SPIKE: Spike = { off: 15, agree: 5 },
+  SPIKE_WITHIN_S = 120;
 /** A gauge that does not move while the water warms by so much is stuck, K. */
-const STUCK_K = 25, STUCK_BAR = 0.011;
+const STUCK_K = 25,
+  STUCK_BAR = 0.011;
 
 /** Puts right what can be put right without guessing: readings of one moment become one, an hour that the clock jumped is taken out again, a lone
  *  spike loses its pressure. Gaps and a stuck gauge are named and left. Linear in the readings.
@@ -28,7 +39,9 @@ export function cleanLog(log: PressureLog): CleanedLog {
   const merged = mergeDuplicates(log, repairs);
   const spacingS = usualSpacing(merged.samples.tS);
   const steady = undoClockChanges(merged, spacingS, repairs);
-  const pressureBar = withoutSpikes(steady.samples.tS, steady.samples.pressureBar, PRESSURE_SPIKE, (i) => repairs.push({ kind: 'spike', atS: steady.samples.tS[i]!, count: 1 }));
+  const pressureBar = withoutSpikes(steady.samples.tS, steady.samples.pressureBar, PRESSURE_SPIKE, (i) =>
+    repairs.push({ kind: 'spike', atS: steady.samples.tS[i]!, count: 1 }),
+  );
   const cleaned: PressureLog = { ...steady, samples: { ...steady.samples, pressureBar } };
   nameGaps(cleaned.samples.tS, spacingS, repairs);
   if (isStuck(cleaned)) repairs.push({ kind: 'stuck', atS: cleaned.samples.tS[0]!, count: pressureBar.length });
@@ -41,14 +54,29 @@ function mergeDuplicates(log: PressureLog, repairs: LogRepair[]): PressureLog {
   for (let i = 0; i < tS.length; i++) if (i === 0 || tS[i] !== tS[i - 1]) firsts.push(i);
   if (firsts.length === tS.length) return log;
   const mean = (values: (number | null)[], k: number) => {
-    let sum = 0, n = 0;
-    for (let i = firsts[k]!; i < (firsts[k + 1] ?? values.length); i++) { const v = values[i]; if (v !== null && v !== undefined) { sum += v; n++; } }
+    let sum = 0,
+      n = 0;
+    for (let i = firsts[k]!; i < (firsts[k + 1] ?? values.length); i++) {
+      const v = values[i];
+      if (v !== null && v !== undefined) {
+        sum += v;
+        n++;
+      }
+    }
     return n ? sum / n : null;
   };
   const all = (values: (number | null)[]) => firsts.map((_, k) => mean(values, k));
   const twice = firsts.findIndex((at, k) => (firsts[k + 1] ?? tS.length) - at > 1);
   repairs.push({ kind: 'duplicate-times', atS: tS[firsts[twice]!]!, count: tS.length - firsts.length });
-  return { ...log, samples: { tS: firsts.map((i) => tS[i]!), pressureBar: all(pressureBar), ...(flowC ? { flowC: all(flowC) } : {}), ...(returnC ? { returnC: all(returnC) } : {}) } };
+  return {
+    ...log,
+    samples: {
+      tS: firsts.map((i) => tS[i]!),
+      pressureBar: all(pressureBar),
+      ...(flowC ? { flowC: all(flowC) } : {}),
+      ...(returnC ? { returnC: all(returnC) } : {}),
+    },
+  };
 }
 
 /** Median time between readings, s; 0 with fewer than two. What more than half of them keep is the median, and a logger's millions need not be sorted for it. */
@@ -63,8 +91,16 @@ function usualSpacing(tS: number[]): number {
 
 /** The time between readings that more than half of them keep to the last bit; null where none does. */
 function keptByMost(tS: number[]): number | null {
-  let gap = NaN, votes = 0, times = 0;
-  for (let i = 1; i < tS.length; i++) { const g = tS[i]! - tS[i - 1]!; if (votes === 0) { gap = g; votes = 1; } else votes += g === gap ? 1 : -1; }
+  let gap = NaN,
+    votes = 0,
+    times = 0;
+  for (let i = 1; i < tS.length; i++) {
+    const g = tS[i]! - tS[i - 1]!;
+    if (votes === 0) {
+      gap = g;
+      votes = 1;
+    } else votes += g === gap ? 1 : -1;
+  }
   for (let i = 1; i < tS.length; i++) if (tS[i]! - tS[i - 1]! === gap) times++;
   return times > (tS.length - 1) / 2 ? gap : null;
 }
@@ -73,10 +109,19 @@ function keptByMost(tS: number[]): number | null {
 function undoClockChanges(log: PressureLog, spacingS: number, repairs: LogRepair[]): PressureLog {
   const { tS, pressureBar, flowC } = log.samples;
   if (spacingS <= 0 || spacingS > CLOCK_S / 6 || tS.length < 20) return log;
-  const near = (values: (number | null)[] | undefined, i: number, within: number) => { const a = values?.[i - 1], b = values?.[i]; return a == null || b == null || Math.abs(a - b) <= within; };
+  const near = (values: (number | null)[] | undefined, i: number, within: number) => {
+    const a = values?.[i - 1],
+      b = values?.[i];
+    return a == null || b == null || Math.abs(a - b) <= within;
+  };
   const jumps: number[] = [];
   for (let i = 1; i < tS.length; i++)
-    if (Math.abs(tS[i]! - tS[i - 1]! - spacingS - CLOCK_S) <= Math.max(2, 0.2 * spacingS) && near(pressureBar, i, 0.03) && near(flowC, i, 1)) jumps.push(i);
+    if (
+      Math.abs(tS[i]! - tS[i - 1]! - spacingS - CLOCK_S) <= Math.max(2, 0.2 * spacingS) &&
+      near(pressureBar, i, 0.03) &&
+      near(flowC, i, 1)
+    )
+      jumps.push(i);
   if (jumps.length === 0) return log;
   const moved = tS.slice();
   for (const from of jumps) {
@@ -90,17 +135,30 @@ function undoClockChanges(log: PressureLog, spacingS: number, repairs: LogRepair
 /** A log as a sensor wrote it without its lone spikes of pressure or temperature, whatever else is to be put right; one that a hand wrote as it is, since whoever reads sees a slip. The same log where there is none. */
 export function spikesOut(log: PressureLog): PressureLog {
   if (!bySensor(log)) return log;
-  const { tS, pressureBar, flowC, returnC } = log.samples, temperatures = (valuesC: (number | null)[]) => withoutSpikes(tS, withoutWakeUp(tS, valuesC), HEAT_SPIKE);
-  const bars = withoutSpikes(tS, pressureBar, PRESSURE_SPIKE), flows = flowC && temperatures(flowC), returns = returnC && temperatures(returnC);
+  const { tS, pressureBar, flowC, returnC } = log.samples,
+    temperatures = (valuesC: (number | null)[]) => withoutSpikes(tS, withoutWakeUp(tS, valuesC), HEAT_SPIKE);
+  const bars = withoutSpikes(tS, pressureBar, PRESSURE_SPIKE),
+    flows = flowC && temperatures(flowC),
+    returns = returnC && temperatures(returnC);
   if (bars === pressureBar && flows === flowC && returns === returnC) return log;
-  return { ...log, samples: { ...log.samples, pressureBar: bars, ...(flows ? { flowC: flows } : {}), ...(returns ? { returnC: returns } : {}) } };
+  return {
+    ...log,
+    samples: { ...log.samples, pressureBar: bars, ...(flows ? { flowC: flows } : {}), ...(returns ? { returnC: returns } : {}) },
+  };
 }
 
 /** Values without their lone spikes; the same where there is none. @param found hears of each one's place */
-function withoutSpikes(tS: number[], values: (number | null)[], { off, agree }: Spike, found: (i: number) => void = () => {}): (number | null)[] {
+function withoutSpikes(
+  tS: number[],
+  values: (number | null)[],
+  { off, agree }: Spike,
+  found: (i: number) => void = () => {},
+): (number | null)[] {
   let out = values;
   for (let i = 1; i + 1 < values.length; i++) {
-    const a = values[i - 1], b = values[i], c = values[i + 1];
+    const a = values[i - 1],
+      b = values[i],
+      c = values[i + 1];
     if (a == null || b == null || c == null || tS[i + 1]! - tS[i - 1]! > SPIKE_WITHIN_S) continue;
     if (Math.abs(a - c) > agree || Math.min(Math.abs(b - a), Math.abs(b - c)) < off) continue;
     if (out === values) out = values.slice();
@@ -113,22 +171,43 @@ function withoutSpikes(tS: number[], values: (number | null)[], { off, agree }: 
 /** Temperatures without a first that is far above the next two: many sensors wake up with a number of their own. */
 function withoutWakeUp(tS: number[], valuesC: (number | null)[]): (number | null)[] {
   const [first, second, third] = valuesC;
-  if (first == null || second == null || third == null || first - second < HEAT_SPIKE.off || Math.abs(second - third) > HEAT_SPIKE.agree || tS[2]! - tS[0]! > SPIKE_WITHIN_S) return valuesC;
+  if (
+    first == null ||
+    second == null ||
+    third == null ||
+    first - second < HEAT_SPIKE.off ||
+    Math.abs(second - third) > HEAT_SPIKE.agree ||
+    tS[2]! - tS[0]! > SPIKE_WITHIN_S
+  )
+    return valuesC;
   return [null, ...valuesC.slice(1)];
 }
 
 function nameGaps(tS: number[], spacingS: number, repairs: LogRepair[]): void {
   const least = Math.max(LEAST_GAP_S, GAP_SPACINGS * spacingS);
-  for (let i = 1; i < tS.length; i++) if (tS[i]! - tS[i - 1]! > least) repairs.push({ kind: 'gap', atS: tS[i - 1]!, count: tS[i]! - tS[i - 1]! });
+  for (let i = 1; i < tS.length; i++)
+    if (tS[i]! - tS[i - 1]! > least) repairs.push({ kind: 'gap', atS: tS[i - 1]!, count: tS[i]! - tS[i - 1]! });
 }
 
 function isStuck(log: PressureLog): boolean {
-  let low = Infinity, high = -Infinity, cold = Infinity, hot = -Infinity, n = 0;
+  let low = Infinity,
+    high = -Infinity,
+    cold = Infinity,
+    hot = -Infinity,
+    n = 0;
   const { pressureBar, flowC } = log.samples;
   for (let i = 0; i < pressureBar.length; i++) {
-    const p = pressureBar[i], c = flowC?.[i];
-    if (p != null) { low = Math.min(low, p); high = Math.max(high, p); n++; }
-    if (c != null) { cold = Math.min(cold, c); hot = Math.max(hot, c); }
+    const p = pressureBar[i],
+      c = flowC?.[i];
+    if (p != null) {
+      low = Math.min(low, p);
+      high = Math.max(high, p);
+      n++;
+    }
+    if (c != null) {
+      cold = Math.min(cold, c);
+      hot = Math.max(hot, c);
+    }
   }
   return n >= 4 && hot - cold >= STUCK_K && high - low <= STUCK_BAR;
 }

@@ -1,8 +1,10 @@
 import { coldPressureOf, cycleFeatures } from './cycleFeatures';
 import type { LogEvent } from './PressureLog';
 
-const log = (pressureBar: number[], flowC: (number | null)[] | undefined, events: LogEvent[]) => cycleFeatures({ source: 'hand', samples: { tS: pressureBar.map((_, i) => 300 * i), pressureBar, ...(flowC ? { flowC } : {}) }, events });
-const FALLS = [2.1, 2.1, 1.8, 1.5, 1.3, 1.2], COOLS = [68, 68, 58, 48, 38, 30];
+const log = (pressureBar: number[], flowC: (number | null)[] | undefined, events: LogEvent[]) =>
+  cycleFeatures({ source: 'hand', samples: { tS: pressureBar.map((_, i) => 300 * i), pressureBar, ...(flowC ? { flowC } : {}) }, events });
+const FALLS = [2.1, 2.1, 1.8, 1.5, 1.3, 1.2],
+  COOLS = [68, 68, 58, 48, 38, 30];
 
 it('of a heat cycle, cold is what stood when the heat came on, and hot the highest after it', () => {
   const f = log([1, 1, 1.3, 1.6, 1.8, 1.7], [18, 18, 30, 50, 65, 60], [{ tS: 300, kind: 'heat-on' }]);
@@ -24,12 +26,24 @@ it('that it began hot is told by the first temperature, else by the heat that wa
 });
 
 it('is heated again: cold is what stood before that', () => {
-  const f = log([2.1, 1.6, 1.2, 1.5, 1.9, 2], [66, 45, 30, 45, 60, 66], [{ tS: 0, kind: 'heat-off' }, { tS: 600, kind: 'heat-on' }]);
+  const f = log(
+    [2.1, 1.6, 1.2, 1.5, 1.9, 2],
+    [66, 45, 30, 45, 60, 66],
+    [
+      { tS: 0, kind: 'heat-off' },
+      { tS: 600, kind: 'heat-on' },
+    ],
+  );
   expect(f).toMatchObject({ beganHot: true, coldBar: 1.2, coldC: 30, hotBar: 2 });
 });
 
 it('shows a cold pressure only where it was cold', () => {
-  const cold = (pressureBar: number[], flowC?: number[], events: LogEvent[] = []) => coldPressureOf({ source: 'hand', samples: { tS: pressureBar.map((_, i) => 300 * i), pressureBar, ...(flowC ? { flowC } : {}) }, events });
+  const cold = (pressureBar: number[], flowC?: number[], events: LogEvent[] = []) =>
+    coldPressureOf({
+      source: 'hand',
+      samples: { tS: pressureBar.map((_, i) => 300 * i), pressureBar, ...(flowC ? { flowC } : {}) },
+      events,
+    });
   expect(cold(FALLS, COOLS)).toBe(1.2);
   expect(cold(FALLS, [68, 68, 62, 58, 55, 52])).toBeNull();
   expect(cold(FALLS, undefined, [{ tS: 300, kind: 'heat-off' }])).toBeNull();

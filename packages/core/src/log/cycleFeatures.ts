@@ -31,7 +31,12 @@ export interface CycleFeatures {
 export function cycleFeatures(log: PressureLog): CycleFeatures {
   const { tS, pressureBar, flowC, returnC } = log.samples;
   const heatOn = log.events?.find((e) => e.kind === 'heat-on')?.tS;
-  let cold = -1, hot = -1, first = -1, last = -1, heatedFrom = Infinity, hottestC: number | null = null;
+  let cold = -1,
+    hot = -1,
+    first = -1,
+    last = -1,
+    heatedFrom = Infinity,
+    hottestC: number | null = null;
   const disturbed = log.events?.find((e) => e.tS > (heatOn ?? 0) && endsRun(e))?.tS ?? Infinity;
   for (let i = 0; i < tS.length; i++) {
     if (heatOn !== undefined && tS[i]! > heatOn) heatedFrom = Math.min(heatedFrom, i);
@@ -39,25 +44,45 @@ export function cycleFeatures(log: PressureLog): CycleFeatures {
     if (f !== null && (hottestC === null || f > hottestC)) hottestC = f;
     const p = pressureBar[i];
     if (p === null || p === undefined) continue;
-    if (first < 0) { first = i; cold = i; }
+    if (first < 0) {
+      first = i;
+      cold = i;
+    }
     last = i;
-    if (heatOn !== undefined && tS[i]! <= heatOn) { cold = i; hot = -1; }
-    else if (i !== cold && tS[i]! < disturbed && (hot < 0 || p > pressureBar[hot]!)) hot = i;
+    if (heatOn !== undefined && tS[i]! <= heatOn) {
+      cold = i;
+      hot = -1;
+    } else if (i !== cold && tS[i]! < disturbed && (hot < 0 || p > pressureBar[hot]!)) hot = i;
   }
   const at = (i: number, of?: (number | null)[]) => (i < 0 ? null : (of?.[i] ?? null));
-  const beganHot = first >= 0 && (flowC?.[first] ?? null) !== null ? flowC![first]! >= COLD_BELOW_C : heatWasOn(log), foundHot = beganHot && heatOn === undefined;
+  const beganHot = first >= 0 && (flowC?.[first] ?? null) !== null ? flowC![first]! >= COLD_BELOW_C : heatWasOn(log),
+    foundHot = beganHot && heatOn === undefined;
   if (foundHot) {
     cold = last;
-    hot = pressureBar.reduce<number>((best, p, i) => (p !== null && tS[i]! < disturbed && (best < 0 || p > pressureBar[best]!) ? i : best), -1);
+    hot = pressureBar.reduce<number>(
+      (best, p, i) => (p !== null && tS[i]! < disturbed && (best < 0 || p > pressureBar[best]!) ? i : best),
+      -1,
+    );
     heatedFrom = -1;
   }
   // Before the heat a circuit stands at one temperature: the return will do for the flow, and nothing that was read once it was heated.
   const cool = (i: number) => at(i, flowC) ?? at(i, returnC) ?? nearest(i, flowC, i < heatedFrom ? heatedFrom : Infinity);
-  const coldBar = at(cold, pressureBar), hotBar = at(hot, pressureBar);
+  const coldBar = at(cold, pressureBar),
+    hotBar = at(hot, pressureBar);
   return {
-    beganHot, foundHot, firstBar: at(first, pressureBar), firstC: cool(first), lastBar: at(last, pressureBar), peakBar: hotBar ?? coldBar,
-    coldBar, coldC: cool(cold), hotBar, hotC: nearest(hot, flowC), hotReturnC: at(hot, returnC),
-    swingBar: coldBar !== null && hotBar !== null ? hotBar - coldBar : null, hottestC,
+    beganHot,
+    foundHot,
+    firstBar: at(first, pressureBar),
+    firstC: cool(first),
+    lastBar: at(last, pressureBar),
+    peakBar: hotBar ?? coldBar,
+    coldBar,
+    coldC: cool(cold),
+    hotBar,
+    hotC: nearest(hot, flowC),
+    hotReturnC: at(hot, returnC),
+    swingBar: coldBar !== null && hotBar !== null ? hotBar - coldBar : null,
+    hottestC,
   };
 }
 
@@ -71,6 +96,7 @@ function nearest(i: number, of?: (number | null)[], before = Infinity): number |
 
 /** The pressure that a log shows the circuit cold at, gauge bar; null where it shows none: one that was found hot and has not come down to cold. */
 export function coldPressureOf(log: PressureLog): number | null {
-  const f = cycleFeatures(log), warm = f.coldC !== null ? f.coldC >= COLD_BELOW_C : f.beganHot;
+  const f = cycleFeatures(log),
+    warm = f.coldC !== null ? f.coldC >= COLD_BELOW_C : f.beganHot;
   return warm ? null : f.coldBar;
 }

@@ -6,8 +6,10 @@ export function keepPeaks(values: (number | null)[], slices: number): number[] {
   if (n <= 4 * slices) return values.map((_, i) => i);
   const kept: number[] = [];
   for (let s = 0; s < slices; s++) {
-    const from = Math.floor((s * n) / slices), to = Math.floor(((s + 1) * n) / slices);
-    let low = -1, high = -1;
+    const from = Math.floor((s * n) / slices),
+      to = Math.floor(((s + 1) * n) / slices);
+    let low = -1,
+      high = -1;
     for (let i = from; i < to; i++) {
       const v = values[i];
       if (v === null || v === undefined) continue;

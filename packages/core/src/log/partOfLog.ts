@@ -7,7 +7,12 @@ export function partOfLog(log: PressureLog, fromS: number, toS: number): Pressur
   const of = <T>(values: T[]) => values.filter((_, i) => within(tS[i]!));
   return {
     ...log,
-    samples: { tS: of(tS), pressureBar: of(pressureBar), ...(flowC ? { flowC: of(flowC) } : {}), ...(returnC ? { returnC: of(returnC) } : {}) },
+    samples: {
+      tS: of(tS),
+      pressureBar: of(pressureBar),
+      ...(flowC ? { flowC: of(flowC) } : {}),
+      ...(returnC ? { returnC: of(returnC) } : {}),
+    },
     ...(log.events ? { events: log.events.filter((e) => within(e.tS)) } : {}),
   };
 }

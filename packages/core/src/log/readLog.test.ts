@@ -6,13 +6,46 @@ import { cleanLog } from './cleanLog';
 import type { PressureLog } from './PressureLog';
 import { readLog } from './readLog';
 
-const CIRCUIT: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 95, heatOutputKw: 24, staticHeadM: 3.6, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 }, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop' }, maxFlowC: 70 };
-const logged = (id: FaultId, severity: number, rest: { stepS?: number; durationS?: number; heat?: { onS: number; offS: number }[]; resolutionBar?: number; actions?: NonNullable<PressureLog['events']> } = {}): PressureLog =>
-  simulateCase({ circuit: CIRCUIT, faults: [{ id, severity }], schedule: { startC: 18, durationS: rest.durationS ?? 28_800, stepS: rest.stepS ?? 60, heat: rest.heat ?? [{ onS: 1800, offS: 5400 }], ...(rest.actions ? { actions: rest.actions } : {}) }, gauge: { resolutionBar: rest.resolutionBar ?? 0.01, noiseBar: 0.003 }, seed: 2 }).log;
+const CIRCUIT: CircuitSheet = {
+  kind: 'sealed-hot-water',
+  waterVolumeL: 95,
+  heatOutputKw: 24,
+  staticHeadM: 3.6,
+  vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 },
+  reliefValve: { setBar: 3 },
+  fill: { kind: 'manual-loop' },
+  maxFlowC: 70,
+};
+const logged = (
+  id: FaultId,
+  severity: number,
+  rest: {
+    stepS?: number;
+    durationS?: number;
+    heat?: { onS: number; offS: number }[];
+    resolutionBar?: number;
+    actions?: NonNullable<PressureLog['events']>;
+  } = {},
+): PressureLog =>
+  simulateCase({
+    circuit: CIRCUIT,
+    faults: [{ id, severity }],
+    schedule: {
+      startC: 18,
+      durationS: rest.durationS ?? 28_800,
+      stepS: rest.stepS ?? 60,
+      heat: rest.heat ?? [{ onS: 1800, offS: 5400 }],
+      ...(rest.actions ? { actions: rest.actions } : {}),
+    },
+    gauge: { resolutionBar: rest.resolutionBar ?? 0.01, noiseBar: 0.003 },
+    seed: 2,
+  }).log;
 const kinds = (log: PressureLog) => readLog(log, 0.01).segments.map((s) => s.kind);
 
 describe('cleaning', () => {
-  const even = (n: number, everyS = 30): PressureLog => ({ samples: { tS: Array.from({ length: n }, (_, i) => everyS * i), pressureBar: Array.from({ length: n }, (_, i) => 1 + 0.001 * i) } });
+  const even = (n: number, everyS = 30): PressureLog => ({
+    samples: { tS: Array.from({ length: n }, (_, i) => everyS * i), pressureBar: Array.from({ length: n }, (_, i) => 1 + 0.001 * i) },
+  });
   it('leaves a clean log as it is', () => {
     const log = even(60);
     expect(cleanLog(log)).toMatchObject({ log, repairs: [], spacingS: 30 });
@@ -22,10 +55,12 @@ describe('cleaning', () => {
     expect(spacing([0, 5, 10, 15, 20, 40, 100])).toBe(5);
     expect(spacing([0, 5, 15, 35])).toBe(10);
     expect(spacing([0])).toBe(0);
-    fc.assert(fc.property(fc.array(fc.integer({ min: 1, max: 4 }), { minLength: 1, maxLength: 40 }), (gaps) => {
-      const tS = gaps.reduce((at, g) => [...at, at.at(-1)! + g], [0]);
-      expect(spacing(tS)).toBe([...gaps].sort((a, b) => a - b)[Math.floor(gaps.length / 2)]);
-    }));
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: 1, max: 4 }), { minLength: 1, maxLength: 40 }), (gaps) => {
+        const tS = gaps.reduce((at, g) => [...at, at.at(-1)! + g], [0]);
+        expect(spacing(tS)).toBe([...gaps].sort((a, b) => a - b)[Math.floor(gaps.length / 2)]);
+      }),
+    );
   });
   it('makes one of readings of one moment', () => {
     const c = cleanLog({ samples: { tS: [0, 60, 60, 120], pressureBar: [1, 1.1, 1.3, null], flowC: [20, null, 30, 40] } });
@@ -34,7 +69,11 @@ describe('cleaning', () => {
   });
   it('takes out the hour that a clock was put forward, events with it, but not an hour in which something happened', () => {
     const log = even(100);
-    const put = { ...log, samples: { ...log.samples, tS: log.samples.tS.map((t, i) => (i < 40 ? t : t + 3600)) }, events: [{ tS: 50 * 30 + 3600, kind: 'heat-on' as const }] };
+    const put = {
+      ...log,
+      samples: { ...log.samples, tS: log.samples.tS.map((t, i) => (i < 40 ? t : t + 3600)) },
+      events: [{ tS: 50 * 30 + 3600, kind: 'heat-on' as const }],
+    };
     expect(cleanLog(put).log.samples.tS).toEqual(log.samples.tS);
     expect(cleanLog(put).log.events![0]!.tS).toBe(1500);
     expect(cleanLog(put).repairs.map((r) => r.kind)).toEqual(['clock-change']);
@@ -50,16 +89,31 @@ describe('cleaning', () => {
     expect(cleanLog({ samples: { ...log.samples, pressureBar: spiked } }).repairs).toEqual([]);
   });
   it('names a gauge that stands while the water warms', () => {
-    expect(cleanLog({ samples: { tS: [0, 300, 600, 900], pressureBar: [1.2, 1.2, 1.2, 1.2], flowC: [18, 35, 52, 66] } }).repairs.map((r) => r.kind)).toEqual(['stuck']);
-    expect(cleanLog({ samples: { tS: [0, 300, 600, 900], pressureBar: [1.2, 1.2, 1.2, 1.2], flowC: [18, 18, 18, 18] } }).repairs).toEqual([]);
+    expect(
+      cleanLog({ samples: { tS: [0, 300, 600, 900], pressureBar: [1.2, 1.2, 1.2, 1.2], flowC: [18, 35, 52, 66] } }).repairs.map(
+        (r) => r.kind,
+      ),
+    ).toEqual(['stuck']);
+    expect(cleanLog({ samples: { tS: [0, 300, 600, 900], pressureBar: [1.2, 1.2, 1.2, 1.2], flowC: [18, 18, 18, 18] } }).repairs).toEqual(
+      [],
+    );
   });
   it('never turns time round nor loses an event', () => {
-    fc.assert(fc.property(fc.array(fc.tuple(fc.nat(4000), fc.double({ min: 0, max: 4, noNaN: true })), { minLength: 1, maxLength: 60 }), (steps) => {
-      let t = 0;
-      const tS = steps.map(([gap]) => (t += gap));
-      const c = cleanLog({ samples: { tS, pressureBar: steps.map(([, p]) => p) }, events: [{ tS: tS.at(-1)!, kind: 'note' }] }).log;
-      return c.samples.tS.every((x, i) => i === 0 || x > c.samples.tS[i - 1]!) && c.events!.length === 1 && c.samples.tS.length === c.samples.pressureBar.length;
-    }));
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.nat(4000), fc.double({ min: 0, max: 4, noNaN: true })), { minLength: 1, maxLength: 60 }),
+        (steps) => {
+          let t = 0;
+          const tS = steps.map(([gap]) => (t += gap));
+          const c = cleanLog({ samples: { tS, pressureBar: steps.map(([, p]) => p) }, events: [{ tS: tS.at(-1)!, kind: 'note' }] }).log;
+          return (
+            c.samples.tS.every((x, i) => i === 0 || x > c.samples.tS[i - 1]!) &&
+            c.events!.length === 1 &&
+            c.samples.tS.length === c.samples.pressureBar.length
+          );
+        },
+      ),
+    );
   });
 });
 
@@ -106,8 +160,13 @@ describe('reading', () => {
     const log = logged('vessel-undercharged', 0.5, { resolutionBar: 0.1 });
     const pick = [0, 15, 29, 34, 40, 50, 60, 75, 89, 200, 400];
     const of = (values: (number | null)[]) => pick.map((i) => values[i]!);
-    const hand: PressureLog = { source: 'hand', samples: { tS: of(log.samples.tS) as number[], pressureBar: of(log.samples.pressureBar), flowC: of(log.samples.flowC!) }, events: log.events! };
-    const r = readLog(hand, 0.1), fine = readLog(log, 0.1);
+    const hand: PressureLog = {
+      source: 'hand',
+      samples: { tS: of(log.samples.tS) as number[], pressureBar: of(log.samples.pressureBar), flowC: of(log.samples.flowC!) },
+      events: log.events!,
+    };
+    const r = readLog(hand, 0.1),
+      fine = readLog(log, 0.1);
     expect(Math.abs(r.cycles[0]!.swingBar.value - fine.cycles[0]!.swingBar.value)).toBeLessThan(0.15);
     const { flowC: _, ...blind } = hand.samples;
     const without = readLog({ ...hand, samples: blind }, 0.1);

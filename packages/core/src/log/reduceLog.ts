@@ -36,14 +36,25 @@ export function reduceLog(log: PressureLog, most = 100): ReducedLog {
     if (p === null || p === undefined) continue;
     const t = tS[i]!;
     let passed = false;
-    while (cut < cuts.length && cuts[cut]! <= t) { cut++; passed = true; }
+    while (cut < cuts.length && cuts[cut]! <= t) {
+      cut++;
+      passed = true;
+    }
     if (pool.n > 0 && (passed || t - pool.first >= sliceS)) flush();
     if (pool.n === 0) pool.first = t;
-    pool.n++; pool.t += t; pool.p += p;
+    pool.n++;
+    pool.t += t;
+    pool.p += p;
     const f = flowC?.[i];
-    if (f !== null && f !== undefined) { pool.flow += f; pool.nFlow++; }
+    if (f !== null && f !== undefined) {
+      pool.flow += f;
+      pool.nFlow++;
+    }
     const r = returnC?.[i];
-    if (r !== null && r !== undefined) { pool.ret += r; pool.nReturn++; }
+    if (r !== null && r !== undefined) {
+      pool.ret += r;
+      pool.nReturn++;
+    }
   }
   flush();
   return out;

@@ -1,10 +1,15 @@
 import { heatIsOn, type PressureLog } from '../log/PressureLog';
 
-export interface CoolingTime { minutes: number; nowC: number; /** `log`: by this circuit's own cooling; `usual`: it was not seen to cool. */ from: 'log' | 'usual' }
+export interface CoolingTime {
+  minutes: number;
+  nowC: number;
+  /** `log`: by this circuit's own cooling; `usual`: it was not seen to cool. */ from: 'log' | 'usual';
+}
 
 /** How fast a heated circuit loses its warmth where nothing better is known: time constant, min. Common practice: 70 to 50 °C in most of an hour. */
 const USUAL_TAU_MIN = 95;
-const LEAST_SPAN_MIN = 5, LEAST_FALL_K = 2;
+const LEAST_SPAN_MIN = 5,
+  LEAST_FALL_K = 2;
 
 /** How long until the water is below a temperature, by the circuit's own cooling in the log: T − Troom falls by one share in equal times.
  *  @param nowS seconds from the log's start; the last temperature is carried on to it
@@ -29,7 +34,9 @@ export function coolingTime(log: PressureLog, belowC: number, nowS: number, room
 function falling(read: { min: number; c: number }[]): { min: number; c: number }[] | null {
   let from = read.length - 1;
   while (from > 0 && read[from - 1]!.c >= read[from]!.c) from--;
-  const tail = read.slice(from), first = tail[0], last = tail.at(-1);
+  const tail = read.slice(from),
+    first = tail[0],
+    last = tail.at(-1);
   return first && last && last.min - first.min >= LEAST_SPAN_MIN && first.c - last.c >= LEAST_FALL_K ? tail : null;
 }
 
@@ -37,7 +44,8 @@ function falling(read: { min: number; c: number }[]): { min: number; c: number }
 function timeConstant(tail: { min: number; c: number }[], roomC: number): number | null {
   const points = tail.filter((p) => p.c > roomC + 1).map((p) => ({ x: p.min, y: Math.log(p.c - roomC) }));
   if (points.length < 2) return null;
-  const mx = points.reduce((s, p) => s + p.x, 0) / points.length, my = points.reduce((s, p) => s + p.y, 0) / points.length;
+  const mx = points.reduce((s, p) => s + p.x, 0) / points.length,
+    my = points.reduce((s, p) => s + p.y, 0) / points.length;
   const slope = points.reduce((s, p) => s + (p.x - mx) * (p.y - my), 0) / points.reduce((s, p) => s + (p.x - mx) ** 2, 0);
   return slope < -1e-4 ? -1 / slope : null;
 }

@@ -7,10 +7,28 @@ import type { TestId } from '../judge/tests';
 import { pumpUp } from '../vessel/pumpUp';
 
 /** One number worked out for this circuit before a test is done. Pressures bar gauge at the system gauge, but for charges. */
-export interface ExpectedNumber { code: ExpectedCode; value: number; unit: 'bar' | 'L' | 'strokes'; low?: number; high?: number }
+export interface ExpectedNumber {
+  code: ExpectedCode;
+  value: number;
+  unit: 'bar' | 'L' | 'strokes';
+  low?: number;
+  high?: number;
+}
 export type ExpectedCode =
-  | 'cold-right' | 'charge-target' | 'charge-with-coupling' | 'pump-strokes' | 'after-right' | 'after-flat' | 'drained-right' | 'drained-flat' | 'litre-an-hour-rises' | 'water-above-lifts'
-  | 'relief-set' | 'hot-right' | 'litres-a-top-up' | 'gauge-now';
+  | 'cold-right'
+  | 'charge-target'
+  | 'charge-with-coupling'
+  | 'pump-strokes'
+  | 'after-right'
+  | 'after-flat'
+  | 'drained-right'
+  | 'drained-flat'
+  | 'litre-an-hour-rises'
+  | 'water-above-lifts'
+  | 'relief-set'
+  | 'hot-right'
+  | 'litres-a-top-up'
+  | 'gauge-now';
 
 /** What is known when a test begins. */
 export interface TestSituation {
@@ -44,34 +62,63 @@ export function drainedL(circuit: ResolvedCircuit, fromGaugeBar: number, prechar
 /** What a sound circuit of this sheet should show in a test, and what a flat vessel would show, where that is the question. Empty where
  *  there is no number to expect. */
 export function expectedNumbers(test: TestId, sheet: CircuitSheet, situation: TestSituation = {}): ExpectedNumber[] {
-  const c = resolveCircuit(sheet), now = situation.nowBar ?? c.fillGaugeBar;
-  const bar = (code: ExpectedCode, value: number, reach?: [number, number]): ExpectedNumber => ({ code, value, unit: 'bar', ...(reach ? { low: reach[0], high: reach[1] } : {}) });
+  const c = resolveCircuit(sheet),
+    now = situation.nowBar ?? c.fillGaugeBar;
+  const bar = (code: ExpectedCode, value: number, reach?: [number, number]): ExpectedNumber => ({
+    code,
+    value,
+    unit: 'bar',
+    ...(reach ? { low: reach[0], high: reach[1] } : {}),
+  });
   const litres = (code: ExpectedCode, value: number): ExpectedNumber => ({ code, value, unit: 'L' });
   switch (test) {
-    case 'idle-cold-pressure': return [bar('cold-right', c.fillGaugeBar, [Math.max(0, c.fillGaugeBar - COLD_BELOW_BAR), c.fillGaugeBar + COLD_ABOVE_BAR])];
-    case 'precharge': return [bar('charge-target', c.prechargeGaugeBar), strokesToPump(c)];
-    case 'pump-up-hold': return [bar('charge-target', c.prechargeGaugeBar), bar('charge-with-coupling', c.prechargeGaugeBar + COUPLING_LOSS_BAR), strokesToPump(c)];
+    case 'idle-cold-pressure':
+      return [bar('cold-right', c.fillGaugeBar, [Math.max(0, c.fillGaugeBar - COLD_BELOW_BAR), c.fillGaugeBar + COLD_ABOVE_BAR])];
+    case 'precharge':
+      return [bar('charge-target', c.prechargeGaugeBar), strokesToPump(c)];
+    case 'pump-up-hold':
+      return [
+        bar('charge-target', c.prechargeGaugeBar),
+        bar('charge-with-coupling', c.prechargeGaugeBar + COUPLING_LOSS_BAR),
+        strokesToPump(c),
+      ];
     case 'draw-off': {
       const volumeL = situation.drawL ?? 0.5;
-      return [bar('after-right', afterDrawGaugeBar(c, now, volumeL)), bar('after-flat', afterDrawGaugeBar(c, now, volumeL, FLAT_CHARGE_BAR))];
+      return [
+        bar('after-right', afterDrawGaugeBar(c, now, volumeL)),
+        bar('after-flat', afterDrawGaugeBar(c, now, volumeL, FLAT_CHARGE_BAR)),
+      ];
     }
-    case 'vessel-drained-volume': return [litres('drained-right', drainedL(c, now)), litres('drained-flat', drainedL(c, now, FLAT_CHARGE_BAR))];
-    case 'fill-disconnected-watch': return [riseOfALitreAnHour(c, now, situation.watchMin), bar('water-above-lifts', c.staticGaugeBar)];
-    case 'fill-isolated-watch': case 'cold-main-off-watch': case 'cold-main-on-watch': case 'coil-isolated-watch': case 'boiler-isolated-hold': return [riseOfALitreAnHour(c, now, situation.watchMin)];
-    case 'second-gauge': return situation.nowBar === undefined ? [] : [bar('gauge-now', now)];
-    case 'gauge-at-zero': return [bar('gauge-now', 0), bar('water-above-lifts', c.staticGaugeBar)];
-    case 'relief-marking': return [bar('relief-set', c.reliefSetGaugeBar)];
-    case 'top-ups-per-month': return [litres('litres-a-top-up', topUpL(c))];
+    case 'vessel-drained-volume':
+      return [litres('drained-right', drainedL(c, now)), litres('drained-flat', drainedL(c, now, FLAT_CHARGE_BAR))];
+    case 'fill-disconnected-watch':
+      return [riseOfALitreAnHour(c, now, situation.watchMin), bar('water-above-lifts', c.staticGaugeBar)];
+    case 'fill-isolated-watch':
+    case 'cold-main-off-watch':
+    case 'cold-main-on-watch':
+    case 'coil-isolated-watch':
+    case 'boiler-isolated-hold':
+      return [riseOfALitreAnHour(c, now, situation.watchMin)];
+    case 'second-gauge':
+      return situation.nowBar === undefined ? [] : [bar('gauge-now', now)];
+    case 'gauge-at-zero':
+      return [bar('gauge-now', 0), bar('water-above-lifts', c.staticGaugeBar)];
+    case 'relief-marking':
+      return [bar('relief-set', c.reliefSetGaugeBar)];
+    case 'top-ups-per-month':
+      return [litres('litres-a-top-up', topUpL(c))];
     case 'heat-run-after': {
       const hot = expectedPressure({ circuit: c, coldGaugeBar: now, coldC: 15, flowC: c.maxFlowC });
       return [bar('hot-right', hot.gaugeBar, [hot.lowGaugeBar, hot.highGaugeBar]), bar('relief-set', c.reliefSetGaugeBar)];
     }
-    default: return [];
+    default:
+      return [];
   }
 }
 
 /** How far a cold pressure may stand below and above the fill before it is worth a word. Common practice. */
-export const COLD_BELOW_BAR = 0.25, COLD_ABOVE_BAR = 0.45;
+export const COLD_BELOW_BAR = 0.25,
+  COLD_ABOVE_BAR = 0.45;
 /** A charge at which a vessel still has gas, and gives next to none of its water back at a usual fill. */
 const FLAT_CHARGE_BAR = 0;
 
@@ -81,6 +128,12 @@ function riseOfALitreAnHour(c: ResolvedCircuit, nowGaugeBar: number, watchMin = 
 
 /** Strokes of a hand pump from flat to the target. */
 function strokesToPump(c: ResolvedCircuit): ExpectedNumber {
-  const { strokes } = pumpUp({ nominalVolumeL: Math.min(10_000, Math.max(1, c.vesselL)), fromGaugeBar: 0, toGaugeBar: Math.min(10, Math.max(0, c.prechargeGaugeBar)), strokeL: STROKE_L, atmosphericBar: c.atmosphericBar });
+  const { strokes } = pumpUp({
+    nominalVolumeL: Math.min(10_000, Math.max(1, c.vesselL)),
+    fromGaugeBar: 0,
+    toGaugeBar: Math.min(10, Math.max(0, c.prechargeGaugeBar)),
+    strokeL: STROKE_L,
+    atmosphericBar: c.atmosphericBar,
+  });
   return { code: 'pump-strokes', unit: 'strokes', value: Math.round(strokes / 10) * 10 };
 }

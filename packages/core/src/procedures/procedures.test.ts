@@ -7,13 +7,23 @@ import { afterDrawGaugeBar, drainedL, expectedNumbers } from './expectedNumbers'
 import { readFinding } from './readFinding';
 import { PRESSURE_TESTS, stepsOf } from './testSteps';
 
-const SHEET: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 95, staticHeadM: 4.5, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 }, reliefValve: { setBar: 3 }, gauge: { resolutionBar: 0.1 }, maxFlowC: 70 };
+const SHEET: CircuitSheet = {
+  kind: 'sealed-hot-water',
+  waterVolumeL: 95,
+  staticHeadM: 4.5,
+  vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 },
+  reliefValve: { setBar: 3 },
+  gauge: { resolutionBar: 0.1 },
+  maxFlowC: 70,
+};
 const close = (actual: number, expected: number, tolerance: number) => expect(Math.abs(actual - expected)).toBeLessThan(tolerance);
-const numberOf = (test: Parameters<typeof expectedNumbers>[0], code: string, situation = {}) => expectedNumbers(test, SHEET, situation).find((n) => n.code === code)!;
+const numberOf = (test: Parameters<typeof expectedNumbers>[0], code: string, situation = {}) =>
+  expectedNumbers(test, SHEET, situation).find((n) => n.code === code)!;
 
 describe('test cards', () => {
   it.each(PRESSURE_TESTS)('%s has steps, and a meaning for each thing that can come out', (test) => {
-    const steps = stepsOf(test)!, row = testRow(test);
+    const steps = stepsOf(test)!,
+      row = testRow(test);
     expect(steps.steps.length).toBeGreaterThan(0);
     const wanted = row.outcomes ?? Object.keys(steps.means);
     expect(Object.keys(steps.means).sort()).toEqual([...wanted].sort());
@@ -29,54 +39,102 @@ describe('test cards', () => {
 
 describe('numbers for this circuit', () => {
   // Physics sheet's worked example: 8 L vessel charged to 1.0, from 1.5 bar, half a litre out: 1.318 bar with no stretch.
-  it('a draw-off, against the gas law', () => close(afterDrawGaugeBar({ ...resolveCircuit({ ...SHEET, waterVolumeL: 1, vessel: { nominalVolumeL: 8, targetPrechargeBar: 1 } }), stretchLPerBar: 1e-6 }, 1.5, 0.5), 1.318, 0.001));
+  it('a draw-off, against the gas law', () =>
+    close(
+      afterDrawGaugeBar(
+        { ...resolveCircuit({ ...SHEET, waterVolumeL: 1, vessel: { nominalVolumeL: 8, targetPrechargeBar: 1 } }), stretchLPerBar: 1e-6 },
+        1.5,
+        0.5,
+      ),
+      1.318,
+      0.001,
+    ));
 
   // The gas law for a sound 8 L vessel at 0.75: 2.4 L from 1.5 bar, and the boiler's 2.5 L.
   it('what a drained boiler gives back', () => close(drainedL(resolveCircuit(SHEET), 1.5), 2.4 + 2.5, 0.15));
 
   it('a flat vessel falls further for the same draw', () => {
-    expect(numberOf('draw-off', 'after-flat', { nowBar: 1.4 }).value).toBeLessThan(numberOf('draw-off', 'after-right', { nowBar: 1.4 }).value - 0.02);
+    expect(numberOf('draw-off', 'after-flat', { nowBar: 1.4 }).value).toBeLessThan(
+      numberOf('draw-off', 'after-right', { nowBar: 1.4 }).value - 0.02,
+    );
   });
 
   it('a longer watch lets a litre an hour rise further, in proportion', () => {
-    close(numberOf('coil-isolated-watch', 'litre-an-hour-rises', { watchMin: 40 }).value / numberOf('coil-isolated-watch', 'litre-an-hour-rises', { watchMin: 10 }).value, 4, 1e-9);
+    close(
+      numberOf('coil-isolated-watch', 'litre-an-hour-rises', { watchMin: 40 }).value /
+        numberOf('coil-isolated-watch', 'litre-an-hour-rises', { watchMin: 10 }).value,
+      4,
+      1e-9,
+    );
   });
 
   it('never expects a draw-off to raise the gauge', () => {
     const c = resolveCircuit(SHEET);
-    fc.assert(fc.property(fc.double({ min: 0.1, max: 2.8, noNaN: true }), fc.double({ min: 0.01, max: 2, noNaN: true }), (before, litres) => afterDrawGaugeBar(c, before, litres) < before));
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.1, max: 2.8, noNaN: true }),
+        fc.double({ min: 0.01, max: 2, noNaN: true }),
+        (before, litres) => afterDrawGaugeBar(c, before, litres) < before,
+      ),
+    );
   });
 });
 
 describe('a measured value, in a word', () => {
   it.each([
-    [{ test: 'idle-cold-pressure', valueBar: 2 }, 'high'], [{ test: 'idle-cold-pressure', valueBar: 1.1 }, 'right'], [{ test: 'idle-cold-pressure', valueBar: 0.4 }, 'low'],
-    [{ test: 'precharge', valueBar: 0.2, circuitBar: 0 }, 'low'], [{ test: 'precharge', valueBar: 0.75, circuitBar: 0 }, 'right'], [{ test: 'precharge', valueBar: 1.2, circuitBar: 1.2 }, null],
-    [{ test: 'second-gauge', valueBar: 1, firstGaugeBar: 1.6 }, 'high'], [{ test: 'fill-disconnected-watch', startBar: 1.9, endBar: 2.3, minutes: 15 }, 'high'],
-    [{ test: 'fill-disconnected-watch', startBar: 1.9, endBar: 1.9, minutes: 15 }, 'right'], [{ test: 'relief-marking', markedBar: 2.5 }, 'low'], [{ test: 'vessel-drained-volume', volumeL: 2.6, fromBar: 1.5 }, 'low'],
-    [{ test: 'heat-run-after', coldBar: 1.1, hotBar: 2.7, hotC: 68 }, 'high'], [{ test: 'boiler-isolated-hold', boilerStartBar: 1.2, boilerEndBar: 0.8, minutes: 60 }, 'low'], [{ test: 'top-ups-per-month', count: 4 }, 'high'], [{ test: 'gas-valve-press', outcome: 'air' }, null],
+    [{ test: 'idle-cold-pressure', valueBar: 2 }, 'high'],
+    [{ test: 'idle-cold-pressure', valueBar: 1.1 }, 'right'],
+    [{ test: 'idle-cold-pressure', valueBar: 0.4 }, 'low'],
+    [{ test: 'precharge', valueBar: 0.2, circuitBar: 0 }, 'low'],
+    [{ test: 'precharge', valueBar: 0.75, circuitBar: 0 }, 'right'],
+    [{ test: 'precharge', valueBar: 1.2, circuitBar: 1.2 }, null],
+    [{ test: 'second-gauge', valueBar: 1, firstGaugeBar: 1.6 }, 'high'],
+    [{ test: 'fill-disconnected-watch', startBar: 1.9, endBar: 2.3, minutes: 15 }, 'high'],
+    [{ test: 'fill-disconnected-watch', startBar: 1.9, endBar: 1.9, minutes: 15 }, 'right'],
+    [{ test: 'relief-marking', markedBar: 2.5 }, 'low'],
+    [{ test: 'vessel-drained-volume', volumeL: 2.6, fromBar: 1.5 }, 'low'],
+    [{ test: 'heat-run-after', coldBar: 1.1, hotBar: 2.7, hotC: 68 }, 'high'],
+    [{ test: 'boiler-isolated-hold', boilerStartBar: 1.2, boilerEndBar: 0.8, minutes: 60 }, 'low'],
+    [{ test: 'top-ups-per-month', count: 4 }, 'high'],
+    [{ test: 'gas-valve-press', outcome: 'air' }, null],
   ] as const)('%j is %s', (finding, word) => expect(readFinding(finding, SHEET)).toBe(word));
 
   it('the expected number itself reads as right', () => {
-    const before = 1.5, after = afterDrawGaugeBar(resolveCircuit(SHEET), before, 0.5);
+    const before = 1.5,
+      after = afterDrawGaugeBar(resolveCircuit(SHEET), before, 0.5);
     expect(readFinding({ test: 'draw-off', volumeL: 0.5, beforeBar: before, afterBar: after }, SHEET)).toBe('right');
     expect(readFinding({ test: 'draw-off', volumeL: 0.5, beforeBar: before, afterBar: after - 0.4 }, SHEET)).toBe('low');
   });
 });
 
 describe('waiting for it to cool', () => {
-  const cooling = (tauMin: number, minutes: number[]) => ({ samples: { tS: minutes.map((m) => 60 * m), pressureBar: minutes.map(() => 1), flowC: minutes.map((m) => 18 + 52 * Math.exp(-m / tauMin)) }, events: [{ tS: 0, kind: 'heat-off' as const }] });
+  const cooling = (tauMin: number, minutes: number[]) => ({
+    samples: {
+      tS: minutes.map((m) => 60 * m),
+      pressureBar: minutes.map(() => 1),
+      flowC: minutes.map((m) => 18 + 52 * Math.exp(-m / tauMin)),
+    },
+    events: [{ tS: 0, kind: 'heat-off' as const }],
+  });
 
   it('goes by the circuit’s own cooling', () => {
-    fc.assert(fc.property(fc.integer({ min: 20, max: 300 }), (tau) => {
-      const wait = coolingTime(cooling(tau, [0, 4, 8, 12]), 50, 720)!;
-      const right = tau * Math.log(52 / 32) - 12;
-      // A slow one falls too little in twelve minutes to tell: then the usual pace stands.
-      return wait.from === 'usual' ? 52 * (1 - Math.exp(-12 / tau)) < 2 : Math.abs(wait.minutes - Math.max(0, right)) < 0.1;
-    }));
+    fc.assert(
+      fc.property(fc.integer({ min: 20, max: 300 }), (tau) => {
+        const wait = coolingTime(cooling(tau, [0, 4, 8, 12]), 50, 720)!;
+        const right = tau * Math.log(52 / 32) - 12;
+        // A slow one falls too little in twelve minutes to tell: then the usual pace stands.
+        return wait.from === 'usual' ? 52 * (1 - Math.exp(-12 / tau)) < 2 : Math.abs(wait.minutes - Math.max(0, right)) < 0.1;
+      }),
+    );
   });
   it('takes the usual pace where nothing was seen to cool, and counts the time since', () => {
-    const hot = { samples: { tS: [0, 600], pressureBar: [1, 2], flowC: [20, 70] }, events: [{ tS: 0, kind: 'heat-on' as const }, { tS: 600, kind: 'heat-off' as const }] };
+    const hot = {
+      samples: { tS: [0, 600], pressureBar: [1, 2], flowC: [20, 70] },
+      events: [
+        { tS: 0, kind: 'heat-on' as const },
+        { tS: 600, kind: 'heat-off' as const },
+      ],
+    };
     const at = (s: number) => coolingTime(hot, 50, s)!.minutes;
     expect(coolingTime(hot, 50, 600)!.from).toBe('usual');
     close(at(600) - at(1200), 10, 1e-6);

@@ -9,18 +9,29 @@ export type Reading = 'low' | 'right' | 'high';
 /** How a measured value of a test stands to what this circuit should show; null for touched outcomes and where a value is missing. A rough word at the
  *  test, not the judge: thresholds are common practice, widened by half a division of the gauge. */
 export function readFinding(f: Finding, sheet: CircuitSheet): Reading | null {
-  const c = resolveCircuit(sheet), half = 0.5 * c.gaugeStepBar;
-  const against = (value: number | undefined, low: number, high: number): Reading | null => (value === undefined ? null : value < low ? 'low' : value > high ? 'high' : 'right');
-  const change = (from: number | undefined, to: number | undefined): Reading | null => (from === undefined || to === undefined ? null : against(to - from, -STEADY_BAR - half, STEADY_BAR + half));
+  const c = resolveCircuit(sheet),
+    half = 0.5 * c.gaugeStepBar;
+  const against = (value: number | undefined, low: number, high: number): Reading | null =>
+    value === undefined ? null : value < low ? 'low' : value > high ? 'high' : 'right';
+  const change = (from: number | undefined, to: number | undefined): Reading | null =>
+    from === undefined || to === undefined ? null : against(to - from, -STEADY_BAR - half, STEADY_BAR + half);
   switch (f.test) {
-    case 'idle-cold-pressure': return against(f.valueBar, c.fillGaugeBar - COLD_BELOW_BAR, c.fillGaugeBar + COLD_ABOVE_BAR);
-    case 'precharge': return (f.circuitBar ?? 0) > EMPTY_GAUGE_BAR ? null : against(f.valueBar, c.prechargeGaugeBar - CHARGE_BAR, c.prechargeGaugeBar + CHARGE_BAR);
-    case 'second-gauge': return f.valueBar === undefined ? null : against(f.firstGaugeBar, f.valueBar - GAUGES_BAR - half, f.valueBar + GAUGES_BAR + half);
-    case 'gauge-at-zero': return against(f.valueBar, -Infinity, GAUGES_BAR + half);
-    case 'relief-marking': return against(f.markedBar, c.reliefSetGaugeBar - CHARGE_BAR, c.reliefSetGaugeBar + CHARGE_BAR);
+    case 'idle-cold-pressure':
+      return against(f.valueBar, c.fillGaugeBar - COLD_BELOW_BAR, c.fillGaugeBar + COLD_ABOVE_BAR);
+    case 'precharge':
+      return (f.circuitBar ?? 0) > EMPTY_GAUGE_BAR
+        ? null
+        : against(f.valueBar, c.prechargeGaugeBar - CHARGE_BAR, c.prechargeGaugeBar + CHARGE_BAR);
+    case 'second-gauge':
+      return f.valueBar === undefined ? null : against(f.firstGaugeBar, f.valueBar - GAUGES_BAR - half, f.valueBar + GAUGES_BAR + half);
+    case 'gauge-at-zero':
+      return against(f.valueBar, -Infinity, GAUGES_BAR + half);
+    case 'relief-marking':
+      return against(f.markedBar, c.reliefSetGaugeBar - CHARGE_BAR, c.reliefSetGaugeBar + CHARGE_BAR);
     case 'draw-off': {
       if (f.volumeL === undefined || f.beforeBar === undefined) return null;
-      const right = afterDrawGaugeBar(c, f.beforeBar, f.volumeL), reach = 0.3 * Math.abs(f.beforeBar - right) + half + 0.03;
+      const right = afterDrawGaugeBar(c, f.beforeBar, f.volumeL),
+        reach = 0.3 * Math.abs(f.beforeBar - right) + half + 0.03;
       return against(f.afterBar, right - reach, right + reach);
     }
     case 'vessel-drained-volume': {
@@ -28,20 +39,31 @@ export function readFinding(f: Finding, sheet: CircuitSheet): Reading | null {
       const right = drainedL(c, f.fromBar);
       return against(f.volumeL, 0.65 * right, 1.8 * right);
     }
-    case 'fill-disconnected-watch': case 'fill-isolated-watch': case 'cold-main-off-watch': case 'cold-main-on-watch': case 'coil-isolated-watch': return change(f.startBar, f.endBar);
+    case 'fill-disconnected-watch':
+    case 'fill-isolated-watch':
+    case 'cold-main-off-watch':
+    case 'cold-main-on-watch':
+    case 'coil-isolated-watch':
+      return change(f.startBar, f.endBar);
     case 'boiler-isolated-hold': {
       const sides = [change(f.boilerStartBar, f.boilerEndBar), change(f.circuitStartBar, f.circuitEndBar)];
       return sides[0] === null ? null : sides.includes('low') ? 'low' : sides.includes('high') ? 'high' : 'right';
     }
-    case 'top-ups-per-month': return f.count === undefined ? null : f.count > 0.9 ? 'high' : 'low';
-    case 'discharge-catch': return f.volumeMl === undefined ? null : f.volumeMl > DROPS_ML ? 'high' : 'low';
+    case 'top-ups-per-month':
+      return f.count === undefined ? null : f.count > 0.9 ? 'high' : 'low';
+    case 'discharge-catch':
+      return f.volumeMl === undefined ? null : f.volumeMl > DROPS_ML ? 'high' : 'low';
     case 'heat-run-after': {
       if (f.coldBar === undefined) return null;
       const hot = expectedPressure({ circuit: c, coldGaugeBar: f.coldBar, coldC: 15, flowC: f.hotC ?? c.maxFlowC });
       return against(f.hotBar, hot.lowGaugeBar - half, hot.highGaugeBar + half);
     }
-    default: return null;
+    default:
+      return null;
   }
 }
 
-const STEADY_BAR = 0.03, CHARGE_BAR = 0.15, GAUGES_BAR = 0.1, DROPS_ML = 20;
+const STEADY_BAR = 0.03,
+  CHARGE_BAR = 0.15,
+  GAUGES_BAR = 0.1,
+  DROPS_ML = 20;

@@ -5,10 +5,24 @@ import type { FaultId } from '../judge/faults';
 import { proveRepair, type Proof } from './proveRepair';
 import { runBands } from './runBands';
 
-const SHEET: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 95, waterVolumeSource: 'measured', heatOutputKw: 24, staticHeadM: 4, maxFlowC: 70, reliefValve: { setBar: 3 }, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 }, gauge: { resolutionBar: 0.1 } };
+const SHEET: CircuitSheet = {
+  kind: 'sealed-hot-water',
+  waterVolumeL: 95,
+  waterVolumeSource: 'measured',
+  heatOutputKw: 24,
+  staticHeadM: 4,
+  maxFlowC: 70,
+  reliefValve: { setBar: 3 },
+  vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 },
+  gauge: { resolutionBar: 0.1 },
+};
 const circuit = resolveCircuit(SHEET);
 const run = (prechargeGaugeBar: number, { minutes = 20, maxC = 70, id = 'vessel-undercharged' as FaultId } = {}) =>
-  simulateCase({ circuit: SHEET, faults: [{ id, severity: 0.5, parameters: { prechargeGaugeBar, startGaugeBar: 1.1 } }], schedule: { startC: 16, durationS: 60 * minutes, stepS: 120, heat: [{ onS: 60, offS: 60 * minutes, maxC }] } }).log;
+  simulateCase({
+    circuit: SHEET,
+    faults: [{ id, severity: 0.5, parameters: { prechargeGaugeBar, startGaugeBar: 1.1 } }],
+    schedule: { startC: 16, durationS: 60 * minutes, stepS: 120, heat: [{ onS: 60, offS: 60 * minutes, maxC }] },
+  }).log;
 const codes = (p: Proof) => p.reasons.map((r) => r.code);
 const none = { now: null, worked: ['vessel-undercharged' as const] };
 
@@ -40,15 +54,26 @@ it('no run, no readings or no heat: unclear', () => {
 
 it('says that a run without temperatures cannot be held against the band', () => {
   const log = run(0.75);
-  delete log.samples.flowC; delete log.samples.returnC;
+  delete log.samples.flowC;
+  delete log.samples.returnC;
   const p = proveRepair({ circuit, before: null, after: log, ...none });
   expect([p.kind, codes(p)]).toEqual(['unclear', ['no-temperature']]);
 });
 
 it('the judge’s lasting suspicion fails it, another suspicion leaves it open', () => {
-  const judgement = (fault: FaultId, p: number) => ({ hypotheses: [{ faults: [fault], probability: p }], marginals: { [fault]: p, none: 1 - p } }) as never;
-  expect(proveRepair({ circuit, before: null, after: run(0.75), now: judgement('vessel-undercharged', 0.6), worked: ['vessel-undercharged'] }).kind).toBe('fail');
-  const other = proveRepair({ circuit, before: null, after: run(0.75), now: judgement('relief-valve-passing', 0.8), worked: ['vessel-undercharged'] });
+  const judgement = (fault: FaultId, p: number) =>
+    ({ hypotheses: [{ faults: [fault], probability: p }], marginals: { [fault]: p, none: 1 - p } }) as never;
+  expect(
+    proveRepair({ circuit, before: null, after: run(0.75), now: judgement('vessel-undercharged', 0.6), worked: ['vessel-undercharged'] })
+      .kind,
+  ).toBe('fail');
+  const other = proveRepair({
+    circuit,
+    before: null,
+    after: run(0.75),
+    now: judgement('relief-valve-passing', 0.8),
+    worked: ['vessel-undercharged'],
+  });
   expect([other.kind, codes(other)]).toEqual(['unclear', ['other-suspected']]);
 });
 
@@ -74,7 +99,14 @@ describe('would the run have shown the fault, were it still there?', () => {
   it('a drip needs a longer watch on a larger vessel: the time needed grows with its room', () => {
     const needed = (nominalVolumeL: number, minutes: number, rate: number) => {
       const big = resolveCircuit({ ...SHEET, vessel: { nominalVolumeL, labelPrechargeBar: 0.75 } });
-      const p = proveRepair({ circuit: big, before: run(0.75), after: run(0.75, { minutes }), now: null, worked: ['circuit-leak'], lossLPerH: interval(rate) });
+      const p = proveRepair({
+        circuit: big,
+        before: run(0.75),
+        after: run(0.75, { minutes }),
+        now: null,
+        worked: ['circuit-leak'],
+        lossLPerH: interval(rate),
+      });
       return p.stillThere[0] as { shows: boolean; neededMin: number };
     };
     expect(needed(8, 20, 0.5).shows).toBe(false);
@@ -84,7 +116,8 @@ describe('would the run have shown the fault, were it still there?', () => {
   });
 
   it('what no run shows is shown by its own test, done after the work', () => {
-    const gauge = (testsAfter: ('second-gauge')[]) => proveRepair({ circuit, before: run(0.75), after: run(0.75), now: null, worked: ['gauge-misreading'], testsAfter });
+    const gauge = (testsAfter: 'second-gauge'[]) =>
+      proveRepair({ circuit, before: run(0.75), after: run(0.75), now: null, worked: ['gauge-misreading'], testsAfter });
     expect([gauge([]).kind, answer(gauge([]))]).toEqual(['unclear', [['gauge-misreading', 'test', false]]]);
     expect([gauge(['second-gauge']).kind, answer(gauge(['second-gauge']))]).toEqual(['pass', [['gauge-misreading', 'test', true]]]);
   });
@@ -96,11 +129,15 @@ describe('would the run have shown the fault, were it still there?', () => {
 });
 
 describe('the run as it goes', () => {
-  const rows = runBands(circuit, run(0.75), run(0), 0.75), bad = runBands(circuit, run(0), null, 0.75);
+  const rows = runBands(circuit, run(0.75), run(0), 0.75),
+    bad = runBands(circuit, run(0), null, 0.75);
 
   it('rises with the temperature, one row to ten kelvin', () => {
     expect(rows.length).toBeGreaterThanOrEqual(4);
-    rows.slice(1).forEach((r, i) => { expect(r.flowC).toBeGreaterThan(rows[i]!.flowC); expect(Math.floor(r.flowC / 10)).toBeGreaterThan(Math.floor(rows[i]!.flowC / 10)); });
+    rows.slice(1).forEach((r, i) => {
+      expect(r.flowC).toBeGreaterThan(rows[i]!.flowC);
+      expect(Math.floor(r.flowC / 10)).toBeGreaterThan(Math.floor(rows[i]!.flowC / 10));
+    });
   });
 
   it('a sound circuit is never too high; a flat vessel is before the run is over', () => {

@@ -8,11 +8,13 @@ import type { PressureLog } from '../log/PressureLog';
 import { wouldHaveShown, type StillThere } from './wouldHaveShown';
 
 /** Least rise of the flow temperature for a heat run to say anything about the vessel, K, and how near the greatest flow temperature it has to come. */
-const LEAST_RISE_K = 20, NEAR_LIMIT_K = 12;
+const LEAST_RISE_K = 20,
+  NEAR_LIMIT_K = 12;
 /** Above this share of the relief's set pressure it may open at the next run: valves open 3 % or 0.15–0.2 bar early (from memory: EN ISO 4126). */
 const NEAR_RELIEF = 0.93;
 /** What the judge has to leave for "nothing wrong", and may leave for the fault that was worked on. */
-const SOUND = 0.5, STILL_THERE = 0.35;
+const SOUND = 0.5,
+  STILL_THERE = 0.35;
 
 export interface ProofInput {
   circuit: ResolvedCircuit;
@@ -58,38 +60,84 @@ export type ProofReason =
 
 /** Whether a heat run after the work shows that it is put right. A run that could not have shown the fault proves nothing and is `unclear`. The
  *  practice behind it: heat to the maximum until the temperature is steady, and compare with what this circuit should do. */
-export function proveRepair({ circuit, before, after, now, worked, setToGaugeBar, testsAfter = [], inflowLPerH = null, lossLPerH = null }: ProofInput): Proof {
-  const was = before ? cycleFeatures(before) : null, is = after ? cycleFeatures(after) : null;
+export function proveRepair({
+  circuit,
+  before,
+  after,
+  now,
+  worked,
+  setToGaugeBar,
+  testsAfter = [],
+  inflowLPerH = null,
+  lossLPerH = null,
+}: ProofInput): Proof {
+  const was = before ? cycleFeatures(before) : null,
+    is = after ? cycleFeatures(after) : null;
   const heated = after?.events?.some((e) => e.kind === 'heat-on') ?? false;
-  if (!is || is.coldBar === null || is.hotBar === null || !heated) return { kind: 'unclear', reasons: [{ code: 'no-run' }], before: was, after: is, rightHot: null, stillThere: [] };
+  if (!is || is.coldBar === null || is.hotBar === null || !heated)
+    return { kind: 'unclear', reasons: [{ code: 'no-run' }], before: was, after: is, rightHot: null, stillThere: [] };
   const reasons: ProofReason[] = [];
-  if (was?.swingBar != null && is.swingBar !== null) reasons.push({ code: 'swing-changed', beforeBar: was.swingBar, afterBar: is.swingBar });
-  if (is.hotBar > NEAR_RELIEF * circuit.reliefSetGaugeBar) reasons.push({ code: 'near-relief', hotBar: is.hotBar, reliefBar: circuit.reliefSetGaugeBar });
+  if (was?.swingBar != null && is.swingBar !== null)
+    reasons.push({ code: 'swing-changed', beforeBar: was.swingBar, afterBar: is.swingBar });
+  if (is.hotBar > NEAR_RELIEF * circuit.reliefSetGaugeBar)
+    reasons.push({ code: 'near-relief', hotBar: is.hotBar, reliefBar: circuit.reliefSetGaugeBar });
   const right = rightHot(circuit, is, setToGaugeBar);
   const { tS } = after!.samples;
-  const stillThere = wouldHaveShown({ circuit, before: was, after: is, watchedMin: ((tS.at(-1) ?? 0) - (tS[0] ?? 0)) / 60, worked, testsAfter, rightHot: right, inflowLPerH, lossLPerH });
+  const stillThere = wouldHaveShown({
+    circuit,
+    before: was,
+    after: is,
+    watchedMin: ((tS.at(-1) ?? 0) - (tS[0] ?? 0)) / 60,
+    worked,
+    testsAfter,
+    rightHot: right,
+    inflowLPerH,
+    lossLPerH,
+  });
   const found = { before: was, after: is, rightHot: right, stillThere };
   const doubt = circuit.gaugeStepBar / 2 + 0.03;
-  if (right && is.hotBar > right.highGaugeBar + doubt) reasons.push({ code: 'rose-too-much', hotBar: is.hotBar, highBar: right.highGaugeBar });
-  const still = now ? worked.filter((f) => f !== 'none').map((f) => ({ fault: f, probability: now.marginals[f] ?? 0 })).sort((a, b) => b.probability - a.probability)[0] : undefined;
+  if (right && is.hotBar > right.highGaugeBar + doubt)
+    reasons.push({ code: 'rose-too-much', hotBar: is.hotBar, highBar: right.highGaugeBar });
+  const still = now
+    ? worked
+        .filter((f) => f !== 'none')
+        .map((f) => ({ fault: f, probability: now.marginals[f] ?? 0 }))
+        .sort((a, b) => b.probability - a.probability)[0]
+    : undefined;
   if (still && still.probability > STILL_THERE) reasons.push({ code: 'still-suspected', ...still });
   if (reasons.some((r) => ['near-relief', 'rose-too-much', 'still-suspected'].includes(r.code))) return { kind: 'fail', reasons, ...found };
 
   const wantedC = circuit.maxFlowC - NEAR_LIMIT_K;
   if (is.hottestC === null) reasons.push({ code: 'no-temperature' });
-  else if (is.hottestC < wantedC || is.hottestC - (is.coldC ?? 15) < LEAST_RISE_K) reasons.push({ code: 'not-hot-enough', reachedC: is.hottestC, wantedC });
-  if (right && is.hotBar < right.lowGaugeBar - doubt) reasons.push({ code: 'rose-too-little', hotBar: is.hotBar, lowBar: right.lowGaugeBar });
+  else if (is.hottestC < wantedC || is.hottestC - (is.coldC ?? 15) < LEAST_RISE_K)
+    reasons.push({ code: 'not-hot-enough', reachedC: is.hottestC, wantedC });
+  if (right && is.hotBar < right.lowGaugeBar - doubt)
+    reasons.push({ code: 'rose-too-little', hotBar: is.hotBar, lowBar: right.lowGaugeBar });
   const other = now?.hypotheses[0]?.faults[0];
-  if (now && other !== undefined && other !== 'none' && (now.marginals.none ?? 0) < SOUND && now.hypotheses[0]!.probability > SOUND) reasons.push({ code: 'other-suspected', fault: other, probability: now.hypotheses[0]!.probability });
+  if (now && other !== undefined && other !== 'none' && (now.marginals.none ?? 0) < SOUND && now.hypotheses[0]!.probability > SOUND)
+    reasons.push({ code: 'other-suspected', fault: other, probability: now.hypotheses[0]!.probability });
   for (const row of stillThere) if (row.shows === false) reasons.push({ code: 'would-not-show', row });
   if (reasons.some((r) => r.code !== 'swing-changed')) return { kind: 'unclear', reasons, ...found };
-  return { kind: 'pass', reasons: [{ code: 'within-band', hotBar: is.hotBar, lowBar: right!.lowGaugeBar, highBar: right!.highGaugeBar }, ...reasons], ...found };
+  return {
+    kind: 'pass',
+    reasons: [{ code: 'within-band', hotBar: is.hotBar, lowBar: right!.lowGaugeBar, highBar: right!.highGaugeBar }, ...reasons],
+    ...found,
+  };
 }
 
-function rightHot(circuit: ResolvedCircuit, f: CycleFeatures, setToGaugeBar?: number): { lowGaugeBar: number; highGaugeBar: number } | null {
+function rightHot(
+  circuit: ResolvedCircuit,
+  f: CycleFeatures,
+  setToGaugeBar?: number,
+): { lowGaugeBar: number; highGaugeBar: number } | null {
   if (f.hotC === null || f.coldBar === null || f.hotC <= (f.coldC ?? 15)) return null;
   const { lowGaugeBar, gaugeBar, highGaugeBar } = expectedPressure({
-    circuit, coldGaugeBar: f.coldBar, coldC: f.coldC ?? 15, flowC: f.hotC, ...(f.hotReturnC !== null ? { returnC: f.hotReturnC } : {}), ...(setToGaugeBar !== undefined ? { prechargeGaugeBar: setToGaugeBar } : {}),
+    circuit,
+    coldGaugeBar: f.coldBar,
+    coldC: f.coldC ?? 15,
+    flowC: f.hotC,
+    ...(f.hotReturnC !== null ? { returnC: f.hotReturnC } : {}),
+    ...(setToGaugeBar !== undefined ? { prechargeGaugeBar: setToGaugeBar } : {}),
   });
   return { lowGaugeBar: Math.min(lowGaugeBar, gaugeBar), highGaugeBar: Math.max(highGaugeBar, gaugeBar) };
 }

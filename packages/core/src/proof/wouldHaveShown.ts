@@ -40,8 +40,11 @@ export interface WouldHaveShownInput {
 
 /** Tests that show a fault where a run does not, the usual one first. Common practice. */
 const ONLY_A_TEST: Partial<Record<FaultId, TestId[]>> = {
-  'gauge-misreading': ['second-gauge', 'gauge-at-zero'], 'vessel-gas-valve-leaking': ['gas-valve-bubbles'], 'relief-valve-passing': ['discharge-pipe', 'discharge-catch'],
-  'vessel-isolated': ['vessel-valve-position'], 'vessel-connection-blocked': ['vessel-connection-flow'],
+  'gauge-misreading': ['second-gauge', 'gauge-at-zero'],
+  'vessel-gas-valve-leaking': ['gas-valve-bubbles'],
+  'relief-valve-passing': ['discharge-pipe', 'discharge-catch'],
+  'vessel-isolated': ['vessel-valve-position'],
+  'vessel-connection-blocked': ['vessel-connection-flow'],
 };
 /** A gauge shows a change of half a division with certainty once that is more than a reading's own unsureness. */
 const READING_BAR = 0.03;
@@ -49,34 +52,88 @@ const READING_BAR = 0.03;
 /** What each fault that was worked on would have made of the run after the work. The run before stands for the fault: the charge that explains its rise is
  *  kept and put through the temperatures of the run after. A fault that a run cannot show is given the test that can; a run that shows it anyway (its rise, or the flow) counts. */
 export function wouldHaveShown(input: WouldHaveShownInput): StillThere[] {
-  return input.worked.filter((f) => f !== 'none').map((fault) => {
-    const byRun = OUTFLOW.includes(fault) || INFLOW.includes(fault) ? drift(fault, input) : fault === 'relief-valve-lifts-early' ? lift(fault, input) : LITTLE_GAS.includes(fault) || OTHERS_BY_RISE.includes(fault) ? rise(fault, input) : null;
-    if (byRun?.shows) return byRun;
-    const tests = ONLY_A_TEST[fault] ?? [], done = tests.find((t) => input.testsAfter.includes(t));
-    if (done) return { fault, by: 'test', shows: true, test: done };
-    if (!byRun && tests[0]) return { fault, by: 'test', shows: false, test: tests[0] };
-    return byRun ?? { fault, by: 'nothing', shows: null };
-  });
+  return input.worked
+    .filter((f) => f !== 'none')
+    .map((fault) => {
+      const byRun =
+        OUTFLOW.includes(fault) || INFLOW.includes(fault)
+          ? drift(fault, input)
+          : fault === 'relief-valve-lifts-early'
+            ? lift(fault, input)
+            : LITTLE_GAS.includes(fault) || OTHERS_BY_RISE.includes(fault)
+              ? rise(fault, input)
+              : null;
+      if (byRun?.shows) return byRun;
+      const tests = ONLY_A_TEST[fault] ?? [],
+        done = tests.find((t) => input.testsAfter.includes(t));
+      if (done) return { fault, by: 'test', shows: true, test: done };
+      if (!byRun && tests[0]) return { fault, by: 'test', shows: false, test: tests[0] };
+      return byRun ?? { fault, by: 'nothing', shows: null };
+    });
 }
 
 const OTHERS_BY_RISE: FaultId[] = ['vessel-overcharged', 'air-in-circuit'];
 
 function rise(fault: FaultId, { circuit, before, after, rightHot }: WouldHaveShownInput): StillThere | null {
-  if (!before || before.coldBar === null || before.hotBar === null || before.hotC === null || after.coldBar === null || after.hotC === null || !rightHot) return null;
+  if (
+    !before ||
+    before.coldBar === null ||
+    before.hotBar === null ||
+    before.hotC === null ||
+    after.coldBar === null ||
+    after.hotC === null ||
+    !rightHot
+  )
+    return null;
   const charge = chargeBehind(circuit, before as Known);
-  const thereGaugeBar = Math.min(circuit.reliefSetGaugeBar, expectedPressure({ circuit, coldGaugeBar: after.coldBar, coldC: after.coldC ?? 15, flowC: after.hotC, ...(after.hotReturnC !== null ? { returnC: after.hotReturnC } : {}), prechargeGaugeBar: charge }).gaugeBar);
+  const thereGaugeBar = Math.min(
+    circuit.reliefSetGaugeBar,
+    expectedPressure({
+      circuit,
+      coldGaugeBar: after.coldBar,
+      coldC: after.coldC ?? 15,
+      flowC: after.hotC,
+      ...(after.hotReturnC !== null ? { returnC: after.hotReturnC } : {}),
+      prechargeGaugeBar: charge,
+    }).gaugeBar,
+  );
   const doubt = circuit.gaugeStepBar / 2 + READING_BAR;
-  return { fault, by: 'rise', shows: thereGaugeBar > rightHot.highGaugeBar + doubt || thereGaugeBar < rightHot.lowGaugeBar - doubt, thereGaugeBar, ...rightHot };
+  return {
+    fault,
+    by: 'rise',
+    shows: thereGaugeBar > rightHot.highGaugeBar + doubt || thereGaugeBar < rightHot.lowGaugeBar - doubt,
+    thereGaugeBar,
+    ...rightHot,
+  };
 }
 
-interface Known { coldBar: number; coldC: number | null; hotBar: number; hotC: number; hotReturnC: number | null }
+interface Known {
+  coldBar: number;
+  coldC: number | null;
+  hotBar: number;
+  hotC: number;
+  hotReturnC: number | null;
+}
 
 /** The vessel's charge that makes the run before come out, halving between no gas at all and a charge above the fill; a stand-in for whatever was wrong with it. */
 function chargeBehind(circuit: ResolvedCircuit, run: Known): number {
-  const hotAt = (prechargeGaugeBar: number) => expectedPressure({ circuit, coldGaugeBar: run.coldBar, coldC: run.coldC ?? 15, flowC: run.hotC, ...(run.hotReturnC !== null ? { returnC: run.hotReturnC } : {}), prechargeGaugeBar }).gaugeBar;
-  let low = 0.05 - circuit.atmosphericBar, high = Math.max(circuit.prechargeGaugeBar, run.coldBar);
+  const hotAt = (prechargeGaugeBar: number) =>
+    expectedPressure({
+      circuit,
+      coldGaugeBar: run.coldBar,
+      coldC: run.coldC ?? 15,
+      flowC: run.hotC,
+      ...(run.hotReturnC !== null ? { returnC: run.hotReturnC } : {}),
+      prechargeGaugeBar,
+    }).gaugeBar;
+  let low = 0.05 - circuit.atmosphericBar,
+    high = Math.max(circuit.prechargeGaugeBar, run.coldBar);
   if (hotAt(low) <= run.hotBar) return low;
-  for (let i = 0; i < 40; i++) { const mid = (low + high) / 2; if (hotAt(mid) > run.hotBar) low = mid; else high = mid; }
+  for (let i = 0; i < 40; i++) {
+    const mid = (low + high) / 2;
+    if (hotAt(mid) > run.hotBar) low = mid;
+    else high = mid;
+  }
   return (low + high) / 2;
 }
 
@@ -84,8 +141,17 @@ function drift(fault: FaultId, { circuit, after, watchedMin, inflowLPerH, lossLP
   const flow = INFLOW.includes(fault) ? inflowLPerH : lossLPerH;
   if (!flow || after.coldBar === null) return null;
   // The least that was found likely: what must not be overlooked.
-  const lPerH = Math.max(0.02, flow.p05), barPerMin = lPerH / 60 / complianceAt(balanceOf(circuit), after.coldBar), neededBar = circuit.gaugeStepBar + READING_BAR;
-  return { fault, by: 'drift', shows: barPerMin * watchedMin >= neededBar, movedBar: barPerMin * watchedMin, watchedMin, neededMin: neededBar / barPerMin };
+  const lPerH = Math.max(0.02, flow.p05),
+    barPerMin = lPerH / 60 / complianceAt(balanceOf(circuit), after.coldBar),
+    neededBar = circuit.gaugeStepBar + READING_BAR;
+  return {
+    fault,
+    by: 'drift',
+    shows: barPerMin * watchedMin >= neededBar,
+    movedBar: barPerMin * watchedMin,
+    watchedMin,
+    neededMin: neededBar / barPerMin,
+  };
 }
 
 function lift(fault: FaultId, { before, after }: WouldHaveShownInput): StillThere | null {

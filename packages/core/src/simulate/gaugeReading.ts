@@ -6,7 +6,10 @@ export class GaugeReading {
   private needleBar: number;
   private sensedBar: number;
 
-  constructor(private readonly gauge: PlantGauge, private readonly firstBar: number) {
+  constructor(
+    private readonly gauge: PlantGauge,
+    private readonly firstBar: number,
+  ) {
     this.needleBar = firstBar;
     this.sensedBar = firstBar;
   }

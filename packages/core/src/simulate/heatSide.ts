@@ -1,13 +1,21 @@
 import type { PlantSetup } from './PlantSetup';
 
 /** When the burner is called, and up to what. */
-export interface HeatCall { onS: number; offS: number; maxC?: number }
+export interface HeatCall {
+  onS: number;
+  offS: number;
+  maxC?: number;
+}
 
 const WATER_HEAT_KJ_PER_L_K = 4.18;
 /** Drop over the emitters at full load, K; the burner throttles over so many kelvins below its limit; emission grows with the excess temperature to
  *  this power (EN 442, radiators). Share of the output that the emitters give at fifty kelvin, and of that what they still give with the pump off. Common
  *  practice. */
-const FULL_DROP_K = 15, THROTTLE_K = 6, EMITTER_EXPONENT = 1.3, EMITS = 0.5, EMITS_IDLE = 0.25;
+const FULL_DROP_K = 15,
+  THROTTLE_K = 6,
+  EMITTER_EXPONENT = 1.3,
+  EMITS = 0.5,
+  EMITS_IDLE = 0.25;
 /** Pipes' own lag in showing the water's temperature, s. */
 const PIPE_S = 60;
 const GAS_WARMS_S = 1800;
@@ -21,7 +29,11 @@ export class HeatSide {
   firing = false;
   private call = 0;
 
-  constructor(private readonly plant: PlantSetup, private readonly calls: readonly HeatCall[], private readonly startC: number) {
+  constructor(
+    private readonly plant: PlantSetup,
+    private readonly calls: readonly HeatCall[],
+    private readonly startC: number,
+  ) {
     this.zoneC = new Float64Array(plant.zones.length).fill(startC);
     this.flowC = startC;
     this.returnC = startC;
@@ -36,17 +48,27 @@ export class HeatSide {
     this.firing = run !== null;
     const limitC = run?.maxC ?? p.maxFlowC;
     const load = run && this.flowC < limitC ? Math.min(1, Math.max(0, (limitC - this.flowC) / THROTTLE_K + 0.25)) : 0;
-    let openShare = 0, pull = 0, warmest = -Infinity;
+    let openShare = 0,
+      pull = 0,
+      warmest = -Infinity;
     for (let z = 0; z < p.zones.length; z++) {
       if (!isOpen(p.zones[z]!.openS, tS)) continue;
       openShare += p.zones[z]!.share;
       pull += p.zones[z]!.share * Math.max(1, limitC - this.zoneC[z]!);
     }
-    let emittedKw = 0, mean = 0;
+    let emittedKw = 0,
+      mean = 0;
     for (let z = 0; z < p.zones.length; z++) {
-      const zone = p.zones[z]!, open = isOpen(zone.openS, tS);
+      const zone = p.zones[z]!,
+        open = isOpen(zone.openS, tS);
       const above = this.zoneC[z]! - p.roomC;
-      const emitted = EMITS * p.heatOutputKw * zone.share * Math.sign(above) * Math.pow(Math.abs(above) / 50, EMITTER_EXPONENT) * (run && open ? 1 : EMITS_IDLE);
+      const emitted =
+        EMITS *
+        p.heatOutputKw *
+        zone.share *
+        Math.sign(above) *
+        Math.pow(Math.abs(above) / 50, EMITTER_EXPONENT) *
+        (run && open ? 1 : EMITS_IDLE);
       const taken = open && pull > 0 ? (load * p.heatOutputKw * zone.share * Math.max(1, limitC - this.zoneC[z]!)) / pull : 0;
       const heatedL = p.contentL * p.heatedShare * zone.share;
       this.zoneC[z]! += ((taken - emitted) * dt) / (heatedL * WATER_HEAT_KJ_PER_L_K);
@@ -63,4 +85,5 @@ export class HeatSide {
   }
 }
 
-const isOpen = (openS: { fromS: number; toS: number }[] | undefined, tS: number) => openS === undefined || openS.some((o) => tS >= o.fromS && tS < o.toS);
+const isOpen = (openS: { fromS: number; toS: number }[] | undefined, tS: number) =>
+  openS === undefined || openS.some((o) => tS >= o.fromS && tS < o.toS);

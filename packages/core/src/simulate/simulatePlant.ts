@@ -29,7 +29,10 @@ export interface SimulatedPlant {
 }
 
 /** Something that goes wrong during the run. The water stays where it is; what the plant makes of it changes. */
-export interface LaterChange { atS: number; change: (plant: PlantSetup) => void }
+export interface LaterChange {
+  atS: number;
+  change: (plant: PlantSetup) => void;
+}
 
 /** Water is stepped at most this far at a time, s. */
 const LONGEST_STEP_S = 5;
@@ -41,23 +44,33 @@ const MAINS_HIGHEST_H = 3;
  *  step. Pure: all randomness comes from `random`. */
 export function simulatePlant(setup: PlantSetup, schedule: PlantSchedule, random: SeededRandom, later: LaterChange[] = []): SimulatedPlant {
   const p = { ...setup };
-  const heat = new HeatSide(p, [...schedule.heat].sort((a, b) => a.onS - b.onS), schedule.startC);
+  const heat = new HeatSide(
+    p,
+    [...schedule.heat].sort((a, b) => a.onS - b.onS),
+    schedule.startC,
+  );
   const water = new WaterSide(p, schedule.startC, heat.zoneC);
   const gauge = new GaugeReading(p.gauge, p.startGaugeBar);
   const pumpShift = p.pump.headBar > 0 ? pumpShiftBar(p.pump) : 0;
   const open = { fill: true, coil: true, boiler: true, relief: false, unitPump: false };
   const toppedUpS: number[] = [];
-  let reliefOpenS = 0, unitStarts = 0, nextLookS = USER_LOOKS_S;
+  let reliefOpenS = 0,
+    unitStarts = 0,
+    nextLookS = USER_LOOKS_S;
   const actions = [...(schedule.actions ?? [])].sort((a, b) => a.tS - b.tS);
   const pending = [...later].sort((a, b) => a.atS - b.atS);
   const samples = { tS: [] as number[], pressureBar: [] as number[], flowC: [] as number[], returnC: [] as number[] };
-  let nextAction = 0, tS = 0;
+  let nextAction = 0,
+    tS = 0;
 
   read(0);
   for (let next = schedule.stepS; next <= schedule.durationS + 1e-9; next += schedule.stepS) {
     while (tS < next - 1e-9) {
       while (nextAction < actions.length && actions[nextAction]!.tS <= tS + 1e-9) act(actions[nextAction++]!);
-      while (pending.length && pending[0]!.atS <= tS + 1e-9) { pending.shift()!.change(p); settle(); }
+      while (pending.length && pending[0]!.atS <= tS + 1e-9) {
+        pending.shift()!.change(p);
+        settle();
+      }
       const dt = Math.min(LONGEST_STEP_S, next - tS);
       heat.step(tS, dt);
       stepWater(dt);
@@ -67,14 +80,23 @@ export function simulatePlant(setup: PlantSetup, schedule: PlantSchedule, random
     read(next);
   }
   while (nextAction < actions.length && actions[nextAction]!.tS <= tS + 1e-9) act(actions[nextAction++]!);
-  const events: LogEvent[] = schedule.heat.flatMap((h): LogEvent[] => [{ tS: h.onS, kind: 'heat-on' }, { tS: h.offS, kind: 'heat-off' }]);
+  const events: LogEvent[] = schedule.heat.flatMap((h): LogEvent[] => [
+    { tS: h.onS, kind: 'heat-on' },
+    { tS: h.offS, kind: 'heat-off' },
+  ]);
   events.push(...actions.filter((a) => a.tS <= schedule.durationS));
   events.sort((a, b) => a.tS - b.tS);
   return { log: { source: 'logger', samples, events }, massKg: { ...water.moved, last: water.kg }, reliefOpenS, toppedUpS, unitStarts };
 
-  function settle() { water.settle(heat.zoneC, heat.gasAboveColdK); }
-  function fillTo(gaugeBar: number) { if (gaugeBar > water.gaugeBar) water.moveTo(gaugeBar, heat.zoneC, heat.gasAboveColdK); }
-  function drainTo(gaugeBar: number) { if (gaugeBar < water.gaugeBar) water.moveTo(gaugeBar, heat.zoneC, heat.gasAboveColdK); }
+  function settle() {
+    water.settle(heat.zoneC, heat.gasAboveColdK);
+  }
+  function fillTo(gaugeBar: number) {
+    if (gaugeBar > water.gaugeBar) water.moveTo(gaugeBar, heat.zoneC, heat.gasAboveColdK);
+  }
+  function drainTo(gaugeBar: number) {
+    if (gaugeBar < water.gaugeBar) water.moveTo(gaugeBar, heat.zoneC, heat.gasAboveColdK);
+  }
 
   function read(atS: number) {
     samples.tS.push(atS);
@@ -86,9 +108,12 @@ export function simulatePlant(setup: PlantSetup, schedule: PlantSchedule, random
   function stepWater(dt: number) {
     const hours = dt / 3600;
     if (p.gasLossPerH > 0) p.prechargeGaugeBar = (p.prechargeGaugeBar + p.atmosphericBar) * (1 - p.gasLossPerH * hours) - p.atmosphericBar;
-    const mains = p.mainsGaugeBar + (p.mainsSwingBar === 0 ? 0 : p.mainsSwingBar * Math.cos((2 * Math.PI * (tS / 3600 + p.startHour - MAINS_HIGHEST_H)) / 24));
+    const mains =
+      p.mainsGaugeBar +
+      (p.mainsSwingBar === 0 ? 0 : p.mainsSwingBar * Math.cos((2 * Math.PI * (tS / 3600 + p.startHour - MAINS_HIGHEST_H)) / 24));
     const fromMains = mains - water.gaugeBar;
-    const inLPerH = (open.fill ? orificeFlowLPerH(p.inflowByFill, fromMains) : 0) + (open.coil ? orificeFlowLPerH(p.inflowByCoil, fromMains) : 0);
+    const inLPerH =
+      (open.fill ? orificeFlowLPerH(p.inflowByFill, fromMains) : 0) + (open.coil ? orificeFlowLPerH(p.inflowByCoil, fromMains) : 0);
     const leaks = p.leakAtBoiler && !open.boiler ? 0 : p.leak;
     water.moveLitres(inLPerH * hours);
     water.moveLitres(-orificeFlowLPerH(leaks + p.reliefPassing, water.gaugeBar) * hours);
@@ -100,7 +125,10 @@ export function simulatePlant(setup: PlantSetup, schedule: PlantSchedule, random
   }
 
   function pressurise(unit: NonNullable<PlantSetup['unit']>, hours: number) {
-    if (!open.unitPump && water.gaugeBar < unit.cutInGaugeBar) { open.unitPump = true; unitStarts++; }
+    if (!open.unitPump && water.gaugeBar < unit.cutInGaugeBar) {
+      open.unitPump = true;
+      unitStarts++;
+    }
     if (open.unitPump && water.gaugeBar >= unit.cutOutGaugeBar) open.unitPump = false;
     if (open.unitPump) water.moveLitres(unit.flowLPerH * hours);
   }
@@ -124,21 +152,53 @@ export function simulatePlant(setup: PlantSetup, schedule: PlantSchedule, random
 
   function act(event: LogEvent) {
     switch (event.kind) {
-      case 'top-up': fillTo(Math.max(p.fillTargetGaugeBar, water.gaugeBar + 0.05)); break;
+      case 'top-up':
+        fillTo(Math.max(p.fillTargetGaugeBar, water.gaugeBar + 0.05));
+        break;
       // The air goes, water takes its place, and the pressure falls by itself; a little water always spits.
-      case 'vented': p.airBarL = 0; settle(); drainTo(Math.max(0, water.gaugeBar - 0.1)); break;
-      case 'drained': drainTo(0); break;
-      case 'drawn-off': water.moveLitres(-(event.volumeL ?? 0)); break;
-      case 'cold-main-closed': open.fill = false; open.coil = false; break;
-      case 'cold-main-opened': open.fill = true; open.coil = true; break;
-      case 'fill-closed': case 'fill-disconnected': open.fill = false; break;
-      case 'fill-opened': open.fill = true; break;
-      case 'coil-isolated': open.coil = false; break;
-      case 'coil-reopened': open.coil = true; break;
-      case 'boiler-isolated': open.boiler = false; break;
-      case 'boiler-reopened': open.boiler = true; break;
-      case 'vessel-recharged': p.prechargeGaugeBar = p.targetPrechargeGaugeBar; break;
-      default: break;
+      case 'vented':
+        p.airBarL = 0;
+        settle();
+        drainTo(Math.max(0, water.gaugeBar - 0.1));
+        break;
+      case 'drained':
+        drainTo(0);
+        break;
+      case 'drawn-off':
+        water.moveLitres(-(event.volumeL ?? 0));
+        break;
+      case 'cold-main-closed':
+        open.fill = false;
+        open.coil = false;
+        break;
+      case 'cold-main-opened':
+        open.fill = true;
+        open.coil = true;
+        break;
+      case 'fill-closed':
+      case 'fill-disconnected':
+        open.fill = false;
+        break;
+      case 'fill-opened':
+        open.fill = true;
+        break;
+      case 'coil-isolated':
+        open.coil = false;
+        break;
+      case 'coil-reopened':
+        open.coil = true;
+        break;
+      case 'boiler-isolated':
+        open.boiler = false;
+        break;
+      case 'boiler-reopened':
+        open.boiler = true;
+        break;
+      case 'vessel-recharged':
+        p.prechargeGaugeBar = p.targetPrechargeGaugeBar;
+        break;
+      default:
+        break;
     }
     settle();
   }

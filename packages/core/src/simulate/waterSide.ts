@@ -13,10 +13,20 @@ export class WaterSide {
   private readonly vessel: VesselOnCircuit;
   private readonly balance: BalanceInput & { vessels: VesselOnCircuit[] };
 
-  constructor(private readonly plant: PlantSetup, private readonly startC: number, zoneC: Float64Array) {
+  constructor(
+    private readonly plant: PlantSetup,
+    private readonly startC: number,
+    zoneC: Float64Array,
+  ) {
     this.coldDensity = fluidDensity(plant.fluid, startC);
     this.vessel = { nominalVolumeL: plant.vesselL, prechargeGaugeBar: plant.prechargeGaugeBar, heightAboveGaugeM: plant.vesselHeightM };
-    this.balance = { vessels: [], stretchLPerBar: plant.stretchLPerBar, airBarL: 0, airHeightM: plant.airHeightM, atmosphericBar: plant.atmosphericBar };
+    this.balance = {
+      vessels: [],
+      stretchLPerBar: plant.stretchLPerBar,
+      airBarL: 0,
+      airHeightM: plant.airHeightM,
+      atmosphericBar: plant.atmosphericBar,
+    };
     this.gaugeBar = plant.startGaugeBar;
     this.kg = this.massAt(plant.startGaugeBar, zoneC, 0);
     this.moved = { first: this.kg, in: 0, out: 0 };
@@ -24,11 +34,14 @@ export class WaterSide {
 
   /** Water in (positive) or out, kg. */
   move(kg: number): void {
-    if (kg >= 0) this.moved.in += kg; else this.moved.out -= kg;
+    if (kg >= 0) this.moved.in += kg;
+    else this.moved.out -= kg;
     this.kg += kg;
   }
 
-  moveLitres(litres: number): void { this.move((litres * this.coldDensity) / 1000); }
+  moveLitres(litres: number): void {
+    this.move((litres * this.coldDensity) / 1000);
+  }
 
   /** Puts in what is missing to a pressure, or takes out what is above it. */
   moveTo(gaugeBar: number, zoneC: Float64Array, gasAboveColdK: number): void {
@@ -50,12 +63,20 @@ export class WaterSide {
   private ownKg(zoneC: Float64Array): number {
     const { contentL, heatedShare, zones } = this.plant;
     let kg = (contentL * (1 - heatedShare) * this.coldDensity) / 1000;
-    for (let z = 0; z < zones.length; z++) kg += (contentL * heatedShare * zones[z]!.share * (1 + 3 * LINEAR_EXPANSION_PER_K.mixed * (zoneC[z]! - this.startC)) * fluidDensity(this.plant.fluid, zoneC[z]!)) / 1000;
+    for (let z = 0; z < zones.length; z++)
+      kg +=
+        (contentL *
+          heatedShare *
+          zones[z]!.share *
+          (1 + 3 * LINEAR_EXPANSION_PER_K.mixed * (zoneC[z]! - this.startC)) *
+          fluidDensity(this.plant.fluid, zoneC[z]!)) /
+        1000;
     return kg;
   }
 
   private balanceNow(gasAboveColdK: number): BalanceInput {
-    const p = this.plant, b = this.balance;
+    const p = this.plant,
+      b = this.balance;
     b.vessels.length = 0;
     if (p.vesselConnected) {
       this.vessel.prechargeGaugeBar = p.prechargeGaugeBar;

@@ -14,7 +14,13 @@ export interface ChargeOutcomeInput {
   stretchLPerBar?: number;
 }
 
-export interface ChargeOutcome { hotGaugeBar: number; swingBar: number; reserveL: number; marginToReliefBar: number; expansionL: number }
+export interface ChargeOutcome {
+  hotGaugeBar: number;
+  swingBar: number;
+  reserveL: number;
+  marginToReliefBar: number;
+  expansionL: number;
+}
 
 /** What a charge and a fill come to in one circuit: water in the vessel cold (the reserve against small losses), hot pressure, swing and the
  *  margin that is left to the relief. All the circuit's water at `hotC`, the vessel's cold: the worst case. */
@@ -22,7 +28,12 @@ export function chargeOutcome(input: ChargeOutcomeInput): ChargeOutcome {
   const { prechargeGaugeBar, fillGaugeBar, contentL, nominalVolumeL, coldC, hotC, reliefSetGaugeBar, stretchLPerBar = 0.03 } = input;
   const reserveL = acceptedWaterL({ nominalVolumeL, prechargeGaugeBar, systemGaugeBar: fillGaugeBar });
   const expansionL = contentL * netGrowth({ fromC: coldC, toC: hotC });
-  const hotGaugeBar = systemPressureGaugeBar({ excessL: reserveL + stretchLPerBar * fillGaugeBar + expansionL, nominalVolumeL, prechargeGaugeBar, stretchLPerBar });
+  const hotGaugeBar = systemPressureGaugeBar({
+    excessL: reserveL + stretchLPerBar * fillGaugeBar + expansionL,
+    nominalVolumeL,
+    prechargeGaugeBar,
+    stretchLPerBar,
+  });
   return { hotGaugeBar, swingBar: hotGaugeBar - fillGaugeBar, reserveL, marginToReliefBar: reliefSetGaugeBar - hotGaugeBar, expansionL };
 }
 
@@ -31,8 +42,13 @@ export function chargeOutcome(input: ChargeOutcomeInput): ChargeOutcome {
 export function highestTemperatureC(input: Omit<ChargeOutcomeInput, 'hotC'>, marginBar = 0.3): number | null {
   const tooHot = (hotC: number) => chargeOutcome({ ...input, hotC }).marginToReliefBar < marginBar;
   if (tooHot(input.coldC)) return null;
-  let low = input.coldC, high = 110;
+  let low = input.coldC,
+    high = 110;
   if (!tooHot(high)) return high;
-  while (high - low > 0.1) { const mid = (low + high) / 2; if (tooHot(mid)) high = mid; else low = mid; }
+  while (high - low > 0.1) {
+    const mid = (low + high) / 2;
+    if (tooHot(mid)) high = mid;
+    else low = mid;
+  }
   return low;
 }

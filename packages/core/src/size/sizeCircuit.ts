@@ -25,9 +25,16 @@ const COLD_C = 10;
 
 /** @throws {OutOfRangeError} for numbers outside the ranges of the functions it calls */
 export function sizeCircuit(sheet: CircuitSheet): CircuitSizing {
-  const c = resolveCircuit(sheet), seen = atGaugeLevel(c);
+  const c = resolveCircuit(sheet),
+    seen = atGaugeLevel(c);
   const finalGaugeBar = finalDesignGaugeBar(c.reliefSetGaugeBar);
-  const at = (systemGaugeBar: number) => acceptedWaterL({ nominalVolumeL: c.vesselL, prechargeGaugeBar: seen.prechargeGaugeBar, systemGaugeBar, atmosphericBar: seen.atmosphericBar });
+  const at = (systemGaugeBar: number) =>
+    acceptedWaterL({
+      nominalVolumeL: c.vesselL,
+      prechargeGaugeBar: seen.prechargeGaugeBar,
+      systemGaugeBar,
+      atmosphericBar: seen.atmosphericBar,
+    });
   const chargeFits = c.prechargeGaugeBar < finalGaugeBar;
   return {
     prechargeBar: { ...chargeBySchool(sheet), chosen: c.prechargeGaugeBar, chosenFrom: c.prechargeFrom },
@@ -36,12 +43,33 @@ export function sizeCircuit(sheet: CircuitSheet): CircuitSizing {
     acceptanceL: Math.max(0, at(finalGaugeBar) - at(c.fillGaugeBar)),
     hotBar: expectedPressure({ circuit: c, coldGaugeBar: c.fillGaugeBar, coldC: 15, flowC: c.maxFlowC }).gaugeBar,
     leastVesselL: {
-      en12828: chargeFits ? leastVesselEn12828L({ contentL: c.contentL, coldC: COLD_C, hotC: c.maxFlowC, prechargeGaugeBar: Math.max(0, c.prechargeGaugeBar), reliefSetGaugeBar: c.reliefSetGaugeBar, fluid: c.fluid }) : null,
-      diaphragmUs: c.fillGaugeBar < finalGaugeBar ? diaphragmTankUsL({ contentL: c.contentL, coldC: COLD_C, hotC: c.maxFlowC, fillGaugeBar: c.fillGaugeBar, hotGaugeBar: finalGaugeBar, atmosphericBar: c.atmosphericBar }) : null,
-      perLitreTable: c.reliefSetGaugeBar === 3 && c.prechargeGaugeBar >= 0 && c.prechargeGaugeBar <= 2 ? c.contentL * vesselPerLitreOfContent(c.prechargeGaugeBar) : null,
+      en12828: chargeFits
+        ? leastVesselEn12828L({
+            contentL: c.contentL,
+            coldC: COLD_C,
+            hotC: c.maxFlowC,
+            prechargeGaugeBar: Math.max(0, c.prechargeGaugeBar),
+            reliefSetGaugeBar: c.reliefSetGaugeBar,
+            fluid: c.fluid,
+          })
+        : null,
+      diaphragmUs:
+        c.fillGaugeBar < finalGaugeBar
+          ? diaphragmTankUsL({
+              contentL: c.contentL,
+              coldC: COLD_C,
+              hotC: c.maxFlowC,
+              fillGaugeBar: c.fillGaugeBar,
+              hotGaugeBar: finalGaugeBar,
+              atmosphericBar: c.atmosphericBar,
+            })
+          : null,
+      perLitreTable:
+        c.reliefSetGaugeBar === 3 && c.prechargeGaugeBar >= 0 && c.prechargeGaugeBar <= 2
+          ? c.contentL * vesselPerLitreOfContent(c.prechargeGaugeBar)
+          : null,
     },
     warnings: sheetWarnings(sheet),
     assumed: c.assumed,
   };
 }
-

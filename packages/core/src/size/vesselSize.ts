@@ -36,7 +36,8 @@ export function expansionOfContentL(contentL: number, coldC: number, hotC: numbe
 }
 
 /** Design final pressure: 0.5 bar below the relief's set, 10 % below above 5 bar. EN 12828, from memory. */
-export const finalDesignGaugeBar = (reliefSetGaugeBar: number): number => (reliefSetGaugeBar <= 5 ? reliefSetGaugeBar - 0.5 : 0.9 * reliefSetGaugeBar);
+export const finalDesignGaugeBar = (reliefSetGaugeBar: number): number =>
+  reliefSetGaugeBar <= 5 ? reliefSetGaugeBar - 0.5 : 0.9 * reliefSetGaugeBar;
 
 export interface UsTankInput {
   contentL: number;

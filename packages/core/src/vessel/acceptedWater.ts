@@ -18,7 +18,12 @@ export const MOST_WATER_SHARE = 0.9;
  *  @returns litres
  *  @throws {OutOfRangeError}
  *  @see Boyle's law; used for sizing in EN 12828 (from memory) */
-export function acceptedWaterL({ nominalVolumeL, prechargeGaugeBar, systemGaugeBar, atmosphericBar = 1.01325 }: AcceptedWaterInput): number {
+export function acceptedWaterL({
+  nominalVolumeL,
+  prechargeGaugeBar,
+  systemGaugeBar,
+  atmosphericBar = 1.01325,
+}: AcceptedWaterInput): number {
   requireInRange('nominalVolumeL', nominalVolumeL, 1, 10_000);
   requireInRange('prechargeGaugeBar', prechargeGaugeBar, -0.99, 10);
   requireInRange('systemGaugeBar', systemGaugeBar, -0.99, 25);

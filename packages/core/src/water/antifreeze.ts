@@ -13,7 +13,10 @@ const HEAT_CAPACITY: Record<Glycol, readonly number[]> = {
   propylene: [4.47642, 0.60863, -0.71497, -1.93855, 0.47873],
   ethylene: [5.36449, 0.78863, -2.59001, -2.73187, 1.43759],
 };
-const fit = (a: readonly number[], share: number, celsius: number) => { const t = 273.15 / (celsius + 273.15); return a[0]! + a[1]! * share + a[2]! * t + a[3]! * share * t + a[4]! * t * t; };
+const fit = (a: readonly number[], share: number, celsius: number) => {
+  const t = 273.15 / (celsius + 273.15);
+  return a[0]! + a[1]! * share + a[2]! * t + a[3]! * share * t + a[4]! * t * t;
+};
 
 /** Density of a glycol–water mixture. Pure water is IF97's; the mixture follows the fit's ratio to its own water, so that 0 % is exact.
  *  @param massPercent glycol, 0 to 60 % by mass
@@ -34,6 +37,21 @@ export function mixtureHeatCapacity(glycol: Glycol, massPercent: number, celsius
 }
 
 /** Share of the content that has to leave a circuit of such a mixture on heating: 1 − ρ₂/ρ₁ · (1 + 3α ΔT). */
-export function mixtureNetGrowth({ glycol, massPercent, fromC, toC, linearExpansionPerK = 15e-6 }: { glycol: Glycol; massPercent: number; fromC: number; toC: number; linearExpansionPerK?: number }): number {
-  return 1 - (mixtureDensity(glycol, massPercent, toC) / mixtureDensity(glycol, massPercent, fromC)) * (1 + 3 * linearExpansionPerK * (toC - fromC));
+export function mixtureNetGrowth({
+  glycol,
+  massPercent,
+  fromC,
+  toC,
+  linearExpansionPerK = 15e-6,
+}: {
+  glycol: Glycol;
+  massPercent: number;
+  fromC: number;
+  toC: number;
+  linearExpansionPerK?: number;
+}): number {
+  return (
+    1 -
+    (mixtureDensity(glycol, massPercent, toC) / mixtureDensity(glycol, massPercent, fromC)) * (1 + 3 * linearExpansionPerK * (toC - fromC))
+  );
 }

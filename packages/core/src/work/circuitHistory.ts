@@ -4,7 +4,13 @@ import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { resolveCircuit } from '../circuit/resolveCircuit';
 
 /** What one visit, or one look by the customer, adds to a circuit's history. */
-export interface HistoryPoint { at: string; coldBar?: number; topUps?: number; /** Charge as found, and as left when it was set. */ chargeFoundBar?: number; chargeLeftBar?: number }
+export interface HistoryPoint {
+  at: string;
+  coldBar?: number;
+  topUps?: number;
+  /** Charge as found, and as left when it was set. */ chargeFoundBar?: number;
+  chargeLeftBar?: number;
+}
 
 export interface CircuitHistory {
   /** How the charge falls between what one visit left and the next found, bar a year; null until there are two. */
@@ -15,16 +21,25 @@ export interface CircuitHistory {
   daysToLow: number | null;
 }
 
-const DAY_MS = 86_400_000, MONTH_DAYS = 30.4, LOW_BELOW_BAR = 0.15;
+const DAY_MS = 86_400_000,
+  MONTH_DAYS = 30.4,
+  LOW_BELOW_BAR = 0.15;
 
 /** Trends across visits. About 0.07 bar a year is a vessel's natural loss (common practice); more is a core or a diaphragm. */
 export function circuitHistory(points: readonly HistoryPoint[], sheet: CircuitSheet): CircuitHistory {
-  const c = resolveCircuit(sheet), balance = balanceOf(c), aTopUpL = topUpL(c);
+  const c = resolveCircuit(sheet),
+    balance = balanceOf(c),
+    aTopUpL = topUpL(c);
   const sorted = [...points].sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
-  const falls: { bar: number; days: number }[] = [], lossesL: { litres: number; days: number }[] = [];
-  let left: { bar: number; at: string } | null = null, cold: { bar: number; at: string } | null = null;
+  const falls: { bar: number; days: number }[] = [],
+    lossesL: { litres: number; days: number }[] = [];
+  let left: { bar: number; at: string } | null = null,
+    cold: { bar: number; at: string } | null = null;
   for (const p of sorted) {
-    if (left && p.chargeFoundBar !== undefined) { const days = (Date.parse(p.at) - Date.parse(left.at)) / DAY_MS; if (days >= 1) falls.push({ bar: left.bar - p.chargeFoundBar, days }); }
+    if (left && p.chargeFoundBar !== undefined) {
+      const days = (Date.parse(p.at) - Date.parse(left.at)) / DAY_MS;
+      if (days >= 1) falls.push({ bar: left.bar - p.chargeFoundBar, days });
+    }
     const leftNow = p.chargeLeftBar ?? p.chargeFoundBar;
     if (leftNow !== undefined) left = { bar: leftNow, at: p.at };
     if (cold && p.coldBar !== undefined) {
@@ -34,7 +49,8 @@ export function circuitHistory(points: readonly HistoryPoint[], sheet: CircuitSh
     }
     if (p.coldBar !== undefined) cold = { bar: p.coldBar, at: p.at };
   }
-  const days = falls.reduce((s, f) => s + f.days, 0), bar = falls.reduce((s, f) => s + f.bar, 0);
+  const days = falls.reduce((s, f) => s + f.days, 0),
+    bar = falls.reduce((s, f) => s + f.bar, 0);
   const chargeLoss = days > 0 ? { perYear: (bar / days) * 365 } : null;
   const lossDays = lossesL.reduce((s, l) => s + l.days, 0);
   const pace = chargeLoss ? chargeLoss.perYear / 365 : 0;

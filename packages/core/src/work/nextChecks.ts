@@ -14,7 +14,10 @@ export const CHECKS = {
   'relief-age': 'Relief valve is ten years old',
 } as const;
 export type CheckId = keyof typeof CHECKS;
-export interface NextCheck { check: CheckId; inDays: number }
+export interface NextCheck {
+  check: CheckId;
+  inDays: number;
+}
 
 export interface CheckInput {
   sheet: CircuitSheet;
@@ -25,7 +28,8 @@ export interface CheckInput {
   unrepaired?: boolean;
 }
 
-const YEAR = 365, RELIEF_YEARS = 10;
+const YEAR = 365,
+  RELIEF_YEARS = 10;
 
 /** What has to be looked at again after a visit, and in how many days, the soonest first. Common practice: a recharge shows within weeks whether its core
  *  holds; vessels are looked at yearly; reliefs are changed at about ten years. */
@@ -38,7 +42,8 @@ export function nextChecks({ sheet, repairs, findings, temporary, unrepaired = f
   if (repairs.length > 0) checks.push({ check: 'look-at-gauge', inDays: 14 });
   if (did('vessel-recharged', 'core-changed')) checks.push({ check: 'core-again', inDays: 30 });
   if (did('leak-mended')) checks.push({ check: 'leak-again', inDays: 30 });
-  if (findings.some((f) => f.test === 'relief-reseat' && f.outcome === 'stopped') && !did('relief-changed')) checks.push({ check: 'relief-after-flush', inDays: 30 });
+  if (findings.some((f) => f.test === 'relief-reseat' && f.outcome === 'stopped') && !did('relief-changed'))
+    checks.push({ check: 'relief-after-flush', inDays: 30 });
   if (vesselsOf(sheet).length > 0) checks.push({ check: 'vessel-yearly', inDays: YEAR });
   const reliefYears = did('relief-changed') ? 0 : sheet.reliefValve?.ageYears;
   if (reliefYears !== undefined) checks.push({ check: 'relief-age', inDays: Math.max(0, Math.round((RELIEF_YEARS - reliefYears) * YEAR)) });

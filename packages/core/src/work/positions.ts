@@ -18,20 +18,57 @@ export interface PositionRow {
 
 /** What is tracked. Common practice: each has been forgotten by somebody. */
 export const POSITIONS = {
-  'boiler-valves': { title: 'Boiler’s flow and return valves', away: 'shut', back: 'open', awayEvent: 'boiler-isolated', backEvent: 'boiler-reopened', stopsHeat: 'The boiler is valved off: heated so, its water has nowhere to go.' },
-  'vessel-valve': { title: 'Valve to the vessel', away: 'shut', back: 'open', stopsHeat: 'The vessel is valved off: the pressure would go straight to the relief.' },
-  'coil-valves': { title: 'Coil’s flow and return valves', away: 'shut', back: 'open', awayEvent: 'coil-isolated', backEvent: 'coil-reopened', stopsHeat: 'The coil is valved off.' },
+  'boiler-valves': {
+    title: 'Boiler’s flow and return valves',
+    away: 'shut',
+    back: 'open',
+    awayEvent: 'boiler-isolated',
+    backEvent: 'boiler-reopened',
+    stopsHeat: 'The boiler is valved off: heated so, its water has nowhere to go.',
+  },
+  'vessel-valve': {
+    title: 'Valve to the vessel',
+    away: 'shut',
+    back: 'open',
+    stopsHeat: 'The vessel is valved off: the pressure would go straight to the relief.',
+  },
+  'coil-valves': {
+    title: 'Coil’s flow and return valves',
+    away: 'shut',
+    back: 'open',
+    awayEvent: 'coil-isolated',
+    backEvent: 'coil-reopened',
+    stopsHeat: 'The coil is valved off.',
+  },
   drain: { title: 'Drain', away: 'open', back: 'shut', stopsHeat: 'A drain is open.' },
   relief: { title: 'Relief valve', away: 'off', back: 'fitted', stopsHeat: 'The circuit is without its relief valve.' },
-  'cold-main': { title: 'Cold main of the property', away: 'shut', back: 'open', awayEvent: 'cold-main-closed', backEvent: 'cold-main-opened' },
-  'feed-valve': { title: 'Stop valve of the feed', away: 'shut', back: 'as it was found', awayEvent: 'fill-closed', backEvent: 'fill-opened', mayStay: true },
+  'cold-main': {
+    title: 'Cold main of the property',
+    away: 'shut',
+    back: 'open',
+    awayEvent: 'cold-main-closed',
+    backEvent: 'cold-main-opened',
+  },
+  'feed-valve': {
+    title: 'Stop valve of the feed',
+    away: 'shut',
+    back: 'as it was found',
+    awayEvent: 'fill-closed',
+    backEvent: 'fill-opened',
+    mayStay: true,
+  },
   'fill-valve': { title: 'Valve of the fill loop', away: 'open', back: 'shut', awayEvent: 'fill-opened', backEvent: 'fill-closed' },
   'fill-loop': { title: 'Fill loop', away: 'connected', back: 'disconnected and capped', backEvent: 'fill-disconnected' },
   vents: { title: 'Vents and lockshields opened', away: 'open', back: 'shut, or as they were' },
   'motor-valve': { title: 'Motor valve held open by its lever', away: 'held', back: 'released' },
   'call-terminals': { title: 'Call terminals', away: 'bridged', back: 'free' },
   lead: { title: 'Lead or plug', away: 'pulled', back: 'in place' },
-  interlock: { title: 'Safety interlock', away: 'bridged', back: 'in force', stopsHeat: 'A safety interlock is bridged. It must never be.' },
+  interlock: {
+    title: 'Safety interlock',
+    away: 'bridged',
+    back: 'in force',
+    stopsHeat: 'A safety interlock is bridged. It must never be.',
+  },
   fuse: { title: 'Borrowed fuse or part', away: 'borrowed', back: 'given back' },
   'flow-temperature': { title: 'Flow temperature', away: 'changed', back: 'as it was found', mayStay: true },
   thermostat: { title: 'Thermostat or timer', away: 'changed', back: 'as it was found' },
@@ -46,10 +83,20 @@ export const POSITION_IDS = Object.keys(POSITIONS) as PositionId[];
 export const positionRow = (id: PositionId): PositionRow => POSITIONS[id];
 
 /** One thing said about a position: by an event of the log, or by a note of its own. `found` is what it was before. */
-export interface PositionSaid { position: PositionId; state: 'away' | 'back' | 'left'; at: string; found?: string; why?: string }
+export interface PositionSaid {
+  position: PositionId;
+  state: 'away' | 'back' | 'left';
+  at: string;
+  found?: string;
+  why?: string;
+}
 
 /** What stands away from where it has to be left. */
-export interface PutBack { position: PositionId; since: string; found?: string }
+export interface PutBack {
+  position: PositionId;
+  since: string;
+  found?: string;
+}
 
 /** What a log's event says about a position of this circuit. A fill loop's valve is shut when nothing is being filled; a feed's stop valve is as it was found. */
 export function positionOfEvent(kind: EventKind, sheet: CircuitSheet): { position: PositionId; state: 'away' | 'back' } | null {
@@ -81,4 +128,5 @@ export function toPutBack(said: readonly PositionSaid[]): PutBack[] {
 }
 
 /** Why the boiler must not fire now: the positions that forbid it. Empty when it may. */
-export const heatForbiddenBy = (open: readonly PutBack[]): PositionId[] => open.map((o) => o.position).filter((p) => positionRow(p).stopsHeat !== undefined);
+export const heatForbiddenBy = (open: readonly PutBack[]): PositionId[] =>
+  open.map((o) => o.position).filter((p) => positionRow(p).stopsHeat !== undefined);

@@ -22,15 +22,30 @@ export interface StopGapInput {
  *  @returns °C flow, 20 to 90; null when even cold is too near the relief */
 export function highestFlowC(input: StopGapInput): number | null {
   const { sheet, coldGaugeBar, prechargeGaugeBar, cushionL = 0, cushionHeightM = 0, marginBar = 0.3 } = input;
-  const c = atGaugeLevel(resolveCircuit(sheet)), limit = c.reliefSetGaugeBar - marginBar;
-  const balance = { ...balanceOf(resolveCircuit(sheet), Math.max(prechargeGaugeBar, 0.02 - c.atmosphericBar)), airBarL: cushionL * c.atmosphericBar, airHeightM: cushionHeightM };
+  const c = atGaugeLevel(resolveCircuit(sheet)),
+    limit = c.reliefSetGaugeBar - marginBar;
+  const balance = {
+    ...balanceOf(resolveCircuit(sheet), Math.max(prechargeGaugeBar, 0.02 - c.atmosphericBar)),
+    airBarL: cushionL * c.atmosphericBar,
+    airHeightM: cushionHeightM,
+  };
   if (coldGaugeBar > limit) return null;
   const held = heldL(balance, coldGaugeBar);
-  const hot = (flowC: number) => balancedGaugeBar(balance, held + (c.contentL - cushionL) * HEATED.share * fluidGrowth(c.fluid, COLD_C, flowC - HEATED.dropK / 2), coldGaugeBar);
-  let low = 20, high = 90;
+  const hot = (flowC: number) =>
+    balancedGaugeBar(
+      balance,
+      held + (c.contentL - cushionL) * HEATED.share * fluidGrowth(c.fluid, COLD_C, flowC - HEATED.dropK / 2),
+      coldGaugeBar,
+    );
+  let low = 20,
+    high = 90;
   if (hot(high) <= limit) return high;
   if (hot(low) > limit) return null;
-  while (high - low > 0.1) { const mid = (low + high) / 2; if (hot(mid) > limit) high = mid; else low = mid; }
+  while (high - low > 0.1) {
+    const mid = (low + high) / 2;
+    if (hot(mid) > limit) high = mid;
+    else low = mid;
+  }
   return low;
 }
 const COLD_C = 15;

@@ -7,11 +7,30 @@ import { airBar, growth, heldL, pressureHolding, runLoop, type LoopRun } from '.
 
 const plain = loopPlant('flat', seeded(3));
 const home = (change: Partial<LoopPlant> = {}): LoopPlant => ({
-  ...plain, contentL: 95, idleShare: 0, glycolShare: 0, mostKw: 24, carriedLPerS: 0.4, pumpRunsOnS: 300, givesOffKwPerK: 0.3, limitC: 70, burnsToC: 70, altitudeM: 0, stretchLPerBar: 0.03, airL: 0.05, coldBar: 1.1, wantedColdBar: 1.1, mainsBar: 3.5,
-  vessel: { ...plain.vessel, nominalL: 8, chargeBar: 0.75, wantedBar: 0.75, warms: 0 }, relief: { markedBar: 3, liftBar: 3, seatShare: 0.88, weepsLPerH: 0 }, gauge: { offsetBar: 0, slope: 1, stuck: false, stepBar: 0.1, frictionBar: 0 }, ...change,
+  ...plain,
+  contentL: 95,
+  idleShare: 0,
+  glycolShare: 0,
+  mostKw: 24,
+  carriedLPerS: 0.4,
+  pumpRunsOnS: 300,
+  givesOffKwPerK: 0.3,
+  limitC: 70,
+  burnsToC: 70,
+  altitudeM: 0,
+  stretchLPerBar: 0.03,
+  airL: 0.05,
+  coldBar: 1.1,
+  wantedColdBar: 1.1,
+  mainsBar: 3.5,
+  vessel: { ...plain.vessel, nominalL: 8, chargeBar: 0.75, wantedBar: 0.75, warms: 0 },
+  relief: { markedBar: 3, liftBar: 3, seatShare: 0.88, weepsLPerH: 0 },
+  gauge: { offsetBar: 0, slope: 1, stuck: false, stepBar: 0.1, frictionBar: 0 },
+  ...change,
 });
 const vessel = (change: Partial<LoopPlant['vessel']>) => ({ vessel: { ...home().vessel, ...change } });
-const HEAT: LoopRun = { durationS: 4200, heat: [[60, 4200]], roomC: 18 }, idle = (shut?: LoopRun['shut']): LoopRun => ({ durationS: 3600, heat: [], roomC: 18, ...(shut ? { shut } : {}) });
+const HEAT: LoopRun = { durationS: 4200, heat: [[60, 4200]], roomC: 18 },
+  idle = (shut?: LoopRun['shut']): LoopRun => ({ durationS: 3600, heat: [], roomC: 18, ...(shut ? { shut } : {}) });
 const endOf = (p: LoopPlant, run: LoopRun) => runLoop(p, run).bar.at(-1)!;
 const most = (of: number[]) => of.reduce((a, b) => Math.max(a, b), -Infinity);
 
@@ -28,7 +47,8 @@ it('gives back on a draw-off what the gas law says, finds each pressure again, a
 });
 
 it('carries heat round the ring: the return follows late, the flow stops at its limit, and the swing is what practice says', () => {
-  const { bar, flowC, returnC, everyS } = runLoop(home(), HEAT), after = (of: number[], c: number) => of.findIndex((x) => x > c) * everyS;
+  const { bar, flowC, returnC, everyS } = runLoop(home(), HEAT),
+    after = (of: number[], c: number) => of.findIndex((x) => x > c) * everyS;
   expect(after(returnC, 25) - after(flowC, 25)).toBeGreaterThan(60);
   expect(Math.abs(most(flowC.slice(-200)) - 70)).toBeLessThan(6);
   expect(flowC.at(-1)! - returnC.at(-1)!).toBeGreaterThan(3);
@@ -38,12 +58,19 @@ it('carries heat round the ring: the return follows late, the flow stops at its 
 });
 
 it('sums the same whatever the step between its entries', () => {
-  const fine = runLoop(home(), HEAT, 5), rough = runLoop(home(), HEAT, 20);
-  for (let i = 0; i < rough.bar.length; i += 10) { expect(Math.abs(rough.bar[i]! - fine.bar[4 * i]!)).toBeLessThan(0.02); expect(Math.abs(rough.flowC[i]! - fine.flowC[4 * i]!)).toBeLessThan(3); }
+  const fine = runLoop(home(), HEAT, 5),
+    rough = runLoop(home(), HEAT, 20);
+  for (let i = 0; i < rough.bar.length; i += 10) {
+    expect(Math.abs(rough.bar[i]! - fine.bar[4 * i]!)).toBeLessThan(0.02);
+    expect(Math.abs(rough.flowC[i]! - fine.flowC[4 * i]!)).toBeLessThan(3);
+  }
 });
 
 it('once the pump stands the emitters grow cold by themselves, and the pressure with them', () => {
-  const off: LoopRun = { durationS: 6000, heat: [[60, 3600]], roomC: 18 }, stands = runLoop(home({ pumpRunsOnS: 0 }), off), goesOn = runLoop(home({ pumpRunsOnS: Infinity }), off), late = Math.round(5400 / 5);
+  const off: LoopRun = { durationS: 6000, heat: [[60, 3600]], roomC: 18 },
+    stands = runLoop(home({ pumpRunsOnS: 0 }), off),
+    goesOn = runLoop(home({ pumpRunsOnS: Infinity }), off),
+    late = Math.round(5400 / 5);
   expect(stands.bar[late]!).toBeLessThan(stands.bar[Math.round(3600 / 5)]! - 0.1);
   expect(stands.flowC[late]! - goesOn.flowC[late]!).toBeGreaterThan(5);
 });
@@ -60,7 +87,11 @@ it('goes up to its relief where the gas is missing or shut off, and stays below 
 
 it('lets water in and out each by its own way, and a feed makes good what it can, never past where it stops', () => {
   expect(endOf(home({ outLPerH: 0.5, outBy: 'circuit' }), idle())).toBeLessThan(1);
-  for (const [inBy, shut] of [['fill', 'fill'], ['bypass', 'main'], ['dhw', 'coil']] as const) {
+  for (const [inBy, shut] of [
+    ['fill', 'fill'],
+    ['bypass', 'main'],
+    ['dhw', 'coil'],
+  ] as const) {
     expect(endOf(home({ inLPerH: 0.8, inBy }), idle())).toBeGreaterThan(1.2);
     expect(Math.abs(endOf(home({ inLPerH: 0.8, inBy }), idle(shut)) - 1.1)).toBeLessThan(1e-4);
   }
@@ -69,7 +100,14 @@ it('lets water in and out each by its own way, and a feed makes good what it can
   const fed = home({ kind: 'fed', outLPerH: 1, outBy: 'circuit', coldBar: 1, feed: { fromBar: 1, toBar: 1 } });
   expect(endOf(fed, idle())).toBeGreaterThan(0.93);
   expect(endOf(fed, idle('fill'))).toBeLessThan(0.87);
-  const unit = home({ kind: 'block', ...vessel({ way: 'shut' }), outLPerH: 1, outBy: 'circuit', coldBar: 1.2, feed: { fromBar: 1, toBar: 1.4 } });
+  const unit = home({
+    kind: 'block',
+    ...vessel({ way: 'shut' }),
+    outLPerH: 1,
+    outBy: 'circuit',
+    coldBar: 1.2,
+    feed: { fromBar: 1, toBar: 1.4 },
+  });
   expect(most(runLoop(unit, idle()).bar)).toBeLessThan(1.45);
 });
 
@@ -81,7 +119,11 @@ it('a dose moves the pressure once, when it is given', () => {
 });
 
 it('a gauge shows what friction, offset and a needle that sticks make of the pressure', () => {
-  const read = (gauge: Partial<LoopPlant['gauge']>) => { const p = home({ gauge: { ...home().gauge, ...gauge } }), visit = { run: HEAT, readFromS: 0, noted: [] }; return loopLog(p, runLoop(p, HEAT), visit, false, seeded(5)).samples.pressureBar.map((bar) => bar!); };
+  const read = (gauge: Partial<LoopPlant['gauge']>) => {
+    const p = home({ gauge: { ...home().gauge, ...gauge } }),
+      visit = { run: HEAT, readFromS: 0, noted: [] };
+    return loopLog(p, runLoop(p, HEAT), visit, false, seeded(5)).samples.pressureBar.map((bar) => bar!);
+  };
   expect(most(read({ stuck: true })) - read({ stuck: true })[0]!).toBeLessThan(0.05);
   expect(read({ offsetBar: 0.5 })[0]! - read({})[0]!).toBeGreaterThan(0.45);
 });

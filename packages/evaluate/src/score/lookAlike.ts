@@ -40,9 +40,19 @@ export function looksAlike(a: string[], b: string[], testsDone: string[]): boole
   if (a.length !== b.length) return false;
   if (a.length === 0) return true;
   const [first, ...rest] = a;
-  return b.some((other, i) => (first === other || alike(first!, other, testsDone)) && looksAlike(rest, b.filter((_, k) => k !== i), testsDone));
+  return b.some(
+    (other, i) =>
+      (first === other || alike(first!, other, testsDone)) &&
+      looksAlike(
+        rest,
+        b.filter((_, k) => k !== i),
+        testsDone,
+      ),
+  );
 }
 
 function alike(x: string, y: string, testsDone: string[]): boolean {
-  return CLASSES.some((c) => c.includes(x) && c.includes(y)) && !testsDone.some((t) => PARTS[t] !== undefined && groupOf(t, x) !== groupOf(t, y));
+  return (
+    CLASSES.some((c) => c.includes(x) && c.includes(y)) && !testsDone.some((t) => PARTS[t] !== undefined && groupOf(t, x) !== groupOf(t, y))
+  );
 }

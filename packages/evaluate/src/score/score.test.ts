@@ -3,8 +3,16 @@ import { ruleOfThumb } from './ruleOfThumb';
 import { confusions, reliability, scoreTier, type Judged } from './score';
 
 const judged = (truth: string[], hypotheses: [string[], number][], testsDone: string[] = []): Judged => ({
-  id: 'x', tier: 'hand', truth: { faults: truth, chargeBar: 0.5, contentL: 100, contentMeasured: false, riseK: 40, offsetBar: 0 }, testsDone, rule: ['none'], seconds: 1,
-  answer: { hypotheses: hypotheses.map(([faults, probability]) => ({ faults, probability })), estimates: { prechargeBar: { median: 0.6, p05: 0.4, p95: 0.8 } } },
+  id: 'x',
+  tier: 'hand',
+  truth: { faults: truth, chargeBar: 0.5, contentL: 100, contentMeasured: false, riseK: 40, offsetBar: 0 },
+  testsDone,
+  rule: ['none'],
+  seconds: 1,
+  answer: {
+    hypotheses: hypotheses.map(([faults, probability]) => ({ faults, probability })),
+    estimates: { prechargeBar: { median: 0.6, p05: 0.4, p95: 0.8 } },
+  },
 });
 
 describe('what cannot be told apart', () => {
@@ -22,24 +30,56 @@ describe('what cannot be told apart', () => {
 });
 
 it('scores the first, the first three, the probability and the interval', () => {
-  const s = scoreTier('all', [judged(['none'], [[['none'], 0.5], [['circuit-leak'], 0.5]]), judged(['circuit-leak'], [[['none'], 0.75], [['vessel-undercharged'], 0.2], [['circuit-leak'], 0.05]])]);
+  const s = scoreTier('all', [
+    judged(
+      ['none'],
+      [
+        [['none'], 0.5],
+        [['circuit-leak'], 0.5],
+      ],
+    ),
+    judged(
+      ['circuit-leak'],
+      [
+        [['none'], 0.75],
+        [['vessel-undercharged'], 0.2],
+        [['circuit-leak'], 0.05],
+      ],
+    ),
+  ]);
   expect(s).toMatchObject({ cases: 2, top1: 0.5, top1Alike: 0.5, top3Alike: 1, ruleAlike: 0.5, chargeGiven: 1, chargeCovered: 1 });
   expect(Math.abs(s.logScoreBits - (1 - Math.log2(0.05)) / 2)).toBeLessThan(1e-9);
   expect(Math.abs(s.chargeErrorEstimatedBar - 0.1)).toBeLessThan(1e-9);
 });
 
 it('is reliable when 80 % is right four times in five, and says by how much it is not', () => {
-  const four = (right: boolean) => judged(right ? ['none'] : ['circuit-leak'], [[['none'], 0.8], [['air-in-circuit'], 0.2]]);
+  const four = (right: boolean) =>
+    judged(right ? ['none'] : ['circuit-leak'], [
+      [['none'], 0.8],
+      [['air-in-circuit'], 0.2],
+    ]);
   expect(reliability([four(true), four(true), four(true), four(true), four(false)]).error).toBeLessThan(1e-9);
   expect(Math.abs(reliability([four(false), four(false)]).error - 0.8)).toBeLessThan(1e-9);
   expect(confusions([four(false), four(false), four(true)])).toEqual([{ truth: 'circuit-leak', said: 'none', cases: 2 }]);
 });
 
 it('the rule of thumb reads a swing, a creep and a level as a technician does', () => {
-  const of = (pressureBar: number[], heatOnS: number | null, findings: object[] = []) => ruleOfThumb({
-    circuit: { reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop' }, domesticHotWater: { kind: 'plate-exchanger' }, vessel: { labelPrechargeBar: 0.75 } }, findings,
-    logs: [{ samples: { tS: pressureBar.map((_, i) => 300 * i), pressureBar }, events: heatOnS === null ? [] : [{ tS: heatOnS, kind: 'heat-on' }] }],
-  });
+  const of = (pressureBar: number[], heatOnS: number | null, findings: object[] = []) =>
+    ruleOfThumb({
+      circuit: {
+        reliefValve: { setBar: 3 },
+        fill: { kind: 'manual-loop' },
+        domesticHotWater: { kind: 'plate-exchanger' },
+        vessel: { labelPrechargeBar: 0.75 },
+      },
+      findings,
+      logs: [
+        {
+          samples: { tS: pressureBar.map((_, i) => 300 * i), pressureBar },
+          events: heatOnS === null ? [] : [{ tS: heatOnS, kind: 'heat-on' }],
+        },
+      ],
+    });
   expect(of([1, 1.6, 2.2, 2.8], 10)).toEqual(['vessel-undercharged']);
   expect(of([1, 1.6, 2.2, 2.8], 10, [{ test: 'gas-valve-press', outcome: 'water' }])).toEqual(['vessel-diaphragm-failed']);
   expect(of([1, 1.1, 1.2, 1.3, 1.4], null)).toEqual(['dhw-plate-perforated']);

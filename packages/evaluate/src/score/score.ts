@@ -1,8 +1,19 @@
 import type { Truth, Tier } from '../truth/makeCase';
 import { looksAlike } from './lookAlike';
 
-export interface Answer { hypotheses: { faults: string[]; probability: number }[]; estimates: { prechargeBar: { median: number; p05: number; p95: number } | null } }
-export interface Judged { id: string; tier: Tier; truth: Truth; testsDone: string[]; answer: Answer; rule: string[]; seconds: number }
+export interface Answer {
+  hypotheses: { faults: string[]; probability: number }[];
+  estimates: { prechargeBar: { median: number; p05: number; p95: number } | null };
+}
+export interface Judged {
+  id: string;
+  tier: Tier;
+  truth: Truth;
+  testsDone: string[];
+  answer: Answer;
+  rule: string[];
+  seconds: number;
+}
 
 export interface TierScore {
   tier: Tier | 'all';
@@ -22,7 +33,10 @@ export interface TierScore {
 }
 
 const share = (xs: boolean[]) => (xs.length ? xs.filter(Boolean).length / xs.length : NaN);
-const median = (xs: number[]) => { const s = [...xs].sort((a, b) => a - b); return s.length ? s[Math.floor((s.length - 1) / 2)]! : NaN; };
+const median = (xs: number[]) => {
+  const s = [...xs].sort((a, b) => a - b);
+  return s.length ? s[Math.floor((s.length - 1) / 2)]! : NaN;
+};
 const FLOOR = 1e-4;
 
 export const isRight = (j: Judged, faults: string[]): boolean => looksAlike([...faults].sort(), j.truth.faults, j.testsDone);
@@ -36,31 +50,59 @@ export function scoreTier(tier: Tier | 'all', all: Judged[]): TierScore {
   const error = (js: Judged[]) => median(js.map((j) => Math.abs(j.answer.estimates.prechargeBar!.median - j.truth.chargeBar!)));
   const measured = (j: Judged) => j.truth.contentMeasured || j.testsDone.includes('draw-off');
   return {
-    tier, cases: of.length,
+    tier,
+    cases: of.length,
     top1: share(of.map((j) => j.answer.hypotheses[0]?.faults.join() === j.truth.faults.join())),
     top1Alike: share(of.map((j) => first(j, 1).some((h) => isRight(j, h.faults)))),
     top3Alike: share(of.map((j) => first(j, 3).some((h) => isRight(j, h.faults)))),
     ruleAlike: share(of.map((j) => isRight(j, j.rule))),
-    logScoreBits: of.reduce((s, j) => s - Math.log2(Math.max(FLOOR, j.answer.hypotheses.filter((h) => isRight(j, h.faults)).reduce((a, h) => a + h.probability, 0))), 0) / Math.max(1, of.length),
+    logScoreBits:
+      of.reduce(
+        (s, j) =>
+          s -
+          Math.log2(
+            Math.max(
+              FLOOR,
+              j.answer.hypotheses.filter((h) => isRight(j, h.faults)).reduce((a, h) => a + h.probability, 0),
+            ),
+          ),
+        0,
+      ) / Math.max(1, of.length),
     chargeGiven: known.length / Math.max(1, charged.length),
-    chargeCovered: share(known.map((j) => j.truth.chargeBar! >= j.answer.estimates.prechargeBar!.p05 && j.truth.chargeBar! <= j.answer.estimates.prechargeBar!.p95)),
-    chargeErrorMeasuredBar: error(known.filter(measured)), chargeErrorEstimatedBar: error(known.filter((j) => !measured(j))),
+    chargeCovered: share(
+      known.map(
+        (j) => j.truth.chargeBar! >= j.answer.estimates.prechargeBar!.p05 && j.truth.chargeBar! <= j.answer.estimates.prechargeBar!.p95,
+      ),
+    ),
+    chargeErrorMeasuredBar: error(known.filter(measured)),
+    chargeErrorEstimatedBar: error(known.filter((j) => !measured(j))),
     secondsMedian: median(of.map((j) => j.seconds)),
   };
 }
 
-export interface Reliability { bins: { said: number; was: number; cases: number }[]; error: number; standardError: number }
+export interface Reliability {
+  bins: { said: number; was: number; cases: number }[];
+  error: number;
+  standardError: number;
+}
 
 /** How often the first suspect, with all that cannot be told from it, is right when it is given x: pooled over all cases, in ten equal bins by
  *  probability. `error` is the mean distance between said and was, weighted by cases. */
 export function reliability(all: Judged[]): Reliability {
   const points = all.map((j) => {
     const lead = j.answer.hypotheses[0]!;
-    const said = j.answer.hypotheses.filter((h) => looksAlike([...h.faults].sort(), [...lead.faults].sort(), j.testsDone)).reduce((a, h) => a + h.probability, 0);
+    const said = j.answer.hypotheses
+      .filter((h) => looksAlike([...h.faults].sort(), [...lead.faults].sort(), j.testsDone))
+      .reduce((a, h) => a + h.probability, 0);
     return { said: Math.min(1, said), was: isRight(j, lead.faults) ? 1 : 0 };
   });
-  const bins = Array.from({ length: 10 }, (_, b) => points.filter((p) => Math.min(9, Math.floor(p.said * 10)) === b)).filter((b) => b.length > 0)
-    .map((b) => ({ said: b.reduce((s, p) => s + p.said, 0) / b.length, was: b.reduce((s, p) => s + p.was, 0) / b.length, cases: b.length }));
+  const bins = Array.from({ length: 10 }, (_, b) => points.filter((p) => Math.min(9, Math.floor(p.said * 10)) === b))
+    .filter((b) => b.length > 0)
+    .map((b) => ({
+      said: b.reduce((s, p) => s + p.said, 0) / b.length,
+      was: b.reduce((s, p) => s + p.was, 0) / b.length,
+      cases: b.length,
+    }));
   const error = bins.reduce((s, b) => s + (b.cases / points.length) * Math.abs(b.said - b.was), 0);
   const variance = bins.reduce((s, b) => s + (b.cases / points.length) ** 2 * ((b.was * (1 - b.was)) / b.cases), 0);
   return { bins, error, standardError: Math.sqrt(variance) };

@@ -1,7 +1,11 @@
 import type { Random } from './random';
 import type { TruePlant } from './TruePlant';
 
-export interface WrittenFinding { test: string; outcome?: string; [value: string]: unknown }
+export interface WrittenFinding {
+  test: string;
+  outcome?: string;
+  [value: string]: unknown;
+}
 
 /** What one who does a test on a plant goes by. */
 export interface Doing {

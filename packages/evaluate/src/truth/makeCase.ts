@@ -10,9 +10,20 @@ import { fedByItself, randomOfTest, trueFinding } from './trueFindings';
 export const TIERS = ['hand', 'logger', 'findings', 'pair', 'several', 'days'] as const;
 export type Tier = (typeof TIERS)[number];
 
-export interface Truth { faults: string[]; chargeBar: number | null; contentL: number; contentMeasured: boolean; riseK: number; offsetBar: number }
+export interface Truth {
+  faults: string[];
+  chargeBar: number | null;
+  contentL: number;
+  contentMeasured: boolean;
+  riseK: number;
+  offsetBar: number;
+}
 /** A case in the open format, as plain data, and what is really so. */
-export interface TruthCase { tier: Tier; case: Record<string, unknown> & { id: string }; truth: Truth }
+export interface TruthCase {
+  tier: Tier;
+  case: Record<string, unknown> & { id: string };
+  truth: Truth;
+}
 
 const LEVELS = ['fill-pressure-too-low', 'fill-pressure-too-high', 'feed-starved', 'reducing-valve-set-high', 'pressurisation-unit-fault'];
 /** Faults that no log shows by themselves, and that are told by findings only. */
@@ -21,25 +32,44 @@ const SILENT = ['none', 'vessel-gas-valve-leaking'];
 const GROSSLY = 1.35;
 /** Ways in and out for water. */
 const WAYS = ['seepFill', 'seepCoil', 'leak', 'reliefDrip'] as const;
-const MOST_TRIES = 25, LEAST_SHOWN_BAR = 0.18;
+const MOST_TRIES = 25,
+  LEAST_SHOWN_BAR = 0.18;
 
 /** One made-up visit. The same tier and seed give the same visit. Every fault of it shows: in the log, and where findings were made in one of
  *  them; what nobody could see is not asked for.
  *  @param leastShownBar by how much a log must differ from the same visit without the fault, bar; larger makes plainer visits */
-export const makeCase = (tier: Tier, seed: number, leastShownBar = LEAST_SHOWN_BAR): TruthCase => makeCaseWithPlant(tier, seed, leastShownBar).made;
+export const makeCase = (tier: Tier, seed: number, leastShownBar = LEAST_SHOWN_BAR): TruthCase =>
+  makeCaseWithPlant(tier, seed, leastShownBar).made;
 
 /** The same with the plant itself, for who wants to go on measuring it. */
-export function makeCaseWithPlant(tier: Tier, seed: number, leastShownBar = LEAST_SHOWN_BAR): { made: TruthCase; plant: TruePlant; liftedHot: boolean } {
+export function makeCaseWithPlant(
+  tier: Tier,
+  seed: number,
+  leastShownBar = LEAST_SHOWN_BAR,
+): { made: TruthCase; plant: TruePlant; liftedHot: boolean } {
   for (let attempt = 0; ; attempt++) {
     const made = tryCase(tier, seed, attempt, leastShownBar);
     if (made && (made.shows || attempt === MOST_TRIES)) return { made: made.case, plant: made.plant, liftedHot: made.liftedHot };
   }
 }
 
-function tryCase(tier: Tier, seed: number, attempt: number, leastShownBar: number): { case: TruthCase; shows: boolean; plant: TruePlant; liftedHot: boolean } | null {
+function tryCase(
+  tier: Tier,
+  seed: number,
+  attempt: number,
+  leastShownBar: number,
+): { case: TruthCase; shows: boolean; plant: TruePlant; liftedHot: boolean } | null {
   const key = seed * 7919 + TIERS.indexOf(tier) * 104_729 + attempt * 15_485_863;
   const r = seeded(key);
-  const sound = soundPlant(r.weighted([['wall-boiler', 6], ['larger-home', 2], ['fed', 3], ['plant-room', 1.5]] as const), r);
+  const sound = soundPlant(
+    r.weighted([
+      ['wall-boiler', 6],
+      ['larger-home', 2],
+      ['fed', 3],
+      ['plant-room', 1.5],
+    ] as const),
+    r,
+  );
   const faults = tier === 'pair' ? [...r.pick(faultPairs(sound))] : [r.weighted(singleFaults(sound))];
   const sheet = sheetOf(sound, faults, r);
   judgeBySheet(sound, sheet);
@@ -47,12 +77,14 @@ function tryCase(tier: Tier, seed: number, attempt: number, leastShownBar: numbe
     const p = structuredClone(sound);
     // Each fault has a generator of its own, so that leaving one out leaves the others as they are. A fault of the level is one by where the pressure stands after all
     // the others have had their say.
-    for (const f of [...some].sort((a, b) => Number(LEVELS.includes(a)) - Number(LEVELS.includes(b)))) TRUE_FAULTS[f]!(p, seeded(key + 31 * faults.indexOf(f) + 17));
+    for (const f of [...some].sort((a, b) => Number(LEVELS.includes(a)) - Number(LEVELS.includes(b))))
+      TRUE_FAULTS[f]!(p, seeded(key + 31 * faults.indexOf(f) + 17));
     for (const way of WAYS) p[way] *= p.pace;
     p.coldBar = Math.min(p.coldBar, p.reliefBar - 0.1);
     // A feed that stands open has made up what was lost by the time anybody comes.
     // A unit has pumped up some time before, and stands between its limits.
-    if (p.feedBar !== null && p.coldBar < (p.feedFromBar ?? p.feedBar)) p.coldBar = p.feedFromBar === null ? p.feedBar : p.feedFromBar + STANDS_AT * (p.feedBar - p.feedFromBar);
+    if (p.feedBar !== null && p.coldBar < (p.feedFromBar ?? p.feedBar))
+      p.coldBar = p.feedFromBar === null ? p.feedBar : p.feedFromBar + STANDS_AT * (p.feedBar - p.feedFromBar);
     // What goes on for days is slower than what one stays to watch, or nothing would be left to log.
     if (tier === 'days') {
       for (const way of WAYS) p[way] *= DAYS_PACE;
@@ -70,10 +102,13 @@ function tryCase(tier: Tier, seed: number, attempt: number, leastShownBar: numbe
   }
   const schedules = tier === 'several' ? [scheduleOf(plant, 'hand', r), scheduleOf(plant, 'logger', r)] : [scheduleOf(plant, tier, r)];
   const topped = r.normal(0, 0.12);
-  const logSeed = Math.floor(r.uniform(1, 1e9)), findingSeed = Math.floor(r.uniform(1, 1e9));
+  const logSeed = Math.floor(r.uniform(1, 1e9)),
+    findingSeed = Math.floor(r.uniform(1, 1e9));
   const visit = (p: TruePlant) => {
     let liftedHot = false;
-    const traces = schedules.map((schedule, i) => runPlant(i === 0 ? p : { ...p, coldBar: Math.min(p.reliefBar - 0.1, Math.max(0.1, p.coldBar + topped)) }, schedule));
+    const traces = schedules.map((schedule, i) =>
+      runPlant(i === 0 ? p : { ...p, coldBar: Math.min(p.reliefBar - 0.1, Math.max(0.1, p.coldBar + topped)) }, schedule),
+    );
     const logs = traces.map((trace, i): WrittenLog => {
       const highest = trace.systemBar.reduce((a, b) => Math.max(a, b), -1);
       liftedHot ||= highest > p.reliefBar - 0.25;
@@ -85,19 +120,34 @@ function tryCase(tier: Tier, seed: number, attempt: number, leastShownBar: numbe
   const seen = visit(plant);
   const tests = tier === 'findings' || tier === 'pair' ? testsFor(faults, plant, r, r.pick([2, 3, 3, 4])) : [];
   // Each test has its own chances, or one fault's test would change by chance how the next comes out.
-  const findingsOf = (p: TruePlant, liftedHot: boolean, again = 0) => tests.map((t): WrittenFinding | null => trueFinding(t, p, liftedHot, randomOfTest(findingSeed + again, t)));
+  const findingsOf = (p: TruePlant, liftedHot: boolean, again = 0) =>
+    tests.map((t): WrittenFinding | null => trueFinding(t, p, liftedHot, randomOfTest(findingSeed + again, t)));
   const findings = findingsOf(plant, seen.liftedHot);
-  const shows = faults.every((f) => SILENT.includes(f) && tests.length === 0 ? true : f === 'none' ? true : faultShows(f));
+  const shows = faults.every((f) => (SILENT.includes(f) && tests.length === 0 ? true : f === 'none' ? true : faultShows(f)));
   const complaint = complaintOf(plant, seen.liftedHot, faults, r);
   const written = findings.filter((f): f is WrittenFinding => f !== null);
   return {
-    shows, plant, liftedHot: seen.liftedHot,
+    shows,
+    plant,
+    liftedHot: seen.liftedHot,
     case: {
       tier,
-      case: { format: 'jumper-case', version: 1, id: `${tier}-${seed}`, ...(complaint.length ? { complaint } : {}), circuit: sheet, logs: seen.logs, findings: written },
+      case: {
+        format: 'jumper-case',
+        version: 1,
+        id: `${tier}-${seed}`,
+        ...(complaint.length ? { complaint } : {}),
+        circuit: sheet,
+        logs: seen.logs,
+        findings: written,
+      },
       truth: {
-        faults: [...faults].sort(), chargeBar: plant.vesselOpen ? plant.chargeBar : null, contentL: plant.contentL, contentMeasured: (sheet.waterVolumeSource as string) === 'measured',
-        riseK: Math.max(...seen.traces.map((t) => t.flowC.reduce((a, b) => Math.max(a, b), -99) - t.flowC[0]!)), offsetBar: plant.gauge.offsetBar,
+        faults: [...faults].sort(),
+        chargeBar: plant.vesselOpen ? plant.chargeBar : null,
+        contentL: plant.contentL,
+        contentMeasured: (sheet.waterVolumeSource as string) === 'measured',
+        riseK: Math.max(...seen.traces.map((t) => t.flowC.reduce((a, b) => Math.max(a, b), -99) - t.flowC[0]!)),
+        offsetBar: plant.gauge.offsetBar,
       },
     },
   };
@@ -110,13 +160,17 @@ function tryCase(tier: Tier, seed: number, attempt: number, leastShownBar: numbe
     // With findings a fault is asked for when one of them speaks of it: a technician does not stop at tests that say nothing.
     if (tests.length > 0) return numbersTell(without, twin.liftedHot) || outcomesTell(without, twin.liftedHot);
     const least = Math.max(leastShownBar, 1.5 * plant.gauge.stepBar);
-    return seen.logs.some((log, k) => log.samples.pressureBar.some((p, i) => Math.abs((p ?? 0) - (twin.logs[k]!.samples.pressureBar[i] ?? 0)) >= least));
+    return seen.logs.some((log, k) =>
+      log.samples.pressureBar.some((p, i) => Math.abs((p ?? 0) - (twin.logs[k]!.samples.pressureBar[i] ?? 0)) >= least),
+    );
   }
 
   /** Whether one of the numbers that were measured would be clearly another without the fault. */
   function numbersTell(without: TruePlant, liftedHot: boolean): boolean {
     const other = findingsOf(without, liftedHot);
-    return findings.some((f, i) => f && other[i] && NUMBERS.some(([k, least]) => Math.abs(Number(f[k] ?? 0) - Number(other[i]![k] ?? 0)) > least));
+    return findings.some(
+      (f, i) => f && other[i] && NUMBERS.some(([k, least]) => Math.abs(Number(f[k] ?? 0) - Number(other[i]![k] ?? 0)) > least),
+    );
   }
 
   /** Whether one of the outcomes, as it came out, is clearly oftener seen with the fault than without. */
@@ -125,16 +179,29 @@ function tryCase(tier: Tier, seed: number, attempt: number, leastShownBar: numbe
       const seen = Array.from({ length: TRIED_AGAIN }, (_, k) => findingsOf(p, lifted, 1 + k));
       return findings.map((f, i) => 0.5 + seen.filter((again) => f?.outcome !== undefined && again[i]?.outcome === f.outcome).length);
     };
-    const withIt = times(plant, seen.liftedHot), withoutIt = times(without, liftedHot);
+    const withIt = times(plant, seen.liftedHot),
+      withoutIt = times(without, liftedHot);
     return withIt.some((n, i) => n >= OFTENER * withoutIt[i]!);
   }
 }
 
 /** So often a test is done again in thought to see how it comes out, and by how much oftener an outcome has to come with a fault to speak of it. */
-const TRIED_AGAIN = 24, OFTENER = 2;
+const TRIED_AGAIN = 24,
+  OFTENER = 2;
 
 /** Numbers of findings, and by how much one must differ to speak of a fault. */
-const NUMBERS: [string, number][] = [['valueBar', 0.15], ['afterBar', 0.15], ['endBar', 0.15], ['firstGaugeBar', 0.15], ['boilerEndBar', 0.15], ['circuitEndBar', 0.15], ['markedBar', 0.2], ['volumeMl', 20], ['volumeL', 1], ['count', 2]];
+const NUMBERS: [string, number][] = [
+  ['valueBar', 0.15],
+  ['afterBar', 0.15],
+  ['endBar', 0.15],
+  ['firstGaugeBar', 0.15],
+  ['boilerEndBar', 0.15],
+  ['circuitEndBar', 0.15],
+  ['markedBar', 0.2],
+  ['volumeMl', 20],
+  ['volumeL', 1],
+  ['count', 2],
+];
 
 /** Where between its limits a unit is found that has made up for losses, as a share. */
 const STANDS_AT = 0.45;
@@ -143,11 +210,18 @@ const DAYS_PACE = 0.06;
 
 function scheduleOf(p: TruePlant, tier: Tier, r: Random): Schedule {
   if (tier === 'days') {
-    const days = r.pick([2, 3, 4]), heat: Schedule['heat'] = [];
-    for (let s = r.uniform(1, 4) * 3600; s < days * 86_400 - 7200; s += r.uniform(5, 12) * 3600) heat.push({ onS: Math.round(s), offS: Math.round(s + r.uniform(1, 3.5) * 3600) });
+    const days = r.pick([2, 3, 4]),
+      heat: Schedule['heat'] = [];
+    for (let s = r.uniform(1, 4) * 3600; s < days * 86_400 - 7200; s += r.uniform(5, 12) * 3600)
+      heat.push({ onS: Math.round(s), offS: Math.round(s + r.uniform(1, 3.5) * 3600) });
     return { durationS: days * 86_400, heat, actions: [] };
   }
-  const what = r.weighted([['run', 6], ['run and cool', 2.5], ['watch', 1.5], ['watch then run', 2]] as const);
+  const what = r.weighted([
+    ['run', 6],
+    ['run and cool', 2.5],
+    ['watch', 1.5],
+    ['watch then run', 2],
+  ] as const);
   const idle = what === 'watch then run' ? r.uniform(900, 2400) : r.pick([60, 60, 120, 180]);
   const hot = r.uniform(11, 28) * 60 * (p.kind === 'wall-boiler' ? 1 : 1.5);
   const actions: Schedule['actions'] = !fedByItself(p) && r.chance(0.25) ? [{ atS: 0, kind: 'fill-disconnected' }] : [];
@@ -162,14 +236,27 @@ function sheetOf(p: TruePlant, faults: string[], r: Random): Record<string, unkn
   const content = measured ? p.contentL * r.normal(1, 0.02) : p.contentL * Math.exp(r.normal(0, 0.14));
   const label = p.kind === 'fed' ? 0.83 : p.rightChargeBar;
   const sheet: Record<string, unknown> = {
-    kind: 'sealed-hot-water', heatOutputKw: p.outputKw,
+    kind: 'sealed-hot-water',
+    heatOutputKw: p.outputKw,
     gauge: { kind: p.gauge.stepBar < 0.03 ? 'sensor' : 'dial', resolutionBar: p.gauge.stepBar },
-    vessel: { nominalVolumeL: Math.round(p.vesselL), ...(r.chance(0.8) ? { labelPrechargeBar: label } : {}), isolationValve: r.weighted([['none', faults.includes('vessel-isolated') ? 0.3 : 3], ['fitted', 2], ['fitted-with-drain', 1]]), ageYears: r.pick([2, 5, 8, 11, 14]) },
+    vessel: {
+      nominalVolumeL: Math.round(p.vesselL),
+      ...(r.chance(0.8) ? { labelPrechargeBar: label } : {}),
+      isolationValve: r.weighted([
+        ['none', faults.includes('vessel-isolated') ? 0.3 : 3],
+        ['fitted', 2],
+        ['fitted-with-drain', 1],
+      ]),
+      ageYears: r.pick([2, 5, 8, 11, 14]),
+    },
     reliefValve: { setBar: p.reliefMarkedBar },
     fill: fillOf(p, r),
     domesticHotWater: { kind: p.dhw },
   };
-  if (measured || r.chance(0.85)) { sheet.waterVolumeL = Math.round(content); sheet.waterVolumeSource = measured ? 'measured' : 'estimated'; }
+  if (measured || r.chance(0.85)) {
+    sheet.waterVolumeL = Math.round(content);
+    sheet.waterVolumeSource = measured ? 'measured' : 'estimated';
+  }
   if (r.chance(0.85)) sheet.staticHeadM = Math.round(10 * Math.max(0.5, p.staticM + r.normal(0, 0.5))) / 10;
   if (r.chance(0.85)) sheet.maxFlowC = p.limitC;
   return sheet;
@@ -178,14 +265,16 @@ function sheetOf(p: TruePlant, faults: string[], r: Random): Record<string, unkn
 function fillOf(p: TruePlant, r: Random): Record<string, unknown> {
   if (p.kind === 'fed') return { kind: 'reducing-valve', setBar: 0.97 };
   // The limits that stand on the unit: from which it was meant to pump, and to which.
-  if (p.kind === 'plant-room') return { kind: 'pressurisation-unit', cutInBar: Math.round(10 * (p.rightChargeBar + 0.2)) / 10, cutOutBar: p.mostFillBar };
+  if (p.kind === 'plant-room')
+    return { kind: 'pressurisation-unit', cutInBar: Math.round(10 * (p.rightChargeBar + 0.2)) / 10, cutOutBar: p.mostFillBar };
   return { kind: 'manual-loop', ...(r.chance(0.5) ? { mainsBar: Math.round(10 * p.mainsBar) / 10 } : {}) };
 }
 
 /** What a sheet would call right, as the case format says: the label where it covers the static head + 0.2 bar, else that head + 0.25; a fill 0.3 bar above the charge, and 0.5 above
  *  the head. Where it differs from what the plant was set to, a fault has to be one by both. */
 function judgeBySheet(p: TruePlant, sheet: Record<string, unknown>): void {
-  const headBar = 0.0981 * Number(sheet.staticHeadM ?? 4), label = (sheet.vessel as { labelPrechargeBar?: number }).labelPrechargeBar;
+  const headBar = 0.0981 * Number(sheet.staticHeadM ?? 4),
+    label = (sheet.vessel as { labelPrechargeBar?: number }).labelPrechargeBar;
   const chargeBar = label !== undefined && label >= headBar + 0.2 ? label : headBar + 0.25;
   p.leastChargeBar = Math.min(p.rightChargeBar, chargeBar);
   if (p.kind !== 'plant-room') p.mostFillBar = Math.max(p.rightChargeBar + 0.3, chargeBar + 0.3, headBar + 0.5);

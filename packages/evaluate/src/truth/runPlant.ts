@@ -7,7 +7,12 @@ export interface Schedule {
   heat: { onS: number; offS: number }[];
   actions: { atS: number; kind: string }[];
 }
-export interface Trace { tS: number[]; systemBar: number[]; flowC: number[]; returnC: number[] }
+export interface Trace {
+  tS: number[];
+  systemBar: number[];
+  flowC: number[];
+  returnC: number[];
+}
 
 const DT_S = 5;
 /** A pump's switch answers so far before its limit. */
@@ -22,10 +27,11 @@ export function runPlant(p: TruePlant, schedule: Schedule): Trace {
   const temps = volumes.map(() => p.roomC);
   const lossKwPerK = p.outputKw / 48;
   let gasC = 20;
-  const gasMoles = (p.chargeBar + ATM) * p.vesselL / (20 + KELVIN);
-  const airMoles = p.airL * ATM / (20 + KELVIN);
+  const gasMoles = ((p.chargeBar + ATM) * p.vesselL) / (20 + KELVIN);
+  const airMoles = (p.airL * ATM) / (20 + KELVIN);
   // The circuit's own water at no pressure; worked out once for each step's temperatures.
-  const unsqueezedKg = () => volumes.reduce((m, v, i) => m + densityKgPerL(temps[i]!) * v * (1 + 3 * p.pipeExpansionPerK * (temps[i]! - p.roomC)), 0);
+  const unsqueezedKg = () =>
+    volumes.reduce((m, v, i) => m + densityKgPerL(temps[i]!) * v * (1 + 3 * p.pipeExpansionPerK * (temps[i]! - p.roomC)), 0);
   let restingKg = unsqueezedKg();
   const held = (bar: number) => {
     const P = bar + ATM;
@@ -35,12 +41,24 @@ export function runPlant(p: TruePlant, schedule: Schedule): Trace {
     return restingKg * (1 + SQUEEZE_PER_BAR * bar) + 0.998 * (vessel + p.stretchLPerBar * bar - air);
   };
   const pressureOf = (kg: number) => {
-    let low = -0.98, high = 14;
-    for (let i = 0; i < 42; i++) { const mid = (low + high) / 2; if (held(mid) < kg) low = mid; else high = mid; }
+    let low = -0.98,
+      high = 14;
+    for (let i = 0; i < 42; i++) {
+      const mid = (low + high) / 2;
+      if (held(mid) < kg) low = mid;
+      else high = mid;
+    }
     return (low + high) / 2;
   };
-  let kg = held(p.coldBar), bar = p.coldBar, lifting = false, lifted = false, firing = false;
-  let pumping = false, fillOpen = true, mainsOpen = true, coilOpen = true;
+  let kg = held(p.coldBar),
+    bar = p.coldBar,
+    lifting = false,
+    lifted = false,
+    firing = false;
+  let pumping = false,
+    fillOpen = true,
+    mainsOpen = true,
+    coilOpen = true;
   const trace: Trace = { tS: [], systemBar: [], flowC: [], returnC: [] };
   const actions = [...schedule.actions].sort((a, b) => a.atS - b.atS);
   for (let t = 0; t <= schedule.durationS; t += DT_S) {
@@ -50,12 +68,16 @@ export function runPlant(p: TruePlant, schedule: Schedule): Trace {
       if (kind === 'cold-main-closed') mainsOpen = false;
       if (kind === 'coil-isolated') coilOpen = false;
     }
-    trace.tS.push(t); trace.systemBar.push(bar); trace.flowC.push(temps[0]!); trace.returnC.push(temps[3]!);
+    trace.tS.push(t);
+    trace.systemBar.push(bar);
+    trace.flowC.push(temps[0]!);
+    trace.returnC.push(temps[3]!);
     heatStep(schedule.heat.some((h) => t >= h.onS && t < h.offS));
     restingKg = unsqueezedKg();
-    gasC += ((20 + p.vesselWarmth * (temps[0]! - 20)) - gasC) * (DT_S / 1800);
+    gasC += (20 + p.vesselWarmth * (temps[0]! - 20) - gasC) * (DT_S / 1800);
     const mains = mainsOpen ? p.mainsBar + p.mainsSwingBar * Math.sin(t / 2900) : 0;
-    const over = Math.max(0, mains - bar), hours = DT_S / 3600;
+    const over = Math.max(0, mains - bar),
+      hours = DT_S / 3600;
     const seepL = ((fillOpen ? p.seepFill : 0) + (coilOpen ? p.seepCoil : 0)) * Math.sqrt(over) * hours;
     pumping = p.feedBar !== null && bar < (pumping ? p.feedBar - SWITCH_BAR : (p.feedFromBar ?? p.feedBar));
     const feeds = pumping && fillOpen && mainsOpen;
@@ -63,14 +85,21 @@ export function runPlant(p: TruePlant, schedule: Schedule): Trace {
     let outL = (p.leak + drip) * Math.sqrt(Math.max(0, bar)) * hours;
     if (bar > p.reliefBar) lifting = true;
     if (bar < 0.87 * p.reliefBar) lifting = false;
-    if (lifting) { lifted = true; outL += p.pace * Math.min(0.12, 40 * Math.max(0.003, bar / p.reliefBar - 0.93) * DT_S / 60); }
+    if (lifting) {
+      lifted = true;
+      outL += p.pace * Math.min(0.12, (40 * Math.max(0.003, bar / p.reliefBar - 0.93) * DT_S) / 60);
+    }
     kg += 0.998 * (seepL - outL);
     // A feed shuts as its setting is reached, within the step: it never fills a stiff circuit beyond it.
     if (feeds) kg = Math.max(kg, Math.min(kg + 0.998 * 400 * p.pace * Math.max(0.1, p.feedBar! - bar) * hours, held(p.feedBar!)));
     bar = Math.max(0, pressureOf(kg));
     // Little water moves a stiff circuit far: the valve shuts as soon as its seat is reached, within the step.
     const seat = 0.87 * p.reliefBar;
-    if (lifting && bar < seat) { bar = seat; kg = held(bar); lifting = false; }
+    if (lifting && bar < seat) {
+      bar = seat;
+      kg = held(bar);
+      lifting = false;
+    }
   }
   return trace;
 

@@ -29,14 +29,27 @@ const TELLING: Record<string, string[]> = {
   'fill-pressure-too-low': ['second-gauge', 'idle-cold-pressure'],
   'fill-pressure-too-high': ['second-gauge', 'idle-cold-pressure', 'fill-disconnected-watch'],
 };
-const CHEAP = ['gas-valve-press', 'discharge-pipe', 'gas-valve-bubbles', 'second-gauge', 'idle-cold-pressure', 'top-ups-per-month', 'vessel-tap-sound', 'visible-leak', 'bleed-radiators'];
+const CHEAP = [
+  'gas-valve-press',
+  'discharge-pipe',
+  'gas-valve-bubbles',
+  'second-gauge',
+  'idle-cold-pressure',
+  'top-ups-per-month',
+  'vessel-tap-sound',
+  'visible-leak',
+  'bleed-radiators',
+];
 /** How often whoever is there finds his way to a test that speaks of a fault. */
 const FINDS_IT = 0.9;
 
 /** Tests that a technician would do with such faults about: for each fault mostly one that speaks of it, and beside that what is quickly done. */
 export function testsFor(faults: string[], p: TruePlant, r: Random, count: number): string[] {
   const chosen = new Set<string>();
-  const take = (tests: string[]) => { const open = tests.filter((t) => canBeDone(t, p) && !chosen.has(t)); if (open.length) chosen.add(r.pick(open)); };
+  const take = (tests: string[]) => {
+    const open = tests.filter((t) => canBeDone(t, p) && !chosen.has(t));
+    if (open.length) chosen.add(r.pick(open));
+  };
   for (const f of faults) if (r.chance(FINDS_IT)) take(TELLING[f] ?? []);
   while (chosen.size < count) take(r.chance(0.4) ? (TELLING[r.pick(faults)] ?? CHEAP) : CHEAP);
   return [...chosen];

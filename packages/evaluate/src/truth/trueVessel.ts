@@ -10,8 +10,13 @@ export function waterHeldL(p: TruePlant, bar: number): number {
 /** Pressure after a volume was drawn off a cold circuit, gauge bar. */
 export function drawnOffBar(p: TruePlant, beforeBar: number, volumeL: number): number {
   const want = heldAt(p, beforeBar) - volumeL;
-  let low = 0, high = beforeBar;
-  for (let i = 0; i < 40; i++) { const mid = (low + high) / 2; if (heldAt(p, mid) < want) low = mid; else high = mid; }
+  let low = 0,
+    high = beforeBar;
+  for (let i = 0; i < 40; i++) {
+    const mid = (low + high) / 2;
+    if (heldAt(p, mid) < want) low = mid;
+    else high = mid;
+  }
   return (low + high) / 2;
 }
 

@@ -9,12 +9,29 @@ import { trueFinding } from './trueFindings';
 import { waterHeldL } from './trueVessel';
 import { densityKgPerL } from './water';
 
-const plant = (change: Partial<ReturnType<typeof soundPlant>> = {}) => ({ ...soundPlant('wall-boiler', seeded(5)), contentL: 95, vesselL: 8, chargeBar: 0.75, coldBar: 1.1, feedBar: null, reliefBar: 3, limitC: 70, reliefDripAfterLift: 0, ...change });
+const plant = (change: Partial<ReturnType<typeof soundPlant>> = {}) => ({
+  ...soundPlant('wall-boiler', seeded(5)),
+  contentL: 95,
+  vesselL: 8,
+  chargeBar: 0.75,
+  coldBar: 1.1,
+  feedBar: null,
+  reliefBar: 3,
+  limitC: 70,
+  reliefDripAfterLift: 0,
+  ...change,
+});
 const HEAT = { durationS: 1800, heat: [{ onS: 60, offS: 1800 }], actions: [] };
 const hottest = (p: ReturnType<typeof plant>) => Math.max(...runPlant(p, HEAT).systemBar);
 
 // CRC Handbook, near one atmosphere, from memory.
-it.each([[10, 0.9997], [20, 0.99821], [60, 0.9832], [80, 0.9718], [100, 0.95836]])('water at %d °C weighs %d kg a litre', (c, rho) => expect(Math.abs(densityKgPerL(c) - rho)).toBeLessThan(0.0002));
+it.each([
+  [10, 0.9997],
+  [20, 0.99821],
+  [60, 0.9832],
+  [80, 0.9718],
+  [100, 0.95836],
+])('water at %d °C weighs %d kg a litre', (c, rho) => expect(Math.abs(densityKgPerL(c) - rho)).toBeLessThan(0.0002));
 
 it('a sound small circuit swings by what practice calls ordinary, and a flat one into its relief', () => {
   const swing = hottest(plant()) - 1.1;
@@ -24,13 +41,16 @@ it('a sound small circuit swings by what practice calls ordinary, and a flat one
 });
 
 it('more charge never raises the hot pressure, more content never lowers it', () => {
-  for (const chargeBar of [-0.6, -0.3, 0, 0.3, 0.6]) expect(hottest(plant({ chargeBar }))).toBeGreaterThanOrEqual(hottest(plant({ chargeBar: chargeBar + 0.15 })) - 1e-6);
-  for (const contentL of [60, 80, 100]) expect(hottest(plant({ contentL: contentL + 15 }))).toBeGreaterThanOrEqual(hottest(plant({ contentL })) - 1e-6);
+  for (const chargeBar of [-0.6, -0.3, 0, 0.3, 0.6])
+    expect(hottest(plant({ chargeBar }))).toBeGreaterThanOrEqual(hottest(plant({ chargeBar: chargeBar + 0.15 })) - 1e-6);
+  for (const contentL of [60, 80, 100])
+    expect(hottest(plant({ contentL: contentL + 15 }))).toBeGreaterThanOrEqual(hottest(plant({ contentL })) - 1e-6);
 });
 
 it('cold and shut it stands still; a leak empties it and a hole fills it, the main shut or not', () => {
   const idle = { durationS: 3600, heat: [], actions: [] };
-  const end = (p: ReturnType<typeof plant>, actions: { atS: number; kind: string }[] = []) => runPlant({ ...p, roomC: 18 }, { ...idle, actions }).systemBar.at(-1)!;
+  const end = (p: ReturnType<typeof plant>, actions: { atS: number; kind: string }[] = []) =>
+    runPlant({ ...p, roomC: 18 }, { ...idle, actions }).systemBar.at(-1)!;
   expect(Math.abs(end(plant()) - 1.1)).toBeLessThan(0.005);
   expect(end(plant({ leak: 0.5 }))).toBeLessThan(1);
   expect(end(plant({ seepCoil: 0.5 }))).toBeGreaterThan(1.2);
@@ -92,19 +112,28 @@ describe('a visit that goes on', () => {
 });
 
 describe('tests on a real plant', () => {
-  const shown = (test: string, change: Partial<ReturnType<typeof soundPlant>>, watchMin = 30) => Array.from({ length: 40 }, (_, i) => trueFinding(test, plant(change), false, seeded(i + 1), watchMin)!);
+  const shown = (test: string, change: Partial<ReturnType<typeof soundPlant>>, watchMin = 30) =>
+    Array.from({ length: 40 }, (_, i) => trueFinding(test, plant(change), false, seeded(i + 1), watchMin)!);
   const share = (found: Record<string, unknown>[], outcome: string) => found.filter((f) => f.outcome === outcome).length / found.length;
-  const mean = (found: Record<string, unknown>[], of: (f: Record<string, number>) => number) => found.reduce((s, f) => s + of(f as Record<string, number>), 0) / found.length;
+  const mean = (found: Record<string, unknown>[], of: (f: Record<string, number>) => number) =>
+    found.reduce((s, f) => s + of(f as Record<string, number>), 0) / found.length;
 
   it.each([
-    ['gas-valve-press', 'water', { diaphragmHoled: true }], ['gas-valve-bubbles', 'bubbles', { coreLeaks: true }], ['vessel-valve-position', 'closed', { vesselOpen: false }], ['fill-outlet-drip', 'drips', { seepFill: 1 }],
-    ['condensate-when-off', 'drips', { leak: 1, leakInBoiler: true }], ['visible-leak', 'found', { leak: 1 }], ['relief-reseat', 'still-drips', { reliefDrip: 1 }], ['bleed-radiators', 'much-air', { airL: 3 }],
+    ['gas-valve-press', 'water', { diaphragmHoled: true }],
+    ['gas-valve-bubbles', 'bubbles', { coreLeaks: true }],
+    ['vessel-valve-position', 'closed', { vesselOpen: false }],
+    ['fill-outlet-drip', 'drips', { seepFill: 1 }],
+    ['condensate-when-off', 'drips', { leak: 1, leakInBoiler: true }],
+    ['visible-leak', 'found', { leak: 1 }],
+    ['relief-reseat', 'still-drips', { reliefDrip: 1 }],
+    ['bleed-radiators', 'much-air', { airL: 3 }],
   ] as const)('%s comes out “%s” more often with the fault than without, and slips now and then', (test, outcome, fault) => {
     expect(share(shown(test, fault), outcome)).toBeGreaterThan(share(shown(test, {}), outcome) + 0.3);
   });
 
   it('watches show what the way left open lets in, and nothing where it is shut', () => {
-    const rise = (test: string, change: Partial<ReturnType<typeof soundPlant>>) => mean(shown(test, change), (f) => f.endBar! - f.startBar!);
+    const rise = (test: string, change: Partial<ReturnType<typeof soundPlant>>) =>
+      mean(shown(test, change), (f) => f.endBar! - f.startBar!);
     expect(rise('fill-disconnected-watch', { seepCoil: 1 })).toBeGreaterThan(0.1);
     expect(Math.abs(rise('fill-disconnected-watch', { seepFill: 1 }))).toBeLessThan(0.03);
     expect(Math.abs(rise('cold-main-off-watch', { seepFill: 1, seepCoil: 1 }))).toBeLessThan(0.03);
@@ -112,22 +141,38 @@ describe('tests on a real plant', () => {
   });
 
   it('boiler and circuit shut off from each other fall each by its own leak', () => {
-    const fall = (change: Partial<ReturnType<typeof soundPlant>>) => { const f = shown('boiler-isolated-hold', change); return [mean(f, (x) => x.boilerStartBar! - x.boilerEndBar!), mean(f.filter((x) => x.circuitEndBar !== undefined), (x) => x.circuitStartBar! - x.circuitEndBar!)] as const; };
-    const inside = fall({ leak: 0.5, leakInBoiler: true }), outside = fall({ leak: 0.5 });
+    const fall = (change: Partial<ReturnType<typeof soundPlant>>) => {
+      const f = shown('boiler-isolated-hold', change);
+      return [
+        mean(f, (x) => x.boilerStartBar! - x.boilerEndBar!),
+        mean(
+          f.filter((x) => x.circuitEndBar !== undefined),
+          (x) => x.circuitStartBar! - x.circuitEndBar!,
+        ),
+      ] as const;
+    };
+    const inside = fall({ leak: 0.5, leakInBoiler: true }),
+      outside = fall({ leak: 0.5 });
     expect(inside[0]).toBeGreaterThan(inside[1] + 0.1);
     expect(outside[1]).toBeGreaterThan(outside[0] + 0.1);
   });
 
   it('a vessel gives back on draining what its gas and the boiler held', () => {
-    expect(mean(shown('vessel-drained-volume', {}), (f) => f.volumeL!)).toBeGreaterThan(mean(shown('vessel-drained-volume', { chargeBar: -0.9 }), (f) => f.volumeL!) + 0.5);
+    expect(mean(shown('vessel-drained-volume', {}), (f) => f.volumeL!)).toBeGreaterThan(
+      mean(shown('vessel-drained-volume', { chargeBar: -0.9 }), (f) => f.volumeL!) + 0.5,
+    );
     expect(waterHeldL(plant({ chargeBar: 0.75, airL: 0 }), 1.5)).toBeGreaterThan(2);
     expect(waterHeldL(plant({ vesselOpen: false, airL: 0 }), 1.5)).toBeLessThan(0.2);
   });
 
   it('whoever looks for a fault mostly does a test that speaks of it', () => {
-    const done = Array.from({ length: 60 }, (_, i) => testsFor(['relief-valve-passing', 'vessel-gas-valve-leaking'], plant(), seeded(i + 1), 4));
+    const done = Array.from({ length: 60 }, (_, i) =>
+      testsFor(['relief-valve-passing', 'vessel-gas-valve-leaking'], plant(), seeded(i + 1), 4),
+    );
     expect(done.every((t) => new Set(t).size === t.length && t.length === 4)).toBe(true);
     expect(done.filter((t) => t.includes('gas-valve-bubbles')).length).toBeGreaterThan(45);
-    expect(done.filter((t) => ['discharge-pipe', 'discharge-catch', 'relief-reseat'].some((x) => t.includes(x))).length).toBeGreaterThan(50);
+    expect(done.filter((t) => ['discharge-pipe', 'discharge-catch', 'relief-reseat'].some((x) => t.includes(x))).length).toBeGreaterThan(
+      50,
+    );
   });
 });

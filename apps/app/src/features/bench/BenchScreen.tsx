@@ -49,8 +49,22 @@ const NEXT_UNIT: Record<string, Units['pressure']> = { bar: 'psi', psi: 'kPa', k
 export function BenchScreen({ jobId, after }: { jobId: string; after?: string }) {
   const job = useJob(jobId);
   if (job.isPending) return <State title="Opening the job …" />;
-  if (job.isError) return <State title="The job could not be read from this device" text={String(job.error)} action={{ label: 'Try again', onPress: () => void job.refetch() }} />;
-  if (!job.data) return <State title="This job is not on this device" text="It may not have come over yet, or belong to someone else." action={{ label: 'To the jobs', onPress: () => router.navigate('/') }} />;
+  if (job.isError)
+    return (
+      <State
+        title="The job could not be read from this device"
+        text={String(job.error)}
+        action={{ label: 'Try again', onPress: () => void job.refetch() }}
+      />
+    );
+  if (!job.data)
+    return (
+      <State
+        title="This job is not on this device"
+        text="It may not have come over yet, or belong to someone else."
+        action={{ label: 'To the jobs', onPress: () => router.navigate('/') }}
+      />
+    );
   return <Bench parts={job.data} {...(after ? { after } : {})} />;
 }
 
@@ -68,7 +82,10 @@ function Bench({ parts, after }: { parts: JobParts; after?: string }) {
   const judged = useDiagnosis(file, caseKey(parts));
   const diagnosis = judged.data ?? null;
   const judgement = diagnosis ? (diagnosis.now ?? diagnosis) : null;
-  const view = useMemo(() => benchView(parts, file, units, { logIndex, chargeNow: judgement?.estimates.prechargeBar ?? null }), [parts, file, units, logIndex, judgement]);
+  const view = useMemo(
+    () => benchView(parts, file, units, { logIndex, chargeNow: judgement?.estimates.prechargeBar ?? null }),
+    [parts, file, units, logIndex, judgement],
+  );
   const rows = useMemo(() => recordRows(parts.facts, units), [parts.facts, units]);
   const proof = useMemo(() => proofView(parts, file, diagnosis, units), [parts, file, diagnosis, units]);
   useKeepVerdict(parts, judged.isPlaceholderData ? null : diagnosis, proof);
@@ -77,19 +94,45 @@ function Bench({ parts, after }: { parts: JobParts; after?: string }) {
   const predicted = judgement && overlay !== null ? predictedBy(judgement, overlay, view.shown) : null;
   const next = judgement ? nextTest(judgement, state.skips) : null;
   useWakeLock(view.heatOn);
-  useShortcuts({ '?': () => setHelp(!help), n: () => { if (next) router.navigate(`/jobs/${jobId}/test/${next}` as never); } });
+  useShortcuts({
+    '?': () => setHelp(!help),
+    n: () => {
+      if (next) router.navigate(`/jobs/${jobId}/test/${next}` as never);
+    },
+  });
 
   const dock = (
-    <Dock jobId={jobId} lastBar={view.lastBar} lastAtMs={view.lastAtMs} lastC={view.lastC} startBar={1} narrow={wide} heatOn={view.heatOn} heatUnsaid={view.heatUnsaid} reliefBar={view.figure.reliefBar} units={units} forbids={state.forbids}
+    <Dock
+      jobId={jobId}
+      lastBar={view.lastBar}
+      lastAtMs={view.lastAtMs}
+      lastC={view.lastC}
+      startBar={1}
+      narrow={wide}
+      heatOn={view.heatOn}
+      heatUnsaid={view.heatUnsaid}
+      reliefBar={view.figure.reliefBar}
+      units={units}
+      forbids={state.forbids}
       {...(file.circuit.gauge?.resolutionBar ? { resolutionBar: file.circuit.gauge.resolutionBar } : {})}
-      onAdd={(body) => { setLogIndex(null); return add(body); }} onUndo={takeBack} />
+      onAdd={(body) => {
+        setLogIndex(null);
+        return add(body);
+      }}
+      onUndo={takeBack}
+    />
   );
   const figure = (
     <View className="gap-1">
       <Reading view={view} wide={wide} onUnit={() => chooseUnits({ ...units, pressure: NEXT_UNIT[units.pressure] ?? 'bar' })} />
       <LogTabs view={view} onChoose={setLogIndex} />
       <Figure view={view.figure} units={units} height={wide ? wideFigureHeight(windowHeight, view) : 268} predicted={predicted} />
-      {predicted ? <Text role="status" className="px-4 text-[13px] leading-[18px] text-oxide">{`Dashed: what this log would look like with ${lowerFirst(list.find((s) => s.key === overlay)!.title)}.`}</Text> : null}
+      {predicted ? (
+        <Text
+          role="status"
+          className="px-4 text-[13px] leading-[18px] text-oxide"
+        >{`Dashed: what this log would look like with ${lowerFirst(list.find((s) => s.key === overlay)!.title)}.`}</Text>
+      ) : null}
       {view.ruleOfThumb ? <Text className="px-4 text-[13px] text-ink2">{view.ruleOfThumb}</Text> : null}
     </View>
   );
@@ -99,26 +142,63 @@ function Bench({ parts, after }: { parts: JobParts; after?: string }) {
       <TimerStrip jobId={jobId} />
       <PutBackList open={state.open} onAdd={(body) => void add(body)} />
       <JudgeProgress />
-      {after ? <View className="px-3"><FindingEffect parts={parts} factId={after} now={judged.isPlaceholderData ? null : diagnosis} onUndo={() => takeBack(after)} /></View> : null}
-      {proof?.kind === 'pass' ? null : <View className="px-3"><NextStep jobId={jobId} judgement={judgement} readings={view.lastBar === null ? 0 : 1} busy={judged.isFetching} awaitsRun={proof?.proof.reasons[0]?.code === 'no-run'} skipped={state.skips} /></View>}
-      {diagnosis && rows.length > 0 ? <VerdictBlock jobId={jobId} skipped={state.skips} proof={proof} diagnosis={diagnosis} stale={judged.isPlaceholderData} units={units} /> : null}
-      {judged.isError ? <View className="px-3"><Notice kind="danger" title="The judge stopped">{`${String(judged.error)}. Your readings are safe.`}</Notice></View> : null}
+      {after ? (
+        <View className="px-3">
+          <FindingEffect parts={parts} factId={after} now={judged.isPlaceholderData ? null : diagnosis} onUndo={() => takeBack(after)} />
+        </View>
+      ) : null}
+      {proof?.kind === 'pass' ? null : (
+        <View className="px-3">
+          <NextStep
+            jobId={jobId}
+            judgement={judgement}
+            readings={view.lastBar === null ? 0 : 1}
+            busy={judged.isFetching}
+            awaitsRun={proof?.proof.reasons[0]?.code === 'no-run'}
+            skipped={state.skips}
+          />
+        </View>
+      )}
+      {diagnosis && rows.length > 0 ? (
+        <VerdictBlock
+          jobId={jobId}
+          skipped={state.skips}
+          proof={proof}
+          diagnosis={diagnosis}
+          stale={judged.isPlaceholderData}
+          units={units}
+        />
+      ) : null}
+      {judged.isError ? (
+        <View className="px-3">
+          <Notice kind="danger" title="The judge stopped">{`${String(judged.error)}. Your readings are safe.`}</Notice>
+        </View>
+      ) : null}
       {rows.length > 0 ? <SuspectList suspects={list} onOpen={setOverlay} /> : null}
     </>
   );
   const record = (
     <View className="gap-1 pt-2">
       <Heading>Record</Heading>
-      {rows.length === 0 ? <Text className="px-4 text-ink2">Nothing logged yet.</Text> : <RecordList rows={rows} units={units} reliefBar={view.figure.reliefBar} onAdd={add} />}
+      {rows.length === 0 ? (
+        <Text className="px-4 text-ink2">Nothing logged yet.</Text>
+      ) : (
+        <RecordList rows={rows} units={units} reliefBar={view.figure.reliefBar} onAdd={add} />
+      )}
     </View>
   );
-  const work = rows.length > 0 ? (
-    <View>
-      <View className="gap-3 border-t border-hair px-4 pt-3"><Button label="Work, step by step" onPress={() => router.navigate(`/jobs/${jobId}/work` as never)} /></View>
-      <WorkDone units={units} onAdd={(body) => add(body)} />
-      <View className="px-4 pb-3"><Button label="Report for the customer" onPress={() => router.navigate(`/jobs/${jobId}/report` as never)} /></View>
-    </View>
-  ) : null;
+  const work =
+    rows.length > 0 ? (
+      <View>
+        <View className="gap-3 border-t border-hair px-4 pt-3">
+          <Button label="Work, step by step" onPress={() => router.navigate(`/jobs/${jobId}/work` as never)} />
+        </View>
+        <WorkDone units={units} onAdd={(body) => add(body)} />
+        <View className="px-4 pb-3">
+          <Button label="Report for the customer" onPress={() => router.navigate(`/jobs/${jobId}/report` as never)} />
+        </View>
+      </View>
+    ) : null;
   const circuit = (
     <View className="gap-1 pt-2">
       <Heading>Circuit</Heading>
@@ -131,27 +211,61 @@ function Bench({ parts, after }: { parts: JobParts; after?: string }) {
   if (wide)
     return (
       <View className="flex-1">
-        <Header title={view.title} subtitle={view.subtitle} backTo="/"><Key label="Keys" className="px-3" onPress={() => setHelp(!help)} /><View className="w-2" /><SyncBadge /></Header>
+        <Header title={view.title} subtitle={view.subtitle} backTo="/">
+          <Key label="Keys" className="px-3" onPress={() => setHelp(!help)} />
+          <View className="w-2" />
+          <SyncBadge />
+        </Header>
         <View className="min-h-0 flex-1 flex-row">
-          <View className="w-[316px] border-r border-hair"><ScrollView className="flex-1">{record}{circuit}</ScrollView>{dock}</View>
-          <View className="min-w-0 flex-1 border-r border-hair"><ScrollView tabIndex={0} role="region" aria-label="Pressure over time" contentContainerClassName="p-4">{figure}{loop}</ScrollView></View>
-          <View className="w-[336px] bg-sheet"><ScrollView contentContainerClassName="gap-3 py-4">{judgementParts}{work}</ScrollView></View>
+          <View className="w-[316px] border-r border-hair">
+            <ScrollView className="flex-1">
+              {record}
+              {circuit}
+            </ScrollView>
+            {dock}
+          </View>
+          <View className="min-w-0 flex-1 border-r border-hair">
+            <ScrollView tabIndex={0} role="region" aria-label="Pressure over time" contentContainerClassName="p-4">
+              {figure}
+              {loop}
+            </ScrollView>
+          </View>
+          <View className="w-[336px] bg-sheet">
+            <ScrollView contentContainerClassName="gap-3 py-4">
+              {judgementParts}
+              {work}
+            </ScrollView>
+          </View>
         </View>
         {help ? <ShortcutHelp onClose={() => setHelp(false)} /> : null}
       </View>
     );
   return (
     <View className="flex-1">
-      <Header title={view.title} subtitle={view.subtitle} backTo="/"><SyncBadge /></Header>
-      <ScrollView className="flex-1" contentContainerClassName="gap-3 pb-4">{figure}{judgementParts}{loop}{work}{record}{circuit}</ScrollView>
+      <Header title={view.title} subtitle={view.subtitle} backTo="/">
+        <SyncBadge />
+      </Header>
+      <ScrollView className="flex-1" contentContainerClassName="gap-3 pb-4">
+        {figure}
+        {judgementParts}
+        {loop}
+        {work}
+        {record}
+        {circuit}
+      </ScrollView>
       {dock}
     </View>
   );
 }
 
 /** With no loop to draw below it the figure takes what the window leaves. */
-const wideFigureHeight = (windowHeight: number, view: BenchView) => (view.loop ? 420 : Math.min(640, Math.max(420, windowHeight - (view.logs.length > 0 ? 310 : 250))));
+const wideFigureHeight = (windowHeight: number, view: BenchView) =>
+  view.loop ? 420 : Math.min(640, Math.max(420, windowHeight - (view.logs.length > 0 ? 310 : 250)));
 
 function Heading({ children }: { children: string }) {
-  return <Text role="heading" aria-level={2} className="px-4 pb-1 font-semibold text-[15px] text-ink2">{children}</Text>;
+  return (
+    <Text role="heading" aria-level={2} className="px-4 pb-1 font-semibold text-[15px] text-ink2">
+      {children}
+    </Text>
+  );
 }

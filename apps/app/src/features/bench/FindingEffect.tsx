@@ -11,7 +11,17 @@ import { setTitle, shareText } from './suspects';
 import { caseKey, useDiagnosis } from './useDiagnosis';
 
 /** What one finding did: the judge is asked again without it, and the two answers are set side by side. */
-export function FindingEffect({ parts, factId, now, onUndo }: { parts: JobParts; factId: string; now: Diagnosis | null; onUndo: () => void }) {
+export function FindingEffect({
+  parts,
+  factId,
+  now,
+  onUndo,
+}: {
+  parts: JobParts;
+  factId: string;
+  now: Diagnosis | null;
+  onUndo: () => void;
+}) {
   const { units } = useUnits();
   const fact = parts.facts.find((f) => f.id === factId);
   const others = useMemo(() => ({ ...parts, facts: parts.facts.filter((f) => f.id !== factId) }), [parts, factId]);
@@ -21,7 +31,9 @@ export function FindingEffect({ parts, factId, now, onUndo }: { parts: JobParts;
   return (
     <Notice kind="note" title={findingText(fact.body.finding as unknown as Finding, units)} live>
       <View className="flex-row items-center gap-3">
-        <Text className="min-w-0 flex-1">{now && before.data && !before.isPlaceholderData ? effectText(before.data, now) : 'Working out what that means …'}</Text>
+        <Text className="min-w-0 flex-1">
+          {now && before.data && !before.isPlaceholderData ? effectText(before.data, now) : 'Working out what that means …'}
+        </Text>
         <Key label="Undo" name="Undo this finding" className="px-4" onPress={onUndo} />
       </View>
     </Notice>
@@ -29,7 +41,8 @@ export function FindingEffect({ parts, factId, now, onUndo }: { parts: JobParts;
 }
 
 export function effectText(before: Diagnosis, now: Diagnosis): string {
-  const lead = (now.now ?? now).hypotheses[0], was = before.now ?? before;
+  const lead = (now.now ?? now).hypotheses[0],
+    was = before.now ?? before;
   if (!lead) return 'No change.';
   const share = was.hypotheses.find((h) => h.faults.join() === lead.faults.join())?.probability ?? 0;
   const title = setTitle(lead.faults);

@@ -14,14 +14,19 @@ export function JudgeProgress() {
   useEffect(() => {
     if (!busy) return;
     const timer = setTimeout(() => setLong(true), WORTH_SHOWING_MS);
-    return () => { clearTimeout(timer); setLong(false); };
+    return () => {
+      clearTimeout(timer);
+      setLong(false);
+    };
   }, [busy]);
   if (!busy || !long) return null;
   const percent = Math.round(100 * share);
   return (
     <View role="progressbar" aria-label="Judging" aria-valuenow={percent} aria-valuemin={0} aria-valuemax={100} className="gap-1 px-4">
       <Text className="text-[13px] text-ink2">{`Weighing the evidence, ${percent} %`}</Text>
-      <View className="h-[4px] bg-hair"><View className="h-[4px] bg-ink" style={{ width: `${percent}%` }} /></View>
+      <View className="h-[4px] bg-hair">
+        <View className="h-[4px] bg-ink" style={{ width: `${percent}%` }} />
+      </View>
     </View>
   );
 }

@@ -16,7 +16,8 @@ interface Props {
   jobId: string;
   /** The switching of the heat that the dock's own key does not offer, where nobody has said yet how it stands. */
   otherHeat: 'heat-on' | 'heat-off' | null;
-  onEvent: (body: Extract<FactBody, { kind: 'event' }>, said: string) => void; onClose: () => void;
+  onEvent: (body: Extract<FactBody, { kind: 'event' }>, said: string) => void;
+  onClose: () => void;
 }
 
 /** What happens less often: valves, a measured draw-off, a note, a timer of one's own. */
@@ -28,26 +29,74 @@ export function MoreEvents({ jobId, otherHeat, onEvent, onClose }: Props) {
   const at = () => new Date().toISOString();
   const drawOff = () => {
     const typed = parseTyped(litres);
-    if (typed.kind !== 'number') return setProblem(typed.kind === 'empty' ? 'Drawn off: say how much, by the measuring jug.' : `Drawn off: “${litres.trim()}” is not a number.`);
+    if (typed.kind !== 'number')
+      return setProblem(
+        typed.kind === 'empty' ? 'Drawn off: say how much, by the measuring jug.' : `Drawn off: “${litres.trim()}” is not a number.`,
+      );
     if (typed.value <= 0 || typed.value > 500) return setProblem('Drawn off: must be above 0, at most 500 L.');
     onEvent({ kind: 'event', at: at(), event: 'drawn-off', volumeL: typed.value }, `${typed.value} L drawn off noted`);
   };
   return (
     <ScrollView testID="more" style={{ maxHeight: Math.max(200, height - 330) }} contentContainerClassName="gap-3 pb-1">
       <View role="group" aria-label="More events" className="flex-row flex-wrap gap-2">
-        {[...(otherHeat ? [otherHeat] : []), ...MORE_EVENTS].map((k) => <Key key={k} label={EVENT_TITLES[k]} className="grow basis-[30%]" onPress={() => onEvent({ kind: 'event', at: at(), event: k }, `${EVENT_TITLES[k]} noted`)} />)}
+        {[...(otherHeat ? [otherHeat] : []), ...MORE_EVENTS].map((k) => (
+          <Key
+            key={k}
+            label={EVENT_TITLES[k]}
+            className="grow basis-[30%]"
+            onPress={() => onEvent({ kind: 'event', at: at(), event: k }, `${EVENT_TITLES[k]} noted`)}
+          />
+        ))}
       </View>
       <View className="flex-row items-end gap-2">
-        <View className="min-w-0 flex-1"><Field label="Drawn off" unit="L" numeric value={litres} onChange={(t) => { setLitres(t); setProblem(null); }} problem={problem} onSubmit={drawOff} /></View>
+        <View className="min-w-0 flex-1">
+          <Field
+            label="Drawn off"
+            unit="L"
+            numeric
+            value={litres}
+            onChange={(t) => {
+              setLitres(t);
+              setProblem(null);
+            }}
+            problem={problem}
+            onSubmit={drawOff}
+          />
+        </View>
         <Key label="Note" name="Note the draw-off" className="min-h-[52px] px-4" onPress={drawOff} />
       </View>
       <View className="flex-row items-end gap-2">
-        <View className="min-w-0 flex-1"><Field label="A note" value={note} onChange={setNote} onSubmit={() => note.trim() && onEvent({ kind: 'event', at: at(), event: 'note', text: note.trim().slice(0, 2000) }, 'Note kept')} /></View>
-        <Key label="Keep" name="Keep the note" className="min-h-[52px] px-4" onPress={() => note.trim() && onEvent({ kind: 'event', at: at(), event: 'note', text: note.trim().slice(0, 2000) }, 'Note kept')} />
+        <View className="min-w-0 flex-1">
+          <Field
+            label="A note"
+            value={note}
+            onChange={setNote}
+            onSubmit={() =>
+              note.trim() && onEvent({ kind: 'event', at: at(), event: 'note', text: note.trim().slice(0, 2000) }, 'Note kept')
+            }
+          />
+        </View>
+        <Key
+          label="Keep"
+          name="Keep the note"
+          className="min-h-[52px] px-4"
+          onPress={() => note.trim() && onEvent({ kind: 'event', at: at(), event: 'note', text: note.trim().slice(0, 2000) }, 'Note kept')}
+        />
       </View>
       <View role="group" aria-label="Set a timer" className="flex-row items-center gap-2">
         <Text className="w-[52px] text-[14px] text-ink2">Timer</Text>
-        {MINUTES.map((m) => <Key key={m} label={`${m} min`} name={`Timer, ${m} min`} className="flex-1" onPress={() => { startTimer({ id: v7(), jobId, testId: null, label: `Timer, ${m} min`, startedMs: Date.now(), lengthS: 60 * m }); onClose(); }} />)}
+        {MINUTES.map((m) => (
+          <Key
+            key={m}
+            label={`${m} min`}
+            name={`Timer, ${m} min`}
+            className="flex-1"
+            onPress={() => {
+              startTimer({ id: v7(), jobId, testId: null, label: `Timer, ${m} min`, startedMs: Date.now(), lengthS: 60 * m });
+              onClose();
+            }}
+          />
+        ))}
       </View>
       <Button label="Close" kind="quiet" onPress={onClose} />
     </ScrollView>

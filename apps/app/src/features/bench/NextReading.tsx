@@ -11,5 +11,9 @@ export function NextReading({ lastAtMs }: { lastAtMs: number }) {
   }, []);
   const due = dueText(lastAtMs, nowMs);
   if (!due) return null;
-  return <Text role="timer" className={due.now ? 'font-semibold text-brass' : 'text-ink2'} style={{ fontVariant: ['tabular-nums'] }}>{due.text}</Text>;
+  return (
+    <Text role="timer" className={due.now ? 'font-semibold text-brass' : 'text-ink2'} style={{ fontVariant: ['tabular-nums'] }}>
+      {due.text}
+    </Text>
+  );
 }

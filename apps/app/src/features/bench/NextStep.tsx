@@ -5,20 +5,43 @@ import { Text } from '../../ui/Text';
 import { nextTest } from './suspects';
 
 /** What was found points at what moves the water, not the pressure: no reading of the gauge is needed to go on. */
-const pointsAtFlow = (j: Judgement | null): boolean => j !== null && j.because.length > 0 && j.hypotheses[0] !== undefined && faultRow(j.hypotheses[0].faults[0]!).plant === 'circulation';
+const pointsAtFlow = (j: Judgement | null): boolean =>
+  j !== null && j.because.length > 0 && j.hypotheses[0] !== undefined && faultRow(j.hypotheses[0].faults[0]!).plant === 'circulation';
 
 /** The one thing to do next, with its cost. Before there is any reading it is to take one, unless what was found has nothing to do with the pressure. */
-export function NextStep({ jobId, judgement, readings, busy, awaitsRun, skipped }: { jobId: string; judgement: Judgement | null; readings: number; busy: boolean; awaitsRun: boolean; skipped: ReadonlyMap<string, string> }) {
-  if (readings === 0 && !pointsAtFlow(judgement)) return <Card title="Log the cold pressure" text="Then heat on, and a reading every minute or two." />;
-  if (awaitsRun) return <Card title="Prove it: log a heat run" text="Cold pressure, heat on, then a reading every two minutes to the highest temperature." />;
+export function NextStep({
+  jobId,
+  judgement,
+  readings,
+  busy,
+  awaitsRun,
+  skipped,
+}: {
+  jobId: string;
+  judgement: Judgement | null;
+  readings: number;
+  busy: boolean;
+  awaitsRun: boolean;
+  skipped: ReadonlyMap<string, string>;
+}) {
+  if (readings === 0 && !pointsAtFlow(judgement))
+    return <Card title="Log the cold pressure" text="Then heat on, and a reading every minute or two." />;
+  if (awaitsRun)
+    return (
+      <Card title="Prove it: log a heat run" text="Cold pressure, heat on, then a reading every two minutes to the highest temperature." />
+    );
   if (!judgement) return <Card title={busy ? 'Working it out …' : 'No judgement yet'} text="" />;
   const test = nextTest(judgement, skipped);
   if (!test) return <Card title="No test left that would tell more" text="Act on the first suspect, or log another heat cycle." />;
-  const row = testRow(test), minutes = judgement.nextTests.find((t) => t.test === test)?.minutes ?? row.minutes;
+  const row = testRow(test),
+    minutes = judgement.nextTests.find((t) => t.test === test)?.minutes ?? row.minutes;
   const cost = `${minutes} min, ${row.intrusive ? 'drains or opens something' : 'nothing drained'}.`;
   return (
-    <Card title={judgement.enoughKnown ? `To be sure: ${lowerFirst(row.title)}` : row.title} text={`${cost} ${row.tells}`}
-      action={{ label: 'Start', name: `Start: ${row.title}`, onPress: () => router.navigate(`/jobs/${jobId}/test/${test}`) }} />
+    <Card
+      title={judgement.enoughKnown ? `To be sure: ${lowerFirst(row.title)}` : row.title}
+      text={`${cost} ${row.tells}`}
+      action={{ label: 'Start', name: `Start: ${row.title}`, onPress: () => router.navigate(`/jobs/${jobId}/test/${test}`) }}
+    />
   );
 }
 
@@ -26,11 +49,18 @@ function Card({ title, text, action }: { title: string; text: string; action?: {
   return (
     <View testID="next-step" className="flex-row overflow-hidden rounded border-[1.5px] border-ink bg-sheet">
       <View className="min-w-0 flex-1 gap-0.5 px-3 py-3">
-        <Text role="heading" aria-level={2} className="font-semibold text-[17px]">{title}</Text>
+        <Text role="heading" aria-level={2} className="font-semibold text-[17px]">
+          {title}
+        </Text>
         {text ? <Text className="text-[14px] leading-[19px] text-ink2">{text}</Text> : null}
       </View>
       {action ? (
-        <Pressable role="button" aria-label={action.name} onPress={action.onPress} className="w-[86px] items-center justify-center bg-ink active:opacity-80">
+        <Pressable
+          role="button"
+          aria-label={action.name}
+          onPress={action.onPress}
+          className="w-[86px] items-center justify-center bg-ink active:opacity-80"
+        >
           <Text className="font-semibold text-[16px] text-lime">{action.label}</Text>
         </Pressable>
       ) : null}

@@ -5,9 +5,19 @@ import { Pressable, TextInput, View } from 'react-native';
 import { Text } from '../../ui/Text';
 import { useTheme } from '../../ui/ThemeProvider';
 
-interface Props { name: string; shown: string; unit: string; typed: string | null; onNudge: (direction: 1 | -1) => void; onType: (text: string | null) => void; onSubmit: () => void; alone?: boolean }
+interface Props {
+  name: string;
+  shown: string;
+  unit: string;
+  typed: string | null;
+  onNudge: (direction: 1 | -1) => void;
+  onType: (text: string | null) => void;
+  onSubmit: () => void;
+  alone?: boolean;
+}
 
-const HOLD_MS = 380, REPEAT_MS = 90;
+const HOLD_MS = 380,
+  REPEAT_MS = 90;
 
 /** Minus, value, plus: a touch nudges, a hold runs, a touch on the value types. */
 export function Stepper({ name, shown, unit, typed, onNudge, onType, onSubmit, alone = false }: Props) {
@@ -22,14 +32,27 @@ export function Stepper({ name, shown, unit, typed, onNudge, onType, onSubmit, a
     <View className={`min-w-0 flex-row items-stretch gap-2 ${alone ? '' : 'flex-1'}`}>
       <Nudge name={`${name} down`} direction={-1} onNudge={onNudge} />
       {typed === null ? (
-        <Pressable role="button" onPress={() => onType(shown)} className="min-h-[60px] min-w-0 flex-1 flex-row items-baseline justify-center gap-1 bg-lime pt-1 active:opacity-70">
+        <Pressable
+          role="button"
+          onPress={() => onType(shown)}
+          className="min-h-[60px] min-w-0 flex-1 flex-row items-baseline justify-center gap-1 bg-lime pt-1 active:opacity-70"
+        >
           <Text className="sr-only">{`${name}, touch to type: `}</Text>
-          <Text numberOfLines={1} className={`font-figure text-[48px] leading-[54px]`} style={{ fontVariant: ['tabular-nums'] }}>{shown}</Text>
+          <Text numberOfLines={1} className={`font-figure text-[48px] leading-[54px]`} style={{ fontVariant: ['tabular-nums'] }}>
+            {shown}
+          </Text>
           <Text className="font-figure text-[18px]">{` ${unit}`}</Text>
         </Pressable>
       ) : (
-        <TextInput ref={input} aria-label={`${name} in ${unit}`} value={typed} onChangeText={onType} onSubmitEditing={onSubmit} inputMode="decimal"
-          className="min-h-[60px] w-0 min-w-0 flex-1 border border-ink bg-lime text-center font-figure text-[44px] text-ink" />
+        <TextInput
+          ref={input}
+          aria-label={`${name} in ${unit}`}
+          value={typed}
+          onChangeText={onType}
+          onSubmitEditing={onSubmit}
+          inputMode="decimal"
+          className="min-h-[60px] w-0 min-w-0 flex-1 border border-ink bg-lime text-center font-figure text-[44px] text-ink"
+        />
       )}
       <Nudge name={`${name} up`} direction={1} onNudge={onNudge} />
     </View>
@@ -41,15 +64,27 @@ function Nudge({ name, direction, onNudge }: { name: string; direction: 1 | -1; 
   const Icon = direction > 0 ? Plus : Minus;
   const timer = useRef<ReturnType<typeof setInterval> | null>(null);
   const latest = useRef(onNudge);
-  useEffect(() => { latest.current = onNudge; });
+  useEffect(() => {
+    latest.current = onNudge;
+  });
   const [held, setHeld] = useState(false);
   useEffect(() => {
     if (!held) return;
     timer.current = setInterval(() => latest.current(direction), REPEAT_MS);
-    return () => { if (timer.current) clearInterval(timer.current); };
+    return () => {
+      if (timer.current) clearInterval(timer.current);
+    };
   }, [held, direction]);
   return (
-    <Pressable role="button" aria-label={name} delayLongPress={HOLD_MS} onPress={() => onNudge(direction)} onLongPress={() => setHeld(true)} onPressOut={() => setHeld(false)} className="min-h-[60px] w-[56px] items-center justify-center rounded border border-hair bg-sheet active:bg-hair">
+    <Pressable
+      role="button"
+      aria-label={name}
+      delayLongPress={HOLD_MS}
+      onPress={() => onNudge(direction)}
+      onLongPress={() => setHeld(true)}
+      onPressOut={() => setHeld(false)}
+      className="min-h-[60px] w-[56px] items-center justify-center rounded border border-hair bg-sheet active:bg-hair"
+    >
       <Icon size={24} color={tokens.ink} />
     </Pressable>
   );

@@ -6,18 +6,31 @@ import type { Suspect } from './suspects';
 /** Likeliest first; a touch opens what speaks for and against. */
 export function SuspectList({ suspects, onOpen }: { suspects: Suspect[]; onOpen?: (key: string | null) => void }) {
   const [open, setOpen] = useState<string | null>(null);
-  const toggle = (key: string) => { const next = open === key ? null : key; setOpen(next); onOpen?.(next); };
+  const toggle = (key: string) => {
+    const next = open === key ? null : key;
+    setOpen(next);
+    onOpen?.(next);
+  };
   return (
     <View role="list" aria-label="Suspects">
       {suspects.map((s) => (
         <View key={s.key} role="listitem" className="border-t border-hair">
-          <Pressable role="button" aria-expanded={open === s.key} onPress={() => toggle(s.key)} className="min-h-[56px] flex-row gap-3 px-4 py-2.5 active:bg-sheet">
+          <Pressable
+            role="button"
+            aria-expanded={open === s.key}
+            onPress={() => toggle(s.key)}
+            className="min-h-[56px] flex-row gap-3 px-4 py-2.5 active:bg-sheet"
+          >
             <View className="min-w-0 flex-1 gap-0.5">
               <Text className="font-semibold text-[16px]">{s.title}</Text>
-              <Text numberOfLines={open === s.key ? undefined : 3} className="text-[13.5px] leading-[18px] text-ink2">{s.reason}</Text>
+              <Text numberOfLines={open === s.key ? undefined : 3} className="text-[13.5px] leading-[18px] text-ink2">
+                {s.reason}
+              </Text>
             </View>
             <View className="w-[72px] items-end gap-1 pt-1.5">
-              <View className="h-[8px] w-full bg-hair"><View className="h-full bg-ink" style={{ width: `${Math.max(2, s.probability * 100)}%` }} /></View>
+              <View className="h-[8px] w-full bg-hair">
+                <View className="h-full bg-ink" style={{ width: `${Math.max(2, s.probability * 100)}%` }} />
+              </View>
               <Text className="font-figuremedium text-[14px] text-ink2">{s.share}</Text>
             </View>
           </Pressable>
@@ -33,12 +46,19 @@ function Evidence({ suspect }: { suspect: Suspect }) {
     <View className="gap-2 px-4 pb-3">
       {suspect.evidence.map((e, i) => (
         <View key={i} className="flex-row gap-2">
-          <Text className={`w-[92px] text-[13px] font-medium ${e.speaks === 'for' ? 'text-verdigris' : 'text-oxide'}`}>{e.strength} {e.speaks}</Text>
+          <Text className={`w-[92px] text-[13px] font-medium ${e.speaks === 'for' ? 'text-verdigris' : 'text-oxide'}`}>
+            {e.strength} {e.speaks}
+          </Text>
           <Text className="min-w-0 flex-1 text-[13.5px] leading-[18px]">{e.text}</Text>
         </View>
       ))}
-      {suspect.evidence.length === 0 ? <Text className="text-[13.5px] text-ink2">Nothing measured speaks for or against it yet.</Text> : null}
-      <Text className="text-[13.5px] leading-[18px]"><Text className="font-semibold text-[13.5px]">What to do: </Text>{suspect.remedy}</Text>
+      {suspect.evidence.length === 0 ? (
+        <Text className="text-[13.5px] text-ink2">Nothing measured speaks for or against it yet.</Text>
+      ) : null}
+      <Text className="text-[13.5px] leading-[18px]">
+        <Text className="font-semibold text-[13.5px]">What to do: </Text>
+        {suspect.remedy}
+      </Text>
     </View>
   );
 }

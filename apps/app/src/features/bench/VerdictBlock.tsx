@@ -10,7 +10,14 @@ import { RunTable } from '../proof/RunTable';
 import { estimateLines } from './estimateLines';
 import { nextTest, verdict } from './suspects';
 
-interface Props { jobId: string; skipped: ReadonlyMap<string, string>; diagnosis: Diagnosis; proof: ProofView | null; stale: boolean; units: Units }
+interface Props {
+  jobId: string;
+  skipped: ReadonlyMap<string, string>;
+  diagnosis: Diagnosis;
+  proof: ProofView | null;
+  stale: boolean;
+  units: Units;
+}
 
 const TONE = { sound: 'text-verdigris', found: 'text-ink', open: 'text-ink' } as const;
 const PROOF_TONE = { pass: 'text-verdigris', fail: 'text-oxide', unclear: 'text-brass' } as const;
@@ -21,7 +28,10 @@ export function VerdictBlock({ jobId, skipped, diagnosis, proof, stale, units }:
   const v = verdict(diagnosis);
   const lead = judgement.hypotheses[0];
   // Worth a line once one fault stands out, and only where the next test is another.
-  const test = !proof && lead && lead.faults[0] !== 'none' && lead.probability > 0.5 && judgement.provingTest !== nextTest(judgement, skipped) ? judgement.provingTest : null;
+  const test =
+    !proof && lead && lead.faults[0] !== 'none' && lead.probability > 0.5 && judgement.provingTest !== nextTest(judgement, skipped)
+      ? judgement.provingTest
+      : null;
   // What mends it, once enough is known to act, or nothing is left that would tell more and one set stands out.
   const toldOut = lead !== undefined && lead.probability > 0.6 && judgement.nextTests.every((t) => skipped.has(t.test));
   const mends = !proof && lead && (judgement.enoughKnown || toldOut) ? sheetsForSet(lead.faults) : [];
@@ -29,27 +39,59 @@ export function VerdictBlock({ jobId, skipped, diagnosis, proof, stale, units }:
     <View testID="verdict" aria-busy={stale} className={`gap-1 px-4 ${stale ? 'opacity-60' : ''}`}>
       {proof ? (
         <>
-          <Text role="heading" aria-level={2} className={`font-semibold text-[20px] leading-[25px] ${PROOF_TONE[proof.kind]}`}>{proof.headline}</Text>
-          {proof.lines.map((l) => <Text key={l} className="text-ink2">{l}</Text>)}
+          <Text role="heading" aria-level={2} className={`font-semibold text-[20px] leading-[25px] ${PROOF_TONE[proof.kind]}`}>
+            {proof.headline}
+          </Text>
+          {proof.lines.map((l) => (
+            <Text key={l} className="text-ink2">
+              {l}
+            </Text>
+          ))}
           {proof.bands.length > 0 ? <RunTable bands={proof.bands} units={units} /> : null}
         </>
       ) : (
         <>
-          <Text role="heading" aria-level={2} className={`font-semibold text-[20px] leading-[25px] ${TONE[v.kind]}`}>{v.headline}</Text>
+          <Text role="heading" aria-level={2} className={`font-semibold text-[20px] leading-[25px] ${TONE[v.kind]}`}>
+            {v.headline}
+          </Text>
           <Text className="text-ink2">{v.text}</Text>
         </>
       )}
-      {estimateLines(judgement, units).map((e) => <Text key={e.label}><Text className="text-ink2">{`${e.label}: `}</Text><Text className="font-semibold">{e.value}</Text><Text className="text-ink2">{`, ${e.range}`}</Text></Text>)}
-      {mends.map((id) => <Button key={id} label={runSheet(id).title} kind="next" onPress={() => router.navigate(`/jobs/${jobId}/work/${id}` as never)} />)}
+      {estimateLines(judgement, units).map((e) => (
+        <Text key={e.label}>
+          <Text className="text-ink2">{`${e.label}: `}</Text>
+          <Text className="font-semibold">{e.value}</Text>
+          <Text className="text-ink2">{`, ${e.range}`}</Text>
+        </Text>
+      ))}
+      {mends.map((id) => (
+        <Button key={id} label={runSheet(id).title} kind="next" onPress={() => router.navigate(`/jobs/${jobId}/work/${id}` as never)} />
+      ))}
       {test ? (
-        <Pressable role="button" onPress={() => router.navigate(`/jobs/${jobId}/test/${test}`)} className="min-h-[48px] justify-center active:opacity-70">
-          <Text><Text className="text-ink2">Before a part is bought, prove it: </Text><Text className="font-semibold underline">{lowerFirst(testRow(test).title)}</Text></Text>
+        <Pressable
+          role="button"
+          onPress={() => router.navigate(`/jobs/${jobId}/test/${test}`)}
+          className="min-h-[48px] justify-center active:opacity-70"
+        >
+          <Text>
+            <Text className="text-ink2">Before a part is bought, prove it: </Text>
+            <Text className="font-semibold underline">{lowerFirst(testRow(test).title)}</Text>
+          </Text>
         </Pressable>
       ) : null}
-      {judgement.contradictions.map((c) => <Notice key={c.text} kind="caution" title={disagreement(c.evidence)}>{c.text}</Notice>)}
+      {judgement.contradictions.map((c) => (
+        <Notice key={c.text} kind="caution" title={disagreement(c.evidence)}>
+          {c.text}
+        </Notice>
+      ))}
     </View>
   );
 }
 
 /** What disagrees: two findings, a finding and the log, or one reading and the rest of its log. */
-const disagreement = (evidence: readonly string[]): string => (evidence.length === 1 ? 'One reading disagrees with its log' : evidence.every((id) => id.startsWith('finding:')) ? 'Two findings disagree' : 'Log and finding disagree');
+const disagreement = (evidence: readonly string[]): string =>
+  evidence.length === 1
+    ? 'One reading disagrees with its log'
+    : evidence.every((id) => id.startsWith('finding:'))
+      ? 'Two findings disagree'
+      : 'Log and finding disagree';

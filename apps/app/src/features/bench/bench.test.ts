@@ -11,13 +11,38 @@ import { effectText } from './FindingEffect';
 
 jest.mock('../../workers/judgeClient', () => ({}));
 
-const CIRCUIT: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 95, heatOutputKw: 24, staticHeadM: 3.7, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 }, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop' }, maxFlowC: 70, gauge: { resolutionBar: 0.1 } };
+const CIRCUIT: CircuitSheet = {
+  kind: 'sealed-hot-water',
+  waterVolumeL: 95,
+  heatOutputKw: 24,
+  staticHeadM: 3.7,
+  vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 },
+  reliefValve: { setBar: 3 },
+  fill: { kind: 'manual-loop' },
+  maxFlowC: 70,
+  gauge: { resolutionBar: 0.1 },
+};
 type Hypothesis = Diagnosis['hypotheses'][number];
 let n = 0;
 const newId = () => `0191a000-0000-7000-8000-${String(++n).padStart(12, '0')}`;
 const parts = (fault: 'none' | 'vessel-undercharged', minutes = 15) => {
-  const { log } = simulateCase({ circuit: CIRCUIT, faults: [{ id: fault, severity: 0.6 }], schedule: { startC: 17, durationS: 60 * minutes, stepS: 120, heat: [{ onS: 60, offS: 9999 }] } });
-  return caseToRecords(caseFile.parse({ format: 'jumper-case', version: 1, id: 'x', title: '7 Quarry Steps', complaint: ['topped-up-often'], circuit: CIRCUIT, logs: [{ ...log, source: 'hand', startedAt: '2026-03-04T09:00:00Z', events: log.events!.filter((e) => e.kind === 'heat-on') }] }), { newId, now: '2026-03-04T10:00:00Z' });
+  const { log } = simulateCase({
+    circuit: CIRCUIT,
+    faults: [{ id: fault, severity: 0.6 }],
+    schedule: { startC: 17, durationS: 60 * minutes, stepS: 120, heat: [{ onS: 60, offS: 9999 }] },
+  });
+  return caseToRecords(
+    caseFile.parse({
+      format: 'jumper-case',
+      version: 1,
+      id: 'x',
+      title: '7 Quarry Steps',
+      complaint: ['topped-up-often'],
+      circuit: CIRCUIT,
+      logs: [{ ...log, source: 'hand', startedAt: '2026-03-04T09:00:00Z', events: log.events!.filter((e) => e.kind === 'heat-on') }],
+    }),
+    { newId, now: '2026-03-04T10:00:00Z' },
+  );
 };
 const viewOf = (p: ReturnType<typeof parts>, units = METRIC) => benchView(p, jobToCase(p), units);
 
@@ -38,21 +63,55 @@ it('says of a sound circuit that it rises as it should, inside its band', () => 
 it('what buys a part is never said to cost none, though two faults share its repair', () => {
   const d = { ...diagnose({ format: 'jumper-case', version: 1, id: 'x', circuit: CIRCUIT }), enoughKnown: true };
   const said = (...hypotheses: Hypothesis[]) => verdict({ ...d, hypotheses }).text;
-  expect(said({ faults: ['relief-valve-passing'], probability: 0.5 }, { faults: ['relief-valve-lifts-early'], probability: 0.45 })).toMatch(/^Enough is known to act/);
+  expect(said({ faults: ['relief-valve-passing'], probability: 0.5 }, { faults: ['relief-valve-lifts-early'], probability: 0.45 })).toMatch(
+    /^Enough is known to act/,
+  );
   expect(said({ faults: ['vessel-undercharged'], probability: 0.82 })).toMatch(/enough to try what costs no part/);
 });
 
 it('of a pair it gives the reason for what the suspect above is not alone', () => {
   const because = (fault: FaultId, text: string) => ({ evidence: 'finding:0', for: fault, bits: 2, text });
-  const judgement = { ...diagnose({ format: 'jumper-case', version: 1, id: 'x', circuit: CIRCUIT }), hypotheses: [{ faults: ['fill-pressure-too-high'], probability: 0.6 }, { faults: ['fill-pressure-too-high', 'vessel-undercharged'], probability: 0.2 }, { faults: ['fill-pressure-too-high', 'relief-valve-passing'], probability: 0.1 }] as Hypothesis[] };
-  const reasons = suspects({ ...judgement, because: [because('fill-pressure-too-high', 'Stood still.'), because('fill-pressure-too-high', 'Loop dry.'), because('relief-valve-passing', 'It drips.')] }).map((s) => s.reason);
+  const judgement = {
+    ...diagnose({ format: 'jumper-case', version: 1, id: 'x', circuit: CIRCUIT }),
+    hypotheses: [
+      { faults: ['fill-pressure-too-high'], probability: 0.6 },
+      { faults: ['fill-pressure-too-high', 'vessel-undercharged'], probability: 0.2 },
+      { faults: ['fill-pressure-too-high', 'relief-valve-passing'], probability: 0.1 },
+    ] as Hypothesis[],
+  };
+  const reasons = suspects({
+    ...judgement,
+    because: [
+      because('fill-pressure-too-high', 'Stood still.'),
+      because('fill-pressure-too-high', 'Loop dry.'),
+      because('relief-valve-passing', 'It drips.'),
+    ],
+  }).map((s) => s.reason);
   expect(reasons).toEqual(['Stood still.', 'Nothing measured points to “vessel has lost its charge” yet.', 'It drips.']);
 });
 
 it('says of a cold circuit that stands too low what it stands under, and what it should stand at', () => {
-  const cold = (bar: number, flowC = 18) => caseToRecords(caseFile.parse({ format: 'jumper-case', version: 1, id: 'x', circuit: CIRCUIT, logs: [{ source: 'hand', startedAt: '2026-03-04T09:00:00Z', samples: { tS: [0, 600], pressureBar: [bar, bar], flowC: [flowC, flowC] } }] }), { newId, now: '2026-03-04T10:00:00Z' });
-  expect(viewOf(cold(0.2))).toMatchObject({ change: { tone: 'oxide', text: 'Too low: under the height' }, right: '0.36 bar of water stands above; fill to 1.05 bar' });
-  expect(viewOf(cold(0.6))).toMatchObject({ change: { text: 'Too low: under the charge' }, right: 'Under 0.75 bar the vessel is empty; fill to 1.05 bar' });
+  const cold = (bar: number, flowC = 18) =>
+    caseToRecords(
+      caseFile.parse({
+        format: 'jumper-case',
+        version: 1,
+        id: 'x',
+        circuit: CIRCUIT,
+        logs: [
+          { source: 'hand', startedAt: '2026-03-04T09:00:00Z', samples: { tS: [0, 600], pressureBar: [bar, bar], flowC: [flowC, flowC] } },
+        ],
+      }),
+      { newId, now: '2026-03-04T10:00:00Z' },
+    );
+  expect(viewOf(cold(0.2))).toMatchObject({
+    change: { tone: 'oxide', text: 'Too low: under the height' },
+    right: '0.36 bar of water stands above; fill to 1.05 bar',
+  });
+  expect(viewOf(cold(0.6))).toMatchObject({
+    change: { text: 'Too low: under the charge' },
+    right: 'Under 0.75 bar the vessel is empty; fill to 1.05 bar',
+  });
   expect(viewOf(cold(1.8)).change).toMatchObject({ tone: 'oxide', text: 'Too high: above the fill, 1.05 bar' });
   expect(viewOf(cold(1.1))).toMatchObject({ change: { tone: 'verdigris' }, right: 'No heat yet: it should stand still' });
   // Warm water has grown, whoever heated it.
@@ -60,16 +119,44 @@ it('says of a cold circuit that stands too low what it stands under, and what it
 });
 
 describe('a circuit that is found hot', () => {
-  const found = (pressureBar: number[], flowC: number[] | null, events: { tS: number; kind: 'heat-off' | 'heat-on' }[]) => viewOf(caseToRecords(caseFile.parse({ format: 'jumper-case', version: 1, id: 'x', circuit: CIRCUIT, logs: [{ source: 'hand', startedAt: '2026-03-04T09:00:00Z', samples: { tS: pressureBar.map((_, i) => 600 * i), pressureBar, ...(flowC ? { flowC } : {}) }, events }] }), { newId, now: '2026-03-04T10:00:00Z' }));
-  const OFF = [{ tS: 60, kind: 'heat-off' as const }], COOLS = [66, 54, 46, 38, 32];
+  const found = (pressureBar: number[], flowC: number[] | null, events: { tS: number; kind: 'heat-off' | 'heat-on' }[]) =>
+    viewOf(
+      caseToRecords(
+        caseFile.parse({
+          format: 'jumper-case',
+          version: 1,
+          id: 'x',
+          circuit: CIRCUIT,
+          logs: [
+            {
+              source: 'hand',
+              startedAt: '2026-03-04T09:00:00Z',
+              samples: { tS: pressureBar.map((_, i) => 600 * i), pressureBar, ...(flowC ? { flowC } : {}) },
+              events,
+            },
+          ],
+        }),
+        { newId, now: '2026-03-04T10:00:00Z' },
+      ),
+    );
+  const OFF = [{ tS: 60, kind: 'heat-off' as const }],
+    COOLS = [66, 54, 46, 38, 32];
 
   it('and falls too far while it cools has risen too far', () => {
     const view = found([2.8, 2.2, 1.7, 1.2, 0.9], COOLS, OFF);
-    expect(view).toMatchObject({ heatOn: false, heatUnsaid: false, change: { tone: 'oxide', text: '−1.9 since it began to cool, too much' } });
+    expect(view).toMatchObject({
+      heatOn: false,
+      heatUnsaid: false,
+      change: { tone: 'oxide', text: '−1.9 since it began to cool, too much' },
+    });
     expect(view.right).toMatch(/^−0\.\d+ to −0\.\d+ is right here down to 32 °C$/);
   });
 
-  it('and falls as it should', () => expect(found([1.6, 1.45, 1.35, 1.25, 1.15], COOLS, OFF).change).toMatchObject({ tone: 'verdigris', text: expect.stringMatching(/since it began to cool, as it should$/) }));
+  it('and falls as it should', () =>
+    expect(found([1.6, 1.45, 1.35, 1.25, 1.15], COOLS, OFF).change).toMatchObject({
+      tone: 'verdigris',
+      text: expect.stringMatching(/since it began to cool, as it should$/),
+    }));
 
   it('has no band to be held against where no temperature was read', () => {
     const view = found([2.8, 2.2, 1.7, 1.2, 0.9], null, OFF);
@@ -79,8 +166,12 @@ describe('a circuit that is found hot', () => {
 
   it('is held against a circuit that was filled as wanted, until it has cooled', () => {
     expect(found([2.4], [66], [])).toMatchObject({ change: { tone: 'oxide' } });
-    const high = found([2.4, 2.4], [66, 66], []), right = found([1.6, 1.6], [66, 66], []);
-    expect(high).toMatchObject({ change: { tone: 'oxide', text: 'Found hot, and too high for that' }, right: expect.stringMatching(/^1\.\d+ to 1\.\d+ bar is right here at 66 °C, filled to 1\.05$/) });
+    const high = found([2.4, 2.4], [66, 66], []),
+      right = found([1.6, 1.6], [66, 66], []);
+    expect(high).toMatchObject({
+      change: { tone: 'oxide', text: 'Found hot, and too high for that' },
+      right: expect.stringMatching(/^1\.\d+ to 1\.\d+ bar is right here at 66 °C, filled to 1\.05$/),
+    });
     expect(right).toMatchObject({ change: { tone: 'verdigris' } });
     expect(right.figure.band.every((b) => b.low > 1.05)).toBe(true);
   });
@@ -114,7 +205,18 @@ it('forecasts only what rises', () => {
 });
 
 describe('what is typed', () => {
-  it.each([['1.2', 'ok'], ['3.9', 'ok'], ['14', 'ask'], ['5', 'ask'], ['22', 'ask'], ['30', 'ask'], ['400', 'bad'], ['-2', 'bad'], ['', 'bad'], ['x', 'bad']])('%s bar on a 3 bar circuit: %s', (typed, kind) => {
+  it.each([
+    ['1.2', 'ok'],
+    ['3.9', 'ok'],
+    ['14', 'ask'],
+    ['5', 'ask'],
+    ['22', 'ask'],
+    ['30', 'ask'],
+    ['400', 'bad'],
+    ['-2', 'bad'],
+    ['', 'bad'],
+    ['x', 'bad'],
+  ])('%s bar on a 3 bar circuit: %s', (typed, kind) => {
     expect(checkPressure(typed, METRIC, 3).kind).toBe(kind);
   });
   it('offers psi where that would make sense', () => {
@@ -144,14 +246,16 @@ describe('the judge’s answer in words', () => {
     expect(verdict({ ...d, enoughKnown: true })).toMatchObject({ kind: 'found', text: expect.stringContaining('Recharge') });
   });
   it('shows what a suspect makes of the log that is on the figure, and nothing of another', () => {
-    const key = d.hypotheses[1]!.faults.join('+'), curve = predictedBy(d, key, 0)!;
+    const key = d.hypotheses[1]!.faults.join('+'),
+      curve = predictedBy(d, key, 0)!;
     expect(curve.length).toBe(d.predictions[0]!.tS.length);
     expect(curve[1]!.min).toBe(d.predictions[0]!.tS[1]! / 60);
     expect(curve.map((p) => p.bar)).toEqual(d.predictions[0]!.suspects[1]!.gaugeBar);
     expect([predictedBy(d, key, 3), predictedBy(d, 'no-such-fault', 0)]).toEqual([null, null]);
   });
   it('goes for the most telling test, and once enough is known for the one that would show it wrong; what was left out does not come again', () => {
-    const open = { ...d, enoughKnown: false }, sure = { ...d, enoughKnown: true, provingTest: 'pump-up-hold' as const };
+    const open = { ...d, enoughKnown: false },
+      sure = { ...d, enoughKnown: true, provingTest: 'pump-up-hold' as const };
     expect(nextTest(open, new Map())).toBe(d.nextTests[0]!.test);
     expect(nextTest(open, new Map([[d.nextTests[0]!.test, 'no tool']]))).toBe(d.nextTests[1]!.test);
     expect(nextTest(sure, new Map())).toBe('pump-up-hold');
@@ -160,10 +264,22 @@ describe('the judge’s answer in words', () => {
   });
   it('says of which fault of a pair a piece of evidence speaks', () => {
     const pair = d.hypotheses.find((h) => h.faults.length > 1)!;
-    const alike = (evidence: string) => suspects({ ...d, hypotheses: [{ faults: ['circuit-leak'], probability: 0.5 }, { faults: ['air-vent-faulty'], probability: 0.4 }], because: (['circuit-leak', 'air-vent-faulty'] as const).map((f) => ({ evidence, for: f, bits: 2, text: 'Fell.' })) })[1]!.reason;
+    const alike = (evidence: string) =>
+      suspects({
+        ...d,
+        hypotheses: [
+          { faults: ['circuit-leak'], probability: 0.5 },
+          { faults: ['air-vent-faulty'], probability: 0.4 },
+        ],
+        because: (['circuit-leak', 'air-vent-faulty'] as const).map((f) => ({ evidence, for: f, bits: 2, text: 'Fell.' })),
+      })[1]!.reason;
     expect(alike('log:0')).toBe('Would look the same on the gauge.');
     expect(alike('finding:0')).toBe('Would show the same.');
-    const [shown] = suspects({ ...d, hypotheses: [pair], because: [{ evidence: 'log:0', for: pair.faults[1]!, bits: 2, text: 'Rose far.' }] });
+    const [shown] = suspects({
+      ...d,
+      hypotheses: [pair],
+      because: [{ evidence: 'log:0', for: pair.faults[1]!, bits: 2, text: 'Rose far.' }],
+    });
     expect(shown!.evidence[0]!.text).toBe(`${setTitle([pair.faults[1]!])}: rose far.`);
     expect(shown!.reason).toBe('Rose far.');
   });
@@ -179,7 +295,11 @@ describe('the judge’s answer in words', () => {
 });
 
 it('tells when the next reading is due', () => {
-  expect([dueText(0, 0)!.text, dueText(0, 55_000)!.text, dueText(0, 120_000)!.text]).toEqual(['Next reading in 2:00', 'Next reading in 1:05', 'Read the gauge now']);
+  expect([dueText(0, 0)!.text, dueText(0, 55_000)!.text, dueText(0, 120_000)!.text]).toEqual([
+    'Next reading in 2:00',
+    'Next reading in 1:05',
+    'Read the gauge now',
+  ]);
   expect(dueText(0, 2 * 3_600_000)).toBeNull();
 });
 
@@ -191,12 +311,26 @@ it('draws the loop once pressure and temperature were read together over ten kel
 it('keeps what was corrected in the record', () => {
   const p = parts('none');
   const first = p.facts.find((f) => f.body.kind === 'reading')!;
-  const rows = recordRows([...p.facts, { ...first, id: newId(), correctsId: first.id, body: { ...first.body, pressureBar: 1.9 } as never }], METRIC);
-  expect(rows.find((r) => r.corrected)).toMatchObject({ text: expect.stringContaining('1.9 bar'), corrected: expect.stringMatching(/bar/) });
+  const rows = recordRows(
+    [...p.facts, { ...first, id: newId(), correctsId: first.id, body: { ...first.body, pressureBar: 1.9 } as never }],
+    METRIC,
+  );
+  expect(rows.find((r) => r.corrected)).toMatchObject({
+    text: expect.stringContaining('1.9 bar'),
+    corrected: expect.stringMatching(/bar/),
+  });
 });
 
 it('the record names the day wherever it turns, and not today', () => {
-  const reading = (at: string) => ({ ...parts('none').facts.find((f) => f.body.kind === 'reading')!, id: newId(), body: { kind: 'reading', at, pressureBar: 1.2 } as never });
-  const rows = recordRows(['2026-03-02T09:00:00Z', '2026-03-02T15:00:00Z', '2026-03-03T09:00:00Z', '2026-03-04T09:00:00Z'].map(reading), METRIC, Date.parse('2026-03-04T12:00:00Z'));
+  const reading = (at: string) => ({
+    ...parts('none').facts.find((f) => f.body.kind === 'reading')!,
+    id: newId(),
+    body: { kind: 'reading', at, pressureBar: 1.2 } as never,
+  });
+  const rows = recordRows(
+    ['2026-03-02T09:00:00Z', '2026-03-02T15:00:00Z', '2026-03-03T09:00:00Z', '2026-03-04T09:00:00Z'].map(reading),
+    METRIC,
+    Date.parse('2026-03-04T12:00:00Z'),
+  );
   expect(rows.map((r) => r.day)).toEqual([null, 'Tuesday 3 Mar', 'Monday 2 Mar', null]);
 });

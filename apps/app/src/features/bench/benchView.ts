@@ -1,5 +1,16 @@
 import { standingFacts, type FactRecord, type JobParts } from '@jumper/contract';
-import { COMPLAINT_ROWS, cycleFeatures, HEATED_K, heatIsOn, isHeatSwitch, resolveCircuit, type Case, type CycleFeatures, type Interval, type PressureLog } from '@jumper/core';
+import {
+  COMPLAINT_ROWS,
+  cycleFeatures,
+  HEATED_K,
+  heatIsOn,
+  isHeatSwitch,
+  resolveCircuit,
+  type Case,
+  type CycleFeatures,
+  type Interval,
+  type PressureLog,
+} from '@jumper/core';
 import { figureView, loopView, logHasHeat } from '../figure/figureView';
 import type { FigureView, LoopView } from '../figure/figureModel';
 import { capital } from '../units/words';
@@ -27,7 +38,10 @@ export interface BenchView {
   lastC: number | null;
 }
 
-export interface BenchOptions { logIndex?: number | null; chargeNow?: Interval | null }
+export interface BenchOptions {
+  logIndex?: number | null;
+  chargeNow?: Interval | null;
+}
 
 /** Everything the bench shows of a job's log, worked out; the screen only sets it. */
 export function benchView(parts: JobParts, file: Case, units: Units, { logIndex = null, chargeNow = null }: BenchOptions = {}): BenchView {
@@ -35,36 +49,84 @@ export function benchView(parts: JobParts, file: Case, units: Units, { logIndex 
   const facts = standingFacts(parts.facts);
   const logs = file.logs ?? [];
   // A temperature read to see whether it has cooled begins no log that anybody wants to look at.
-  const newestIndex = Math.max(logs.findLastIndex((l) => l.samples.pressureBar.some((p) => p !== null) || (l.events?.length ?? 0) > 0), Math.min(0, logs.length - 1));
+  const newestIndex = Math.max(
+    logs.findLastIndex((l) => l.samples.pressureBar.some((p) => p !== null) || (l.events?.length ?? 0) > 0),
+    Math.min(0, logs.length - 1),
+  );
   const newest = logs[newestIndex] ?? null;
   const shown = logIndex !== null && logs[logIndex] ? logIndex : newestIndex;
   const log = logs[shown] ?? null;
   const f = log ? cycleFeatures(log) : null;
   const heatOn = heatIsOn(newest);
-  const figure = figureView({ log, sheet: file.circuit, circuit, heatOn: heatOn && log === newest, before: runBefore(logs, shown), chargeNow });
+  const figure = figureView({
+    log,
+    sheet: file.circuit,
+    circuit,
+    heatOn: heatOn && log === newest,
+    before: runBefore(logs, shown),
+    chargeNow,
+  });
   const now = figure.nowBar;
   const hasHeated = log?.events?.some((e) => e.kind === 'heat-on') ?? false;
   // Of a log that began hot the fall is what counts, and its hottest reading what should stand within the band.
-  const cools = f !== null && f.foundHot && hasCooled(f), standsHot = f !== null && f.foundHot && !cools;
-  const from = cools ? f.hotBar : (f?.coldBar ?? null), judged = cools ? from : now;
+  const cools = f !== null && f.foundHot && hasCooled(f),
+    standsHot = f !== null && f.foundHot && !cools;
+  const from = cools ? f.hotBar : (f?.coldBar ?? null),
+    judged = cools ? from : now;
   const since = from !== null && now !== null && figure.taken > 1 ? now - from : null;
-  const band = figure.band.length > 0 && figure.readings.length > 0 ? nearestBand(figure, cools ? figure.readings.find((r) => r.bar === from) : undefined) : null;
-  const tone = (since === null && !cools && !standsHot) || !band || judged === null ? 'ink' : judged > band.high + 0.08 ? 'oxide' : judged < band.low - 0.08 ? 'slate' : 'verdigris';
+  const band =
+    figure.band.length > 0 && figure.readings.length > 0
+      ? nearestBand(figure, cools ? figure.readings.find((r) => r.bar === from) : undefined)
+      : null;
+  const tone =
+    (since === null && !cools && !standsHot) || !band || judged === null
+      ? 'ink'
+      : judged > band.high + 0.08
+        ? 'oxide'
+        : judged < band.low - 0.08
+          ? 'slate'
+          : 'verdigris';
   const sinceWhat = hasHeated ? 'heat on' : cools ? 'it began to cool' : 'the first reading';
   // Cold and never heated, what it stands at says more than that it stands still.
   const level = now !== null && standsCold(log) && tone !== 'oxide' && tone !== 'slate' ? levelText(now, circuit, units) : null;
   return {
     title: parts.sheet.site,
-    subtitle: [parts.job.complaint.length ? capital(parts.job.complaint.map((c) => COMPLAINT_ROWS[c].short).join(', ')) : 'Service visit', parts.sheet.town].filter(Boolean).join(' · '),
+    subtitle: [
+      parts.job.complaint.length ? capital(parts.job.complaint.map((c) => COMPLAINT_ROWS[c].short).join(', ')) : 'Service visit',
+      parts.sheet.town,
+    ]
+      .filter(Boolean)
+      .join(' · '),
     number: now === null ? null : { value: pressureNumber(now, units.pressure), unit: units.pressure },
-    change: level ? { text: level.text, tone: 'oxide' } : standsHot ? { text: FOUND_HOT[tone], tone } : since === null ? null : { text: `${signedPressure(since, units.pressure)} since ${sinceWhat}${CHANGED[tone]}`, tone },
-    right: f?.coldBar != null && band && hasHeated
-      ? `${signedPressure(Math.max(0, band.low - f.coldBar), units.pressure)} to ${signedPressure(Math.max(0, band.high - f.coldBar), units.pressure)} is right here${figure.lastC !== null ? ` at ${temperatureText(figure.lastC, units.temperature)}` : ''}`
-      : cools ? coolingText(f.coldBar, band, figure.lastC, units) : standsHot ? foundText(band, figure.lastC, circuit.fillGaugeBar, units) : level?.wanted ?? (hasHeated || figure.taken === 0 ? null : 'No heat yet: it should stand still'),
-    ruleOfThumb: since !== null && hasHeated ? `Rule of thumb: ${pressureNumber(0.3, units.pressure)} to ${pressureText(0.5, units.pressure)} is ordinary, near ${pressureText(1, units.pressure)} is trouble` : null,
+    change: level
+      ? { text: level.text, tone: 'oxide' }
+      : standsHot
+        ? { text: FOUND_HOT[tone], tone }
+        : since === null
+          ? null
+          : { text: `${signedPressure(since, units.pressure)} since ${sinceWhat}${CHANGED[tone]}`, tone },
+    right:
+      f?.coldBar != null && band && hasHeated
+        ? `${signedPressure(Math.max(0, band.low - f.coldBar), units.pressure)} to ${signedPressure(Math.max(0, band.high - f.coldBar), units.pressure)} is right here${figure.lastC !== null ? ` at ${temperatureText(figure.lastC, units.temperature)}` : ''}`
+        : cools
+          ? coolingText(f.coldBar, band, figure.lastC, units)
+          : standsHot
+            ? foundText(band, figure.lastC, circuit.fillGaugeBar, units)
+            : (level?.wanted ?? (hasHeated || figure.taken === 0 ? null : 'No heat yet: it should stand still')),
+    ruleOfThumb:
+      since !== null && hasHeated
+        ? `Rule of thumb: ${pressureNumber(0.3, units.pressure)} to ${pressureText(0.5, units.pressure)} is ordinary, near ${pressureText(1, units.pressure)} is trouble`
+        : null,
     // What stands at the wrong level has no healthy way to go from there.
-    figure: level ? { ...figure, band: [] } : figure, loop: loopView(log, circuit), logs: logs.length > 1 ? logs.map((l, index) => ({ index, label: logLabel(l) })) : [], shown,
-    heatOn, heatUnsaid: !newest?.events?.some(isHeatSwitch), lastBar: lastOf(logs.findLast((l) => lastOf(l.samples.pressureBar) !== null)?.samples.pressureBar), lastAtMs: lastReadingMs(facts), lastC: lastOf(newest?.samples.flowC),
+    figure: level ? { ...figure, band: [] } : figure,
+    loop: loopView(log, circuit),
+    logs: logs.length > 1 ? logs.map((l, index) => ({ index, label: logLabel(l) })) : [],
+    shown,
+    heatOn,
+    heatUnsaid: !newest?.events?.some(isHeatSwitch),
+    lastBar: lastOf(logs.findLast((l) => lastOf(l.samples.pressureBar) !== null)?.samples.pressureBar),
+    lastAtMs: lastReadingMs(facts),
+    lastC: lastOf(newest?.samples.flowC),
   };
 }
 
@@ -77,15 +139,25 @@ export function runBefore(logs: PressureLog[], shown: number): { label: string; 
 
 function logLabel(log: PressureLog): string {
   const at = log.startedAt ? new Date(log.startedAt) : null;
-  const when = at ? `${at.toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })} ${at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}` : 'undated';
+  const when = at
+    ? `${at.toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })} ${at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`
+    : 'undated';
   return `${log.epoch === 'after-work' ? 'After work' : 'As found'}, ${when}`;
 }
 
-const lastReadingMs = (facts: FactRecord[]) => { const last = facts.findLast((f) => f.body.kind === 'reading'); return last ? Date.parse(last.body.at) : null; };
+const lastReadingMs = (facts: FactRecord[]) => {
+  const last = facts.findLast((f) => f.body.kind === 'reading');
+  return last ? Date.parse(last.body.at) : null;
+};
 const lastOf = (values: (number | null)[] | undefined) => values?.findLast((v) => v !== null) ?? null;
 
 const CHANGED = { oxide: ', too much', slate: ', too little', verdigris: ', as it should', ink: '' };
-const FOUND_HOT = { oxide: 'Found hot, and too high for that', slate: 'Found hot, and too low for that', verdigris: 'Found hot, and stands as it should', ink: 'Found hot' };
+const FOUND_HOT = {
+  oxide: 'Found hot, and too high for that',
+  slate: 'Found hot, and too low for that',
+  verdigris: 'Found hot, and stands as it should',
+  ink: 'Found hot',
+};
 
 /** Where no temperature was read, that the heat went off says so. */
 const hasCooled = ({ hotC, coldC }: CycleFeatures): boolean => hotC === null || coldC === null || hotC - coldC >= HEATED_K;

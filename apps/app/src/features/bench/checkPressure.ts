@@ -17,7 +17,10 @@ export function checkPressure(typed: string, units: Units, reliefBar: number): P
   if (bar < RANGE.gaugeBar.least || bar > RANGE.gaugeBar.most) {
     const asPsiBar = units.pressure === 'bar' ? toBar(number.value, 'psi') : null;
     if (asPsiBar !== null && asPsiBar <= reliefBar * 1.3 && number.value > 0) return { kind: 'ask', bar: NaN, asPsiBar };
-    return { kind: 'bad', message: `Pressure: ${typed.trim()} ${units.pressure} is outside ${RANGE.gaugeBar.least} to ${RANGE.gaugeBar.most} bar.` };
+    return {
+      kind: 'bad',
+      message: `Pressure: ${typed.trim()} ${units.pressure} is outside ${RANGE.gaugeBar.least} to ${RANGE.gaugeBar.most} bar.`,
+    };
   }
   if (bar > reliefBar * 1.35 + 0.3) {
     const asPsi = toBar(number.value, 'psi');
@@ -27,11 +30,20 @@ export function checkPressure(typed: string, units: Units, reliefBar: number): P
 }
 
 /** A typed temperature in the range that is taken; empty means not read. */
-export function checkTemperature(typed: string, name: string, units: Units, toC: (v: number) => number): { kind: 'ok'; celsius: number | null } | { kind: 'bad'; message: string } {
+export function checkTemperature(
+  typed: string,
+  name: string,
+  units: Units,
+  toC: (v: number) => number,
+): { kind: 'ok'; celsius: number | null } | { kind: 'bad'; message: string } {
   const number = parseTyped(typed);
   if (number.kind === 'empty') return { kind: 'ok', celsius: null };
   if (number.kind === 'not-a-number') return { kind: 'bad', message: `${name}: “${typed.trim()}” is not a number.` };
   const celsius = toC(number.value);
-  if (celsius < RANGE.temperatureC.least || celsius > RANGE.temperatureC.most) return { kind: 'bad', message: `${name}: ${typed.trim()} ${units.temperature} is outside ${RANGE.temperatureC.least} to ${RANGE.temperatureC.most} °C.` };
+  if (celsius < RANGE.temperatureC.least || celsius > RANGE.temperatureC.most)
+    return {
+      kind: 'bad',
+      message: `${name}: ${typed.trim()} ${units.temperature} is outside ${RANGE.temperatureC.least} to ${RANGE.temperatureC.most} °C.`,
+    };
   return { kind: 'ok', celsius };
 }

@@ -2,17 +2,37 @@ import { diagnose, type Interval } from '@jumper/core';
 import { METRIC, type Units } from '../units/units';
 import { estimateLines } from './estimateLines';
 
-const judgement = diagnose({ format: 'jumper-case', version: 1, id: 'none', circuit: { kind: 'sealed-hot-water', reliefValve: { setBar: 3 } } });
-const said = (estimates: Partial<typeof judgement.estimates>, units: Units = METRIC) => estimateLines({ ...judgement, estimates: { ...judgement.estimates, ...estimates } }, units).map((l) => `${l.label}: ${l.value}, ${l.range}`);
+const judgement = diagnose({
+  format: 'jumper-case',
+  version: 1,
+  id: 'none',
+  circuit: { kind: 'sealed-hot-water', reliefValve: { setBar: 3 } },
+});
+const said = (estimates: Partial<typeof judgement.estimates>, units: Units = METRIC) =>
+  estimateLines({ ...judgement, estimates: { ...judgement.estimates, ...estimates } }, units).map(
+    (l) => `${l.label}: ${l.value}, ${l.range}`,
+  );
 const interval = (p05: number, median: number, p95: number): Interval => ({ p05, median, p95 });
 
 it('says nothing that the evidence does not say', () => expect(said({})).toEqual([]));
 
 it('gives each number with its range, in the user’s units', () => {
-  expect(said({ prechargeBar: interval(-0.5, -0.2, 0.1), inflowLPerH: interval(1, 2, 3.5), lossLPerH: interval(0.2, 0.4, 0.9), reliefLiftBar: interval(1.9, 2, 2.1) })).toEqual([
-    'Vessel’s charge: −0.2 bar, −0.5 bar to 0.1 bar (below zero: waterlogged)', 'Coming in: 2 L/h, 1 to 3.5', 'Going out: 0.4 L/h, 0.2 to 0.9', 'Relief lifts at: 2.0 bar, 1.9 bar to 2.1 bar',
+  expect(
+    said({
+      prechargeBar: interval(-0.5, -0.2, 0.1),
+      inflowLPerH: interval(1, 2, 3.5),
+      lossLPerH: interval(0.2, 0.4, 0.9),
+      reliefLiftBar: interval(1.9, 2, 2.1),
+    }),
+  ).toEqual([
+    'Vessel’s charge: −0.2 bar, −0.5 bar to 0.1 bar (below zero: waterlogged)',
+    'Coming in: 2 L/h, 1 to 3.5',
+    'Going out: 0.4 L/h, 0.2 to 0.9',
+    'Relief lifts at: 2.0 bar, 1.9 bar to 2.1 bar',
   ]);
-  expect(said({ reliefLiftBar: interval(1.9, 2, 2.1) }, { ...METRIC, pressure: 'psi' })).toEqual(['Relief lifts at: 29.0 psi, 27.6 psi to 30.5 psi']);
+  expect(said({ reliefLiftBar: interval(1.9, 2, 2.1) }, { ...METRIC, pressure: 'psi' })).toEqual([
+    'Relief lifts at: 29.0 psi, 27.6 psi to 30.5 psi',
+  ]);
 });
 
 it('a gauge is told off only when it is, and which way', () => {
@@ -22,5 +42,7 @@ it('a gauge is told off only when it is, and which way', () => {
 
 it('a trickle that an hour does not show is told by the day', () => {
   expect(said({ lossLPerH: interval(0.015, 0.027, 0.05) })).toEqual(['Going out: 0.65 L/day, 0.36 to 1.2']);
-  expect(said({ lossLPerH: interval(0.015, 0.027, 0.05) }, { ...METRIC, volume: 'US gal' })).toEqual(['Going out: 0.17 US gal/day, 0.1 to 0.32']);
+  expect(said({ lossLPerH: interval(0.015, 0.027, 0.05) }, { ...METRIC, volume: 'US gal' })).toEqual([
+    'Going out: 0.17 US gal/day, 0.1 to 0.32',
+  ]);
 });

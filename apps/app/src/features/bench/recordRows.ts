@@ -6,25 +6,55 @@ import { EVENT_TITLES } from './eventTitles';
 import { findingText } from './findingText';
 
 export const REPAIR_TITLES: Record<RepairKind, string> = {
-  'vessel-recharged': 'Vessel recharged', 'vessel-changed': 'Vessel changed', 'core-changed': 'Valve core changed', 'relief-changed': 'Relief changed', 'feed-changed': 'Feed or fill valve changed',
-  'plate-changed': 'Plate exchanger changed', 'coil-changed': 'Coil changed', 'connection-cleared': 'Connection cleared', 'gauge-changed': 'Gauge changed', 'leak-mended': 'Leak mended', other: 'Something else',
+  'vessel-recharged': 'Vessel recharged',
+  'vessel-changed': 'Vessel changed',
+  'core-changed': 'Valve core changed',
+  'relief-changed': 'Relief changed',
+  'feed-changed': 'Feed or fill valve changed',
+  'plate-changed': 'Plate exchanger changed',
+  'coil-changed': 'Coil changed',
+  'connection-cleared': 'Connection cleared',
+  'gauge-changed': 'Gauge changed',
+  'leak-mended': 'Leak mended',
+  other: 'Something else',
 };
 
 /** `day` stands on the first row of each day but today: newest first. */
-export interface RecordRow { day: string | null; id: string; fact: FactRecord; time: string; text: string; corrected: string | null; canCorrect: boolean }
+export interface RecordRow {
+  day: string | null;
+  id: string;
+  fact: FactRecord;
+  time: string;
+  text: string;
+  corrected: string | null;
+  canCorrect: boolean;
+}
 
 /** What stands in the record, newest first, each with what it corrected. */
 export function recordRows(facts: FactRecord[], units: Units, nowMs = Date.now()): RecordRow[] {
   const byId = new Map(facts.map((f) => [f.id, f]));
   let day = dayOf(new Date(nowMs).toISOString());
-  return standingFacts(facts).reverse().flatMap((fact) => {
-    const text = factText(fact, units);
-    if (!text) return [];
-    const before = fact.correctsId ? byId.get(fact.correctsId) : undefined;
-    const its = dayOf(fact.body.at), turns = its !== day;
-    day = its;
-    return [{ day: turns ? its : null, id: fact.id, fact, time: clock(fact.body.at), text, corrected: before ? factText(before, units) : null, canCorrect: fact.body.kind === 'reading' }];
-  });
+  return standingFacts(facts)
+    .reverse()
+    .flatMap((fact) => {
+      const text = factText(fact, units);
+      if (!text) return [];
+      const before = fact.correctsId ? byId.get(fact.correctsId) : undefined;
+      const its = dayOf(fact.body.at),
+        turns = its !== day;
+      day = its;
+      return [
+        {
+          day: turns ? its : null,
+          id: fact.id,
+          fact,
+          time: clock(fact.body.at),
+          text,
+          corrected: before ? factText(before, units) : null,
+          canCorrect: fact.body.kind === 'reading',
+        },
+      ];
+    });
 }
 
 const dayOf = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'short' });
@@ -32,17 +62,43 @@ const clock = (iso: string) => new Date(iso).toLocaleTimeString('en-GB', { hour:
 
 function factText({ body }: FactRecord, units: Units): string | null {
   switch (body.kind) {
-    case 'reading': return [body.pressureBar === null ? null : pressureText(body.pressureBar, units.pressure), body.flowC === undefined ? null : `flow ${temperatureText(body.flowC, units.temperature)}`, body.returnC === undefined ? null : `return ${temperatureText(body.returnC, units.temperature)}`].filter(Boolean).join(', ');
-    case 'event': return [`${EVENT_TITLES[body.event]}${body.volumeL === undefined ? '' : ` ${body.volumeL} L`}`, body.text].filter(Boolean).join(': ');
-    case 'finding': return findingText(body.finding as unknown as Finding, units);
-    case 'repair': return `${REPAIR_TITLES[body.repair.kind]}${body.repair.toBar !== undefined ? ` to ${pressureText(body.repair.toBar, units.pressure)}` : ''}`;
-    case 'log': return `Recorded log, ${body.log.samples.tS.length} readings`;
-    case 'position': { const row = positionRow(body.position); return `${row.title}: ${body.state === 'away' ? row.away : body.state === 'back' ? row.back : 'stays as it is'}${body.found ? `, was ${body.found}` : ''}`; }
-    case 'step': { const step = runSheet(body.sheet).steps.find((s) => s.id === body.step); return body.did === 'skipped' ? `Left out: ${step?.text ?? body.step}${body.reason ? ` (${body.reason})` : ''}` : body.value === undefined || !step ? null : `${step.text}: ${step.asks?.startsWith('litres') ? `${body.value} L` : pressureText(body.value, units.pressure)}`; }
-    case 'part': return `Fitted: ${[PART_KINDS[body.part.kind].toLowerCase(), body.part.make, body.part.serial].filter(Boolean).join(', ')}`;
-    case 'said': return `${body.what === 'advice' ? 'Advice' : 'Defect'}, ${plain(body.answer)}: ${body.text}`;
-    case 'skip': return `Not done: ${testRow(body.test as Finding['test']).title.toLowerCase()} (${body.reason})`;
-    case 'check': return body.done ? null : `To look at again by ${body.due}: ${CHECKS[body.check].toLowerCase()}`;
-    default: return null;
+    case 'reading':
+      return [
+        body.pressureBar === null ? null : pressureText(body.pressureBar, units.pressure),
+        body.flowC === undefined ? null : `flow ${temperatureText(body.flowC, units.temperature)}`,
+        body.returnC === undefined ? null : `return ${temperatureText(body.returnC, units.temperature)}`,
+      ]
+        .filter(Boolean)
+        .join(', ');
+    case 'event':
+      return [`${EVENT_TITLES[body.event]}${body.volumeL === undefined ? '' : ` ${body.volumeL} L`}`, body.text].filter(Boolean).join(': ');
+    case 'finding':
+      return findingText(body.finding as unknown as Finding, units);
+    case 'repair':
+      return `${REPAIR_TITLES[body.repair.kind]}${body.repair.toBar !== undefined ? ` to ${pressureText(body.repair.toBar, units.pressure)}` : ''}`;
+    case 'log':
+      return `Recorded log, ${body.log.samples.tS.length} readings`;
+    case 'position': {
+      const row = positionRow(body.position);
+      return `${row.title}: ${body.state === 'away' ? row.away : body.state === 'back' ? row.back : 'stays as it is'}${body.found ? `, was ${body.found}` : ''}`;
+    }
+    case 'step': {
+      const step = runSheet(body.sheet).steps.find((s) => s.id === body.step);
+      return body.did === 'skipped'
+        ? `Left out: ${step?.text ?? body.step}${body.reason ? ` (${body.reason})` : ''}`
+        : body.value === undefined || !step
+          ? null
+          : `${step.text}: ${step.asks?.startsWith('litres') ? `${body.value} L` : pressureText(body.value, units.pressure)}`;
+    }
+    case 'part':
+      return `Fitted: ${[PART_KINDS[body.part.kind].toLowerCase(), body.part.make, body.part.serial].filter(Boolean).join(', ')}`;
+    case 'said':
+      return `${body.what === 'advice' ? 'Advice' : 'Defect'}, ${plain(body.answer)}: ${body.text}`;
+    case 'skip':
+      return `Not done: ${testRow(body.test as Finding['test']).title.toLowerCase()} (${body.reason})`;
+    case 'check':
+      return body.done ? null : `To look at again by ${body.due}: ${CHECKS[body.check].toLowerCase()}`;
+    default:
+      return null;
   }
 }

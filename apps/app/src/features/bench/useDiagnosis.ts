@@ -8,7 +8,8 @@ import { askJudge, judgeProgress, Overtaken, type Line } from '../../workers/jud
 const JUDGED = new Set<string>(['reading', 'event', 'finding', 'repair', 'log', 'retraction'] satisfies FactBody['kind'][]);
 
 /** Changes when what the judge is asked changes, and with nothing else: a photo or a ticked step asks nothing new. */
-export const caseKey = (parts: JobParts): string => [parts.job.id, parts.sheet.id, ...parts.facts.flatMap((f) => (JUDGED.has(f.body.kind) ? [f.id] : [])).sort()].join();
+export const caseKey = (parts: JobParts): string =>
+  [parts.job.id, parts.sheet.id, ...parts.facts.flatMap((f) => (JUDGED.has(f.body.kind) ? [f.id] : [])).sort()].join();
 
 /** A question to the judge, as whoever asks the same one shares it. */
 export const diagnosisQuery = (input: Case, key: string, line: Line = 'now') => ({

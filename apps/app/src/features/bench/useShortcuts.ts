@@ -5,7 +5,9 @@ export type Shortcuts = Record<string, () => void>;
 /** Keys of a wide screen's keyboard. Not while something is typed, nor with a modifier held, nor where a control has its own use for the key. */
 export function useShortcuts(keys: Shortcuts): void {
   const latest = useRef(keys);
-  useLayoutEffect(() => { latest.current = keys; });
+  useLayoutEffect(() => {
+    latest.current = keys;
+  });
   // With the first paint: a key pressed on what is seen counts.
   useLayoutEffect(() => {
     const press = (e: KeyboardEvent) => {

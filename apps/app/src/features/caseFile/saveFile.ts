@@ -11,4 +11,10 @@ export function saveBlob(blob: Blob, name: string): void {
 }
 
 /** Named after the site and the day. */
-export const fileName = (site: string, day: Date, ending: string): string => `${site.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || 'case'}-${day.toISOString().slice(0, 10)}.${ending}`;
+export const fileName = (site: string, day: Date, ending: string): string =>
+  `${
+    site
+      .toLowerCase()
+      .replace(/[^\p{L}\p{N}]+/gu, '-')
+      .replace(/^-|-$/g, '') || 'case'
+  }-${day.toISOString().slice(0, 10)}.${ending}`;

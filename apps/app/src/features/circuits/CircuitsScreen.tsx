@@ -21,11 +21,28 @@ export function CircuitsScreen() {
   return (
     <Place at="circuits">
       <Header title="Circuits" subtitle="Last cold pressure, visits, and what is due" />
-      {jobs.isError ? <State title="The circuits could not be read from this device" text={String(jobs.error)} action={{ label: 'Try again', onPress: () => void jobs.refetch() }} /> : null}
+      {jobs.isError ? (
+        <State
+          title="The circuits could not be read from this device"
+          text={String(jobs.error)}
+          action={{ label: 'Try again', onPress: () => void jobs.refetch() }}
+        />
+      ) : null}
       <ScrollView className="flex-1" contentContainerClassName="pb-6">
-        <View className="px-4 pb-3 pt-4"><Field label="Find a site or town" value={word} onChange={setWord} /></View>
-        {rows?.length === 0 ? <State title={word.trim() ? 'None of that name' : 'No circuits yet'} text={word.trim() ? 'Look for a part of the site’s or the town’s name.' : 'A circuit stands here from its first job on.'} /> : null}
-        <View role="list" aria-label="Circuits">{rows?.map((r) => <Row key={r.circuitId} row={r} />)}</View>
+        <View className="px-4 pb-3 pt-4">
+          <Field label="Find a site or town" value={word} onChange={setWord} />
+        </View>
+        {rows?.length === 0 ? (
+          <State
+            title={word.trim() ? 'None of that name' : 'No circuits yet'}
+            text={word.trim() ? 'Look for a part of the site’s or the town’s name.' : 'A circuit stands here from its first job on.'}
+          />
+        ) : null}
+        <View role="list" aria-label="Circuits">
+          {rows?.map((r) => (
+            <Row key={r.circuitId} row={r} />
+          ))}
+        </View>
       </ScrollView>
     </Place>
   );
@@ -36,10 +53,16 @@ function Row({ row }: { row: CircuitRow }) {
     <View role="listitem" className="border-t border-hair">
       <Link href={`/jobs/${row.jobId}/history?from=circuits` as never} asChild>
         <Pressable className="min-h-[64px] flex-row items-center gap-3 px-4 py-2.5 active:bg-sheet">
-          <Text numberOfLines={1} className="w-[64px] font-figure text-[28px] leading-[32px]">{row.cold}</Text>
+          <Text numberOfLines={1} className="w-[64px] font-figure text-[28px] leading-[32px]">
+            {row.cold}
+          </Text>
           <View className="min-w-0 flex-1 gap-0.5">
-            <Text numberOfLines={2} className="font-semibold text-[16.5px]">{row.site}</Text>
-            <Text numberOfLines={2} className="text-[13.5px] leading-[18px] text-ink2">{row.plant}</Text>
+            <Text numberOfLines={2} className="font-semibold text-[16.5px]">
+              {row.site}
+            </Text>
+            <Text numberOfLines={2} className="text-[13.5px] leading-[18px] text-ink2">
+              {row.plant}
+            </Text>
           </View>
           <View className="items-end gap-0.5">
             <Text className="font-medium text-[13.5px]">{row.visits}</Text>

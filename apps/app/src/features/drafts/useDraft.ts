@@ -5,7 +5,10 @@ export function useDraft<T extends object>(key: string, blank: T): { value: T; s
   const [value, setValue] = useState<T>(() => readDraft(key, blank));
   return {
     value,
-    set: (next) => { localStorage.setItem(key, JSON.stringify(next)); setValue(next); },
+    set: (next) => {
+      localStorage.setItem(key, JSON.stringify(next));
+      setValue(next);
+    },
     clear: () => localStorage.removeItem(key),
   };
 }

@@ -13,7 +13,8 @@ export function Scrub({ view, scale, units }: { view: FigureView; scale: FigureS
   const { tokens } = useTheme();
   const [min, setMin] = useState<number | null>(null);
   const at = min === null ? null : readAt(view, min, units);
-  const width = scale.plotRight - scale.plotLeft, height = scale.plotBottom - scale.plotTop;
+  const width = scale.plotRight - scale.plotLeft,
+    height = scale.plotBottom - scale.plotTop;
   const touch = (e: { nativeEvent: { pageX: number; locationX: number } }) => setMin((e.nativeEvent.locationX / width) * scale.spanMin);
   const key = (e: { key: string; preventDefault: () => void }) => {
     if (e.key === 'Escape') return setMin(null);
@@ -27,20 +28,60 @@ export function Scrub({ view, scale, units }: { view: FigureView; scale: FigureS
     <>
       {at ? (
         <Svg width={scale.width} height={scale.height} style={{ position: 'absolute', left: 0, top: 0 }} pointerEvents="none" aria-hidden>
-          <Line x1={scale.x(at.min)} x2={scale.x(at.min)} y1={scale.plotTop} y2={scale.plotBottom + 15} stroke={tokens.ink} strokeWidth="1" />
+          <Line
+            x1={scale.x(at.min)}
+            x2={scale.x(at.min)}
+            y1={scale.plotTop}
+            y2={scale.plotBottom + 15}
+            stroke={tokens.ink}
+            strokeWidth="1"
+          />
           <Circle cx={scale.x(at.min)} cy={scale.y(at.bar)} r="5.5" fill={tokens.copper} stroke={tokens.lime} strokeWidth="1.5" />
         </Svg>
       ) : null}
       <View
-        testID="scrub" role="slider" tabIndex={0} aria-label="Look at a reading" aria-valuemin={0} aria-valuemax={Math.round(scale.spanMin)} aria-valuenow={Math.round(at?.min ?? view.readings.at(-1)!.min)}
+        testID="scrub"
+        role="slider"
+        tabIndex={0}
+        aria-label="Look at a reading"
+        aria-valuemin={0}
+        aria-valuemax={Math.round(scale.spanMin)}
+        aria-valuenow={Math.round(at?.min ?? view.readings.at(-1)!.min)}
         {...(at ? { 'aria-valuetext': at.lines.join(', ') } : { 'aria-valuetext': 'the last reading' })}
-        onStartShouldSetResponder={() => true} onResponderGrant={touch} onResponderMove={touch} onResponderRelease={() => undefined} onResponderTerminate={() => setMin(null)}
+        onStartShouldSetResponder={() => true}
+        onResponderGrant={touch}
+        onResponderMove={touch}
+        onResponderRelease={() => undefined}
+        onResponderTerminate={() => setMin(null)}
         {...({ onKeyDown: key, onBlur: () => setMin(null) } as object)}
-        style={{ position: 'absolute', left: scale.plotLeft, top: scale.plotTop, width, height, touchAction: 'pan-y', cursor: 'crosshair' } as never}
+        style={
+          {
+            position: 'absolute',
+            left: scale.plotLeft,
+            top: scale.plotTop,
+            width,
+            height,
+            touchAction: 'pan-y',
+            cursor: 'crosshair',
+          } as never
+        }
       />
       {at ? (
-        <View pointerEvents="none" testID="scrub-text" className="absolute rounded bg-ink px-2.5 py-1.5" style={x > width / 2 ? { right: scale.width - scale.plotLeft - x + 8, top: scale.plotTop + 4 } : { left: scale.plotLeft + x + 8, top: scale.plotTop + 4 }}>
-          {at.lines.map((line, i) => <Text key={i} className={`text-lime ${i === 0 ? 'font-semibold text-[14.5px]' : 'text-[13px]'}`}>{line}</Text>)}
+        <View
+          pointerEvents="none"
+          testID="scrub-text"
+          className="absolute rounded bg-ink px-2.5 py-1.5"
+          style={
+            x > width / 2
+              ? { right: scale.width - scale.plotLeft - x + 8, top: scale.plotTop + 4 }
+              : { left: scale.plotLeft + x + 8, top: scale.plotTop + 4 }
+          }
+        >
+          {at.lines.map((line, i) => (
+            <Text key={i} className={`text-lime ${i === 0 ? 'font-semibold text-[14.5px]' : 'text-[13px]'}`}>
+              {line}
+            </Text>
+          ))}
         </View>
       ) : null}
     </>

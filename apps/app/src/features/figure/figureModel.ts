@@ -1,7 +1,18 @@
-export interface Point { min: number; bar: number }
+export interface Point {
+  min: number;
+  bar: number;
+}
 
 /** A step of the ladder. With `reach` it is a doubt, drawn as a band on the rail instead of a line. */
-export interface Rung { id: string; label: string; bar: number; /** It lies below the ladder's foot, and stands there. */ belowFoot?: boolean; reach?: { low: number; high: number }; tone: 'relief' | 'right' | 'fill' | 'quiet' | 'doubt'; line: 'solid' | 'dashed' | 'dotted' | 'none' }
+export interface Rung {
+  id: string;
+  label: string;
+  bar: number;
+  /** It lies below the ladder's foot, and stands there. */ belowFoot?: boolean;
+  reach?: { low: number; high: number };
+  tone: 'relief' | 'right' | 'fill' | 'quiet' | 'doubt';
+  line: 'solid' | 'dashed' | 'dotted' | 'none';
+}
 
 export interface FigureView {
   topBar: number;
@@ -25,4 +36,11 @@ export interface FigureView {
 }
 
 /** Pressure against temperature: what was read, and where a healthy circuit would go. */
-export interface LoopView { points: { celsius: number; bar: number }[]; band: { celsius: number; low: number; high: number }[]; fromC: number; toC: number; topBar: number; reliefBar: number }
+export interface LoopView {
+  points: { celsius: number; bar: number }[];
+  band: { celsius: number; low: number; high: number }[];
+  fromC: number;
+  toC: number;
+  topBar: number;
+  reliefBar: number;
+}

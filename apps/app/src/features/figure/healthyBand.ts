@@ -1,21 +1,42 @@
-import { COLD_BELOW_C, cycleFeatures, endsRun, expectedPressure, HEATED_K, heatWasOn, type PressureLog, type ResolvedCircuit } from '@jumper/core';
+import {
+  COLD_BELOW_C,
+  cycleFeatures,
+  endsRun,
+  expectedPressure,
+  HEATED_K,
+  heatWasOn,
+  type PressureLog,
+  type ResolvedCircuit,
+} from '@jumper/core';
 import type { FigureView } from './figureModel';
 
 /** Points of the band: forty for a visit; over days so many that a heat-up of an hour is not missed between two. */
-const FEWEST = 40, MOST = 240, STEP_MIN = 30;
+const FEWEST = 40,
+  MOST = 240,
+  STEP_MIN = 30;
 const pointsOver = (spanMin: number) => Math.min(MOST, Math.max(FEWEST, Math.ceil(spanMin / STEP_MIN)));
 
 export const clampC = (x: number) => Math.min(150, Math.max(1, x));
 
-export interface ColdPoint { gaugeBar: number; celsius: number }
+export interface ColdPoint {
+  gaugeBar: number;
+  celsius: number;
+}
 /** Where a log starts from cold, or would: one pass over it, so it is asked for once and handed on. A circuit that was found hot and has not cooled yet is held against one that was filled as wanted. */
 export function coldPointOf(log: PressureLog | null, c: ResolvedCircuit): ColdPoint {
-  const f = log ? cycleFeatures(log) : null, still = f !== null && f.beganHot && (f.coldC ?? 0) >= COLD_BELOW_C && (f.hotC ?? 0) - f.coldC! < HEATED_K;
+  const f = log ? cycleFeatures(log) : null,
+    still = f !== null && f.beganHot && (f.coldC ?? 0) >= COLD_BELOW_C && (f.hotC ?? 0) - f.coldC! < HEATED_K;
   return still ? { gaugeBar: c.fillGaugeBar, celsius: 15 } : { gaugeBar: f?.coldBar ?? c.fillGaugeBar, celsius: clampC(f?.coldC ?? 15) };
 }
 
 /** Where a healthy circuit of this sheet would run: at the temperatures read so far, and, with the heat on, towards the greatest flow temperature. */
-export function healthyBand(log: PressureLog | null, c: ResolvedCircuit, cold: ColdPoint, spanMin: number, heatOn: boolean): FigureView['band'] {
+export function healthyBand(
+  log: PressureLog | null,
+  c: ResolvedCircuit,
+  cold: ColdPoint,
+  spanMin: number,
+  heatOn: boolean,
+): FigureView['band'] {
   if (cold.gaugeBar < -0.9 || cold.gaugeBar > 24) return [];
   const flow = flowAt(log, c, heatOn);
   if (!flow) return [];
@@ -30,7 +51,12 @@ export function healthyBand(log: PressureLog | null, c: ResolvedCircuit, cold: C
 
 /** The band at one flow temperature. */
 export function rightAt(circuit: ResolvedCircuit, cold: ColdPoint, flowC: number): { low: number; high: number } {
-  const right = expectedPressure({ circuit, coldGaugeBar: cold.gaugeBar, coldC: cold.celsius, flowC: Math.max(cold.celsius, clampC(flowC)) });
+  const right = expectedPressure({
+    circuit,
+    coldGaugeBar: cold.gaugeBar,
+    coldC: cold.celsius,
+    flowC: Math.max(cold.celsius, clampC(flowC)),
+  });
   return { low: Math.min(right.lowGaugeBar, right.gaugeBar), high: Math.max(right.highGaugeBar, right.gaugeBar) + 0.02 };
 }
 
@@ -46,13 +72,21 @@ function flowAt(log: PressureLog | null, c: ResolvedCircuit, heatOn: boolean): (
     // Nothing read: the usual twenty minutes to the limit.
     return (min) => 15 + (c.maxFlowC - 15) * Math.min(1, Math.max(0, min - (onMin ?? 0) / 60) / 20);
   }
-  const last = known.at(-1)!, before = known.at(-2);
+  const last = known.at(-1)!,
+    before = known.at(-2);
   const pace = heatOn ? Math.max(0.5, before ? (last.celsius - before.celsius) / Math.max(0.5, last.min - before.min) : 2) : 0;
   return (min) => {
-    if (min >= last.min) return heatOn ? Math.max(last.celsius, Math.min(c.maxFlowC, last.celsius + pace * (min - last.min))) : last.celsius;
-    let from = 0, to = known.length - 1;
-    while (to - from > 1) { const mid = (from + to) >> 1; if (known[mid]!.min <= min) from = mid; else to = mid; }
-    const a = known[from]!, b = known[to]!;
+    if (min >= last.min)
+      return heatOn ? Math.max(last.celsius, Math.min(c.maxFlowC, last.celsius + pace * (min - last.min))) : last.celsius;
+    let from = 0,
+      to = known.length - 1;
+    while (to - from > 1) {
+      const mid = (from + to) >> 1;
+      if (known[mid]!.min <= min) from = mid;
+      else to = mid;
+    }
+    const a = known[from]!,
+      b = known[to]!;
     if (min <= a.min) return a.celsius;
     return a.celsius + ((b.celsius - a.celsius) * (min - a.min)) / Math.max(1e-6, b.min - a.min);
   };

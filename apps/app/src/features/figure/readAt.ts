@@ -1,17 +1,24 @@
 import { pressureText, temperatureText, type Units } from '../units/units';
 import type { FigureView } from './figureModel';
 
-export interface ReadAt { min: number; bar: number; lines: string[] }
+export interface ReadAt {
+  min: number;
+  bar: number;
+  lines: string[];
+}
 
 /** What the figure says at a touch: the reading nearest in time, its temperature, and what would be right there. */
 export function readAt(view: FigureView, min: number, units: Units): ReadAt | null {
   const at = nearest(view.readings, min);
   if (!at) return null;
-  const heat = nearest(view.heat, at.min), band = nearest(view.band, at.min), before = view.before && nearest(view.before.points, at.min);
+  const heat = nearest(view.heat, at.min),
+    band = nearest(view.band, at.min),
+    before = view.before && nearest(view.before.points, at.min);
   const close = (x: { min: number } | null | undefined) => x && Math.abs(x.min - at.min) <= view.spanMin / 30;
   const temperature = close(heat) ? `, ${temperatureText(heat!.celsius, units.temperature)}` : '';
   return {
-    min: at.min, bar: at.bar,
+    min: at.min,
+    bar: at.bar,
     lines: [
       `${clock(view, at.min)}  ${pressureText(at.bar, units.pressure)}${temperature}`,
       ...(close(band) ? [`right: ${pressureText(band!.low, units.pressure)} to ${pressureText(band!.high, units.pressure)}`] : []),

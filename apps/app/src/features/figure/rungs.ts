@@ -16,10 +16,21 @@ export function rungs(sheet: CircuitSheet, c: ResolvedCircuit, hotBar: number, c
   ];
   // Worth a place only where it says more than "somewhere in the vessel's reach".
   if (chargeNow && chargeNow.p95 - chargeNow.p05 < 0.9 && chargeNow.p95 > 0) {
-    const wanted = all.find((r) => r.id === 'precharge')!, reach = { low: Math.max(0, chargeNow.p05), high: chargeNow.p95 };
+    const wanted = all.find((r) => r.id === 'precharge')!,
+      reach = { low: Math.max(0, chargeNow.p05), high: chargeNow.p95 };
     // Two steps in one place cannot be read. One says it: it is what it should be.
-    if (wanted.line !== 'none' && Math.abs(chargeNow.median - wanted.bar) < ONE_STEP_BAR) Object.assign(wanted, { label: 'charge now', tone: 'right', reach });
-    else all.push({ id: 'charge-now', label: 'charge now', bar: Math.max(0, chargeNow.median), belowFoot: chargeNow.median < 0, reach, tone: 'doubt', line: 'none' });
+    if (wanted.line !== 'none' && Math.abs(chargeNow.median - wanted.bar) < ONE_STEP_BAR)
+      Object.assign(wanted, { label: 'charge now', tone: 'right', reach });
+    else
+      all.push({
+        id: 'charge-now',
+        label: 'charge now',
+        bar: Math.max(0, chargeNow.median),
+        belowFoot: chargeNow.median < 0,
+        reach,
+        tone: 'doubt',
+        line: 'none',
+      });
   }
   return all.filter((r) => r.bar >= 0).sort((a, b) => b.bar - a.bar);
 }
@@ -29,6 +40,14 @@ const ONE_STEP_BAR = 0.06;
 
 function schoolsReach(sheet: CircuitSheet, c: ResolvedCircuit): { low: number; high: number } {
   const s = chargeBySchool(sheet);
-  const said = [s.label, s.staticHead?.low ?? null, s.staticHead?.high ?? null, s.perFloor, s.oneBar, s.matchedToFeed, c.prechargeGaugeBar].filter((x): x is number => x !== null && x > c.staticGaugeBar);
+  const said = [
+    s.label,
+    s.staticHead?.low ?? null,
+    s.staticHead?.high ?? null,
+    s.perFloor,
+    s.oneBar,
+    s.matchedToFeed,
+    c.prechargeGaugeBar,
+  ].filter((x): x is number => x !== null && x > c.staticGaugeBar);
   return { low: Math.min(...said), high: Math.max(...said) };
 }

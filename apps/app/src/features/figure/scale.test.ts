@@ -18,7 +18,12 @@ it('puts zero at the bottom, the top at the top, and beyond the ends at the ends
   expect(s.x(15)).toBe((s.plotLeft + s.plotRight) / 2);
 });
 
-it.each([[30, 'min'], [180, 'min'], [720, 'h'], [10_080, 'days']])('labels %d minutes in %s, with two to eight ticks', (span, unit) => {
+it.each([
+  [30, 'min'],
+  [180, 'min'],
+  [720, 'h'],
+  [10_080, 'days'],
+])('labels %d minutes in %s, with two to eight ticks', (span, unit) => {
   expect(timeUnit(span)).toBe(unit);
   expect(timeTicks(span).length).toBeGreaterThan(1);
   expect(timeTicks(span).length).toBeLessThanOrEqual(8);
@@ -26,7 +31,14 @@ it.each([[30, 'min'], [180, 'min'], [720, 'h'], [10_080, 'days']])('labels %d mi
 });
 
 it('reads a line at equal steps, and nowhere outside it', () => {
-  const r = resample([{ min: 0, bar: 1 }, { min: 10, bar: 2 }], 20, 5);
+  const r = resample(
+    [
+      { min: 0, bar: 1 },
+      { min: 10, bar: 2 },
+    ],
+    20,
+    5,
+  );
   expect(r).toEqual([1, 1.5, 2, undefined, undefined]);
   expect(resample([], 20, 3)).toEqual([undefined, undefined, undefined]);
 });

@@ -18,7 +18,13 @@ import { dueRows, jobRows, type DueRow, type JobRow, type RowTone } from './jobs
 import { SyncBadge } from './SyncBadge';
 
 /** The clock for "18 min ago": a minute is fine enough. */
-const minuteClock = { subscribe: (f: () => void) => { const t = setInterval(f, 30_000); return () => clearInterval(t); }, now: () => Math.floor(Date.now() / 30_000) * 30_000 };
+const minuteClock = {
+  subscribe: (f: () => void) => {
+    const t = setInterval(f, 30_000);
+    return () => clearInterval(t);
+  },
+  now: () => Math.floor(Date.now() / 30_000) * 30_000,
+};
 
 export function JobsScreen() {
   const jobs = useJobs();
@@ -34,30 +40,68 @@ export function JobsScreen() {
   const { sync } = useStore();
   const seen = async (row: DueRow) => {
     const now = new Date().toISOString();
-    await sync.save([{ kind: 'fact', record: { id: v7(), jobId: row.jobId, recordedAt: now, correctsId: row.factId, body: { kind: 'check', at: now, check: row.check, due: row.due, done: true } } }]);
+    await sync.save([
+      {
+        kind: 'fact',
+        record: {
+          id: v7(),
+          jobId: row.jobId,
+          recordedAt: now,
+          correctsId: row.factId,
+          body: { kind: 'check', at: now, check: row.check, due: row.due, done: true },
+        },
+      },
+    ]);
     await client.invalidateQueries({ queryKey: ['records'] });
   };
   // What is due today or overdue stands before the jobs, the rest after them.
   const pressing = due.some((r) => r.days <= 0);
   const dueList = <DueList rows={due} onDone={(r) => void seen(r)} />;
-  const open = rows?.filter((r) => !r.closed) ?? [], closed = rows?.filter((r) => r.closed) ?? [];
+  const open = rows?.filter((r) => !r.closed) ?? [],
+    closed = rows?.filter((r) => r.closed) ?? [];
   const [showClosed, setShowClosed] = useState(false);
   const title = `${new Date(nowMs).toLocaleDateString('en-GB', { weekday: 'long' })}, ${open.length} ${open.length === 1 ? 'job' : 'jobs'}`;
   return (
     <Place at="jobs" foot={<Button label="New job" kind="main" onPress={() => router.navigate('/jobs/new')} />}>
       <View className="flex-row items-center justify-between gap-3 px-4 pb-2 pt-5">
-        <Text role="heading" aria-level={1} className="min-w-0 flex-1 font-figure text-[30px] leading-[34px]">{rows ? title : 'Jobs'}</Text>
+        <Text role="heading" aria-level={1} className="min-w-0 flex-1 font-figure text-[30px] leading-[34px]">
+          {rows ? title : 'Jobs'}
+        </Text>
         <SyncBadge />
       </View>
-      {jobs.isError ? <State title="The jobs could not be read from this device" text={String(jobs.error)} action={{ label: 'Try again', onPress: () => void jobs.refetch() }} /> : null}
+      {jobs.isError ? (
+        <State
+          title="The jobs could not be read from this device"
+          text={String(jobs.error)}
+          action={{ label: 'Try again', onPress: () => void jobs.refetch() }}
+        />
+      ) : null}
       <ScrollView className="flex-1">
         {pressing ? dueList : null}
         {rows?.length === 0 ? <State title="No jobs yet" text="Make one from a complaint, or open a case file." /> : null}
-        <View role="list" aria-label="Jobs">{open.map((r) => <Row key={r.id} row={r} />)}</View>
+        <View role="list" aria-label="Jobs">
+          {open.map((r) => (
+            <Row key={r.id} row={r} />
+          ))}
+        </View>
         {closed.length > 0 ? (
           <View>
-            <Pressable role="button" aria-expanded={showClosed} onPress={() => setShowClosed(!showClosed)} className="min-h-[52px] flex-row items-center justify-between border-b border-hair px-4 active:bg-sheet"><Text className="font-medium">{`Closed, ${closed.length}`}</Text><Text className="text-ink2">{showClosed ? 'Fold away' : 'Show'}</Text></Pressable>
-            {showClosed ? <View role="list" aria-label="Closed jobs">{closed.map((r) => <Row key={r.id} row={r} />)}</View> : null}
+            <Pressable
+              role="button"
+              aria-expanded={showClosed}
+              onPress={() => setShowClosed(!showClosed)}
+              className="min-h-[52px] flex-row items-center justify-between border-b border-hair px-4 active:bg-sheet"
+            >
+              <Text className="font-medium">{`Closed, ${closed.length}`}</Text>
+              <Text className="text-ink2">{showClosed ? 'Fold away' : 'Show'}</Text>
+            </Pressable>
+            {showClosed ? (
+              <View role="list" aria-label="Closed jobs">
+                {closed.map((r) => (
+                  <Row key={r.id} row={r} />
+                ))}
+              </View>
+            ) : null}
           </View>
         ) : null}
         {pressing ? null : dueList}
@@ -67,17 +111,31 @@ export function JobsScreen() {
   );
 }
 
-const TONE: Record<RowTone, string> = { oxide: 'text-oxide', verdigris: 'text-verdigris', slate: 'text-slate', copper: 'text-copper', brass: 'text-brass', ink: 'text-ink', ink2: 'text-ink2' };
+const TONE: Record<RowTone, string> = {
+  oxide: 'text-oxide',
+  verdigris: 'text-verdigris',
+  slate: 'text-slate',
+  copper: 'text-copper',
+  brass: 'text-brass',
+  ink: 'text-ink',
+  ink2: 'text-ink2',
+};
 
 function Row({ row }: { row: JobRow }) {
   return (
     <View role="listitem" className="border-b border-hair">
       <Link href={`/jobs/${row.id}`} asChild>
         <Pressable className="min-h-[72px] flex-row items-center gap-3 px-4 py-3 active:bg-sheet">
-          <Text numberOfLines={1} className={`w-[64px] font-figure text-[32px] leading-[36px] ${TONE[row.numberTone]}`}>{row.number}</Text>
+          <Text numberOfLines={1} className={`w-[64px] font-figure text-[32px] leading-[36px] ${TONE[row.numberTone]}`}>
+            {row.number}
+          </Text>
           <View className="min-w-0 flex-1 gap-0.5">
-            <Text numberOfLines={2} className="font-semibold text-[17px]">{row.site}</Text>
-            <Text numberOfLines={3} className="text-[13.5px] leading-[18px] text-ink2">{row.line}</Text>
+            <Text numberOfLines={2} className="font-semibold text-[17px]">
+              {row.site}
+            </Text>
+            <Text numberOfLines={3} className="text-[13.5px] leading-[18px] text-ink2">
+              {row.line}
+            </Text>
           </View>
           <View className="items-end gap-0.5">
             <Text className={`font-semibold text-[13.5px] ${TONE[row.statusTone]}`}>{row.status}</Text>
@@ -99,15 +157,36 @@ function CaseFileOpener() {
     if (!file) return;
     const opened = await openCaseFile(file, sync);
     setResult(opened);
-    if (opened.kind === 'ok') { await jobs.refetch(); router.navigate(`/jobs/${opened.jobId}`); }
+    if (opened.kind === 'ok') {
+      await jobs.refetch();
+      router.navigate(`/jobs/${opened.jobId}`);
+    }
   };
   return (
     <View className="gap-3 px-4 py-5">
-      <input ref={input} type="file" accept=".json,application/json" aria-label="Case file" style={{ display: 'none' }} data-testid="case-file" onChange={(e) => { void take(e.target.files?.[0]); e.target.value = ''; }} />
+      <input
+        ref={input}
+        type="file"
+        accept=".json,application/json"
+        aria-label="Case file"
+        style={{ display: 'none' }}
+        data-testid="case-file"
+        onChange={(e) => {
+          void take(e.target.files?.[0]);
+          e.target.value = '';
+        }}
+      />
       <Button label="Open a case file" onPress={() => input.current?.click()} />
       {result?.kind === 'bad' ? (
         <Notice kind="danger" title={`${result.name} was not opened; nothing was changed`} live>
-          <View className="gap-1">{result.lines.slice(0, 6).map((l) => <Text key={l} className="text-[14px]">{l}</Text>)}{result.lines.length > 6 ? <Text className="text-[14px]">and {result.lines.length - 6} more</Text> : null}</View>
+          <View className="gap-1">
+            {result.lines.slice(0, 6).map((l) => (
+              <Text key={l} className="text-[14px]">
+                {l}
+              </Text>
+            ))}
+            {result.lines.length > 6 ? <Text className="text-[14px]">and {result.lines.length - 6} more</Text> : null}
+          </View>
         </Notice>
       ) : null}
     </View>

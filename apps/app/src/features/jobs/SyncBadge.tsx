@@ -6,7 +6,16 @@ import { Text } from '../../ui/Text';
 /** Where the readings are: with the server, or still kept here. A touch shows what waits. */
 export function SyncBadge() {
   const { waiting, refused, reachable } = useSyncStatus();
-  const text = refused > 0 ? `${refused} not accepted` : waiting > 0 ? `${waiting} kept here` : reachable === false ? 'offline' : reachable === null ? 'checking' : 'all sent';
+  const text =
+    refused > 0
+      ? `${refused} not accepted`
+      : waiting > 0
+        ? `${waiting} kept here`
+        : reachable === false
+          ? 'offline'
+          : reachable === null
+            ? 'checking'
+            : 'all sent';
   return (
     <Link href="/settings" asChild>
       <Pressable aria-label={`Sending: ${text}`} className="min-h-[48px] justify-center active:opacity-70">

@@ -4,12 +4,18 @@ import type { Database } from '../../offline/database';
 import { useStore } from '../../offline/SyncProvider';
 
 export const latestSheet = (sheets: SheetRecord[]): SheetRecord | undefined =>
-  sheets.reduce<SheetRecord | undefined>((best, s) => (!best || s.recordedAt > best.recordedAt || (s.recordedAt === best.recordedAt && s.id > best.id) ? s : best), undefined);
+  sheets.reduce<SheetRecord | undefined>(
+    (best, s) => (!best || s.recordedAt > best.recordedAt || (s.recordedAt === best.recordedAt && s.id > best.id) ? s : best),
+    undefined,
+  );
 
 async function loadJob(db: Database, id: string): Promise<JobParts | null> {
   const job = await db.get('job', id);
   if (!job) return null;
-  const [sheets, facts] = await Promise.all([db.getAllFromIndex('sheet', 'circuitId', job.circuitId), db.getAllFromIndex('fact', 'jobId', id)]);
+  const [sheets, facts] = await Promise.all([
+    db.getAllFromIndex('sheet', 'circuitId', job.circuitId),
+    db.getAllFromIndex('fact', 'jobId', id),
+  ]);
   const sheet = latestSheet(sheets);
   return sheet ? { job, sheet, facts } : null;
 }
@@ -21,7 +27,8 @@ async function loadJobs(db: Database): Promise<JobParts[]> {
 
 /** Jobs with their newest sheet and their facts, in one pass over each table. */
 export function joinJobs(jobs: JobRecord[], sheets: SheetRecord[], facts: FactRecord[]): JobParts[] {
-  const sheetsOf = groupBy(sheets, (s) => s.circuitId), factsOf = groupBy(facts, (f) => f.jobId);
+  const sheetsOf = groupBy(sheets, (s) => s.circuitId),
+    factsOf = groupBy(facts, (f) => f.jobId);
   return jobs.flatMap((job) => {
     const sheet = latestSheet(sheetsOf.get(job.circuitId) ?? []);
     return sheet ? [{ job, sheet, facts: factsOf.get(job.id) ?? [] }] : [];
@@ -55,5 +62,11 @@ export function groupBy<T>(items: T[], keyOf: (item: T) => string): Map<string, 
 /** Every version of a circuit's sheet, the newest first. */
 export function useSheetVersions(circuitId: string) {
   const { db } = useStore();
-  return useQuery({ queryKey: ['records', 'sheets', circuitId], queryFn: async () => (await db.getAllFromIndex('sheet', 'circuitId', circuitId)).sort((a, b) => b.recordedAt.localeCompare(a.recordedAt)), networkMode: 'always', staleTime: Infinity });
+  return useQuery({
+    queryKey: ['records', 'sheets', circuitId],
+    queryFn: async () =>
+      (await db.getAllFromIndex('sheet', 'circuitId', circuitId)).sort((a, b) => b.recordedAt.localeCompare(a.recordedAt)),
+    networkMode: 'always',
+    staleTime: Infinity,
+  });
 }

@@ -9,28 +9,62 @@ import { capital } from '../units/words';
 import { pressureNumber, type Units } from '../units/units';
 
 export type RowTone = 'oxide' | 'verdigris' | 'slate' | 'copper' | 'brass' | 'ink' | 'ink2';
-export interface JobRow { id: string; number: string; numberTone: RowTone; site: string; line: string; status: string; statusTone: RowTone; when: string; begun: boolean; closed: boolean }
+export interface JobRow {
+  id: string;
+  number: string;
+  numberTone: RowTone;
+  site: string;
+  line: string;
+  status: string;
+  statusTone: RowTone;
+  when: string;
+  begun: boolean;
+  closed: boolean;
+}
 
 /** The list of jobs: the newest work first; each opens with its last pressure, and says what is known of it.
  *  @param verdicts what the judge last said, by job; a job without one shows its complaint */
-export function jobRows(jobs: JobParts[], units: Units, nowMs: number, verdicts: ReadonlyMap<string, VerdictRecord> | null = null): JobRow[] {
-  return [...jobs].sort((a, b) => lastAt(b) - lastAt(a)).map((parts) => {
-    const file = jobToCase(parts), standing = standingFacts(parts.facts);
-    const pressures = (file.logs ?? []).flatMap((l) => l.samples.pressureBar).filter((p): p is number => p !== null);
-    const last = pressures.at(-1), verdict = verdicts?.get(parts.job.id) ?? null;
-    const closed = (standing.findLast((f) => f.body.kind === 'status')?.body as { status: string } | undefined)?.status === 'done';
-    const begun = last !== undefined || standing.some((f) => f.body.kind === 'finding');
-    const readingDue = closed || !heatIsOn(file.logs?.at(-1)) ? null : nextReadingAt(standing, nowMs);
-    const stage = closed ? CLOSED : !begun ? TO_BEGIN : readingDue ? WATCHING : stageOf(file, verdict);
-    return {
-      id: parts.job.id, number: last === undefined ? '–' : pressureNumber(last, units.pressure), numberTone: last === undefined ? 'slate' : standsWrong(file, last) ? 'oxide' : 'ink', site: parts.sheet.site,
-      line: lineOf(parts, file, verdict, begun), status: stage.text, statusTone: stage.tone, when: readingDue ?? ago(lastAt(parts), nowMs), begun, closed,
-    };
-  });
+export function jobRows(
+  jobs: JobParts[],
+  units: Units,
+  nowMs: number,
+  verdicts: ReadonlyMap<string, VerdictRecord> | null = null,
+): JobRow[] {
+  return [...jobs]
+    .sort((a, b) => lastAt(b) - lastAt(a))
+    .map((parts) => {
+      const file = jobToCase(parts),
+        standing = standingFacts(parts.facts);
+      const pressures = (file.logs ?? []).flatMap((l) => l.samples.pressureBar).filter((p): p is number => p !== null);
+      const last = pressures.at(-1),
+        verdict = verdicts?.get(parts.job.id) ?? null;
+      const closed = (standing.findLast((f) => f.body.kind === 'status')?.body as { status: string } | undefined)?.status === 'done';
+      const begun = last !== undefined || standing.some((f) => f.body.kind === 'finding');
+      const readingDue = closed || !heatIsOn(file.logs?.at(-1)) ? null : nextReadingAt(standing, nowMs);
+      const stage = closed ? CLOSED : !begun ? TO_BEGIN : readingDue ? WATCHING : stageOf(file, verdict);
+      return {
+        id: parts.job.id,
+        number: last === undefined ? '–' : pressureNumber(last, units.pressure),
+        numberTone: last === undefined ? 'slate' : standsWrong(file, last) ? 'oxide' : 'ink',
+        site: parts.sheet.site,
+        line: lineOf(parts, file, verdict, begun),
+        status: stage.text,
+        statusTone: stage.tone,
+        when: readingDue ?? ago(lastAt(parts), nowMs),
+        begun,
+        closed,
+      };
+    });
 }
 
-interface Stage { text: string; tone: RowTone }
-const CLOSED: Stage = { text: 'closed', tone: 'ink2' }, TO_BEGIN: Stage = { text: 'to begin', tone: 'slate' }, WATCHING: Stage = { text: 'watching', tone: 'brass' }, TO_PROVE: Stage = { text: 'to prove', tone: 'copper' };
+interface Stage {
+  text: string;
+  tone: RowTone;
+}
+const CLOSED: Stage = { text: 'closed', tone: 'ink2' },
+  TO_BEGIN: Stage = { text: 'to begin', tone: 'slate' },
+  WATCHING: Stage = { text: 'watching', tone: 'brass' },
+  TO_PROVE: Stage = { text: 'to prove', tone: 'copper' };
 
 /** How far the work is. */
 function stageOf(file: Case, verdict: VerdictRecord | null): Stage {
@@ -52,8 +86,13 @@ function lineOf(parts: JobParts, file: Case, verdict: VerdictRecord | null, begu
 function nextReadingAt(facts: FactRecord[], nowMs: number): string | null {
   const reading = facts.findLast((f) => f.body.kind === 'reading');
   if (!reading) return null;
-  const lastMs = Date.parse(reading.body.at), due = dueOfReading(lastMs, nowMs);
-  return due === null ? null : due.now ? 'reading due' : `reading ${new Date(lastMs + READ_EVERY_S * 1000).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`;
+  const lastMs = Date.parse(reading.body.at),
+    due = dueOfReading(lastMs, nowMs);
+  return due === null
+    ? null
+    : due.now
+      ? 'reading due'
+      : `reading ${new Date(lastMs + READ_EVERY_S * 1000).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`;
 }
 
 /** Near its relief, or cold and at a level that is wrong by the sheet. */
@@ -61,7 +100,10 @@ const NEAR_RELIEF = 0.75;
 function standsWrong(file: Case, lastBar: number): boolean {
   if (file.circuit.kind === 'steam') return false;
   const circuit = resolveCircuit(file.circuit);
-  return lastBar > NEAR_RELIEF * circuit.reliefSetGaugeBar || (standsCold(file.logs?.at(-1) ?? null) && standingLevel(lastBar, circuit).kind !== 'right');
+  return (
+    lastBar > NEAR_RELIEF * circuit.reliefSetGaugeBar ||
+    (standsCold(file.logs?.at(-1) ?? null) && standingLevel(lastBar, circuit).kind !== 'right')
+  );
 }
 
 const sentence = (parts: string[]) => capital(parts.join(', '));
@@ -76,7 +118,15 @@ export function ago(thenMs: number, nowMs: number): string {
   return new Date(thenMs).toLocaleDateString('en-GB', { month: 'short', year: 'numeric' });
 }
 
-export interface DueRow { factId: string; jobId: string; site: string; title: string; check: CheckId; due: string; days: number }
+export interface DueRow {
+  factId: string;
+  jobId: string;
+  site: string;
+  title: string;
+  check: CheckId;
+  due: string;
+  days: number;
+}
 const SOON_DAYS = 30;
 
 /** What has to be looked at again, the most overdue first. A check that was noted again on a later visit to the circuit stands once, with its newest date. */
@@ -85,12 +135,39 @@ export function dueRows(jobs: JobParts[], nowMs: number): DueRow[] {
   for (const parts of jobs)
     for (const { id, body } of standingFacts(parts.facts)) {
       if (body.kind !== 'check') continue;
-      const key = `${parts.sheet.circuitId}.${body.check}`, before = newest.get(key);
+      const key = `${parts.sheet.circuitId}.${body.check}`,
+        before = newest.get(key);
       if (before && before.notedAt >= body.at) continue;
-      newest.set(key, { factId: id, jobId: parts.job.id, site: parts.sheet.site, title: CHECKS[body.check], check: body.check, due: body.due, days: Math.round((Date.parse(body.due) - nowMs) / 86_400_000), notedAt: body.at, done: body.done ?? false });
+      newest.set(key, {
+        factId: id,
+        jobId: parts.job.id,
+        site: parts.sheet.site,
+        title: CHECKS[body.check],
+        check: body.check,
+        due: body.due,
+        days: Math.round((Date.parse(body.due) - nowMs) / 86_400_000),
+        notedAt: body.at,
+        done: body.done ?? false,
+      });
     }
-  return [...newest.values()].filter((r) => !r.done).map(({ notedAt: _n, done: _d, ...row }) => row).sort((a, b) => a.days - b.days);
+  return [...newest.values()]
+    .filter((r) => !r.done)
+    .map(({ notedAt: _n, done: _d, ...row }) => row)
+    .sort((a, b) => a.days - b.days);
 }
 
 export const isSoon = (row: DueRow): boolean => row.days <= SOON_DAYS;
-export const dueText = (days: number): string => (days < -1 ? `${-days} days overdue` : days === -1 ? 'a day overdue' : days === 0 ? 'today' : days === 1 ? 'tomorrow' : days < 60 ? `in ${days} days` : days < 700 ? `in ${Math.round(days / 30.4)} months` : `in ${Math.round(days / 365)} years`);
+export const dueText = (days: number): string =>
+  days < -1
+    ? `${-days} days overdue`
+    : days === -1
+      ? 'a day overdue'
+      : days === 0
+        ? 'today'
+        : days === 1
+          ? 'tomorrow'
+          : days < 60
+            ? `in ${days} days`
+            : days < 700
+              ? `in ${Math.round(days / 30.4)} months`
+              : `in ${Math.round(days / 365)} years`;

@@ -7,8 +7,13 @@ const SHOWN = 12;
 export function readText(read: TableRead, units: Units): string {
   if (read.read === 0) return 'No reading was found in it.';
   const { tS, pressureBar } = read.log.samples;
-  let low = Infinity, high = -Infinity;
-  for (const p of pressureBar) if (p !== null) { low = Math.min(low, p); high = Math.max(high, p); }
+  let low = Infinity,
+    high = -Infinity;
+  for (const p of pressureBar)
+    if (p !== null) {
+      low = Math.min(low, p);
+      high = Math.max(high, p);
+    }
   const events = read.log.events?.length ?? 0;
   return `${read.read} ${read.read === 1 ? 'reading' : 'readings'} over ${spanText(tS.at(-1)!)}${low <= high ? `, ${pressureText(low, units.pressure)} to ${pressureText(high, units.pressure)}` : ', no pressure among them'}${events ? `, ${events} ${events === 1 ? 'event' : 'events'}` : ''}.`;
 }
@@ -26,6 +31,9 @@ export function badLinesText(bad: BadLine[]): { title: string; lines: string[] }
   if (bad.length === 0) return null;
   return {
     title: `${bad.length} ${bad.length === 1 ? 'line' : 'lines'} could not be read and would be left out`,
-    lines: [...bad.slice(0, SHOWN).map((b) => `Line ${b.line}: ${b.reason}`), ...(bad.length > SHOWN ? [`and ${bad.length - SHOWN} more`] : [])],
+    lines: [
+      ...bad.slice(0, SHOWN).map((b) => `Line ${b.line}: ${b.reason}`),
+      ...(bad.length > SHOWN ? [`and ${bad.length - SHOWN} more`] : []),
+    ],
   };
 }

@@ -4,7 +4,17 @@ import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { v7 } from 'uuid';
 import type { SheetRecord } from '@jumper/contract';
-import { chargeOfSchool, COMPLAINT_ROWS, COMPLAINTS, REPLACEABLE_PARTS, vesselsOf, withCharge, type CircuitSheet, type Complaint, type ReplaceablePart } from '@jumper/core';
+import {
+  chargeOfSchool,
+  COMPLAINT_ROWS,
+  COMPLAINTS,
+  REPLACEABLE_PARTS,
+  vesselsOf,
+  withCharge,
+  type CircuitSheet,
+  type Complaint,
+  type ReplaceablePart,
+} from '@jumper/core';
 import { useStore } from '../../offline/SyncProvider';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
@@ -37,11 +47,24 @@ export function NewJobScreen() {
   const [known, setKnown] = useState<SheetRecord | null>(null);
   const [picking, setPicking] = useState(false);
   const [changed, setChanged] = useState<ReplaceablePart[]>([]);
-  const takePlant = (p: PlantId) => { setPlant(p); setForm({ ...blankForm(units, p), site: form.site, town: form.town }); setProblems({}); };
-  const takeKnown = (s: SheetRecord) => { setKnown(s); setForm(formOf(s, units)); setPicking(false); setProblems({}); };
+  const takePlant = (p: PlantId) => {
+    setPlant(p);
+    setForm({ ...blankForm(units, p), site: form.site, town: form.town });
+    setProblems({});
+  };
+  const takeKnown = (s: SheetRecord) => {
+    setKnown(s);
+    setForm(formOf(s, units));
+    setPicking(false);
+    setProblems({});
+  };
   const company = companySchools(useJobs().data ?? []);
   // A new circuit goes by the company's way of charging, where it has one and nothing was typed.
-  const byCompany = (sheet: CircuitSheet) => { const school = company.get('precharge'), bar = school && !vesselsOf(sheet).some((v) => v.targetPrechargeBar !== undefined) ? chargeOfSchool(sheet, school) : null; return bar === null ? sheet : withCharge(sheet, bar); };
+  const byCompany = (sheet: CircuitSheet) => {
+    const school = company.get('precharge'),
+      bar = school && !vesselsOf(sheet).some((v) => v.targetPrechargeBar !== undefined) ? chargeOfSchool(sheet, school) : null;
+    return bar === null ? sheet : withCharge(sheet, bar);
+  };
   const bad = Object.values(problems);
 
   const begin = async () => {
@@ -52,14 +75,35 @@ export function NewJobScreen() {
       return;
     }
     const now = new Date().toISOString();
-    const circuitId = known?.circuitId ?? v7(), jobId = v7();
-    const sheet: SheetRecord = { id: v7(), circuitId, recordedAt: now, site: result.site, ...(result.town ? { town: result.town } : {}), sheet: (known ? result.sheet : byCompany(result.sheet)) as never, assumed: result.assumed };
+    const circuitId = known?.circuitId ?? v7(),
+      jobId = v7();
+    const sheet: SheetRecord = {
+      id: v7(),
+      circuitId,
+      recordedAt: now,
+      site: result.site,
+      ...(result.town ? { town: result.town } : {}),
+      sheet: (known ? result.sheet : byCompany(result.sheet)) as never,
+      assumed: result.assumed,
+    };
     // A circuit that is known keeps its history; its sheet is written again only where something on it changed.
-    const same = known !== null && JSON.stringify([known.site, known.town, known.sheet, known.assumed]) === JSON.stringify([sheet.site, sheet.town, sheet.sheet, sheet.assumed]);
+    const same =
+      known !== null &&
+      JSON.stringify([known.site, known.town, known.sheet, known.assumed]) ===
+        JSON.stringify([sheet.site, sheet.town, sheet.sheet, sheet.assumed]);
     await sync.save([
       ...(known ? [] : [{ kind: 'circuit' as const, record: { id: circuitId, createdAt: now } }]),
       ...(same ? [] : [{ kind: 'sheet' as const, record: sheet }]),
-      { kind: 'job', record: { id: jobId, circuitId, openedAt: now, complaint, ...(changed.length ? { alreadyDone: changed.map((part) => ({ part })) } : {}) } },
+      {
+        kind: 'job',
+        record: {
+          id: jobId,
+          circuitId,
+          openedAt: now,
+          complaint,
+          ...(changed.length ? { alreadyDone: changed.map((part) => ({ part })) } : {}),
+        },
+      },
     ]);
     await client.invalidateQueries({ queryKey: ['records'] });
     router.replace(`/jobs/${jobId}`);
@@ -69,27 +113,83 @@ export function NewJobScreen() {
     <View className="mx-auto w-full max-w-[760px] flex-1">
       <Header title="New job" subtitle={known ? `${known.site}, known circuit` : PLANT_TITLES[plant]} backTo="/" />
       <ScrollView className="flex-1" contentContainerClassName="gap-5 p-4">
-        {picking ? <CircuitPicker onPick={takeKnown} onClose={() => setPicking(false)} /> : <Button label={known ? 'Another circuit' : 'A circuit that you have been to'} onPress={() => setPicking(true)} />}
-        {known ? <Button label="A new circuit after all" kind="quiet" onPress={() => { setKnown(null); setForm(blankForm(units, plant)); }} /> : <Choice label="What kind of plant" value={plant} onChange={takePlant} options={PLANT_IDS.map((p) => ({ value: p, label: PLANT_TITLES[p] }))} />}
-        <Field label="Site" value={form.site} onChange={(site) => setForm({ ...form, site })} problem={problems.site ?? null} hint="Street and number, or the name of the house" />
+        {picking ? (
+          <CircuitPicker onPick={takeKnown} onClose={() => setPicking(false)} />
+        ) : (
+          <Button label={known ? 'Another circuit' : 'A circuit that you have been to'} onPress={() => setPicking(true)} />
+        )}
+        {known ? (
+          <Button
+            label="A new circuit after all"
+            kind="quiet"
+            onPress={() => {
+              setKnown(null);
+              setForm(blankForm(units, plant));
+            }}
+          />
+        ) : (
+          <Choice
+            label="What kind of plant"
+            value={plant}
+            onChange={takePlant}
+            options={PLANT_IDS.map((p) => ({ value: p, label: PLANT_TITLES[p] }))}
+          />
+        )}
+        <Field
+          label="Site"
+          value={form.site}
+          onChange={(site) => setForm({ ...form, site })}
+          problem={problems.site ?? null}
+          hint="Street and number, or the name of the house"
+        />
         <View role="group" aria-label="What is the complaint" className="gap-2">
           <Text className="font-medium text-[14px] text-ink2">What is the complaint</Text>
           <View className="flex-row flex-wrap gap-2">
-            {SHOWN.map((c) => <Key key={c} label={COMPLAINT_ROWS[c].title} pressed={complaint.includes(c)} className="px-3" onPress={() => setComplaint(complaint.includes(c) ? complaint.filter((x) => x !== c) : [...complaint, c])} />)}
+            {SHOWN.map((c) => (
+              <Key
+                key={c}
+                label={COMPLAINT_ROWS[c].title}
+                pressed={complaint.includes(c)}
+                className="px-3"
+                onPress={() => setComplaint(complaint.includes(c) ? complaint.filter((x) => x !== c) : [...complaint, c])}
+              />
+            ))}
           </View>
         </View>
         <View role="group" aria-label="What others have changed already" className="gap-2">
           <Text className="font-medium text-[14px] text-ink2">What others have changed already</Text>
-          <View className="flex-row flex-wrap gap-2">{REPLACEABLE_PARTS.map((p) => <Key key={p} label={capital(plain(p))} pressed={changed.includes(p)} className="px-3" onPress={() => setChanged(changed.includes(p) ? changed.filter((x) => x !== p) : [...changed, p])} />)}</View>
+          <View className="flex-row flex-wrap gap-2">
+            {REPLACEABLE_PARTS.map((p) => (
+              <Key
+                key={p}
+                label={capital(plain(p))}
+                pressed={changed.includes(p)}
+                className="px-3"
+                onPress={() => setChanged(changed.includes(p) ? changed.filter((x) => x !== p) : [...changed, p])}
+              />
+            ))}
+          </View>
         </View>
         <View className="gap-3 border-t border-hair pt-4">
           <Text className="font-semibold text-[17px]">The circuit</Text>
-          <Text className="text-ink2">{form.assumed.length === 0 ? 'All read off the plant.' : `${form.assumed.length} facts are assumed, as on most such plants. What is assumed widens every answer.`}</Text>
-          {facts ? <SheetFields form={form} problems={problems} units={units} onChange={setForm} short /> : <Button label="Enter what you know" onPress={() => setFacts(true)} />}
+          <Text className="text-ink2">
+            {form.assumed.length === 0
+              ? 'All read off the plant.'
+              : `${form.assumed.length} facts are assumed, as on most such plants. What is assumed widens every answer.`}
+          </Text>
+          {facts ? (
+            <SheetFields form={form} problems={problems} units={units} onChange={setForm} short />
+          ) : (
+            <Button label="Enter what you know" onPress={() => setFacts(true)} />
+          )}
         </View>
       </ScrollView>
       <View className="gap-2 border-t border-ink bg-sheet px-3 py-3">
-        {bad.length > 0 ? <Notice kind="danger" live>{bad[0]!}</Notice> : null}
+        {bad.length > 0 ? (
+          <Notice kind="danger" live>
+            {bad[0]!}
+          </Notice>
+        ) : null}
         <Button label="Begin the log" kind="main" onPress={() => void begin()} />
       </View>
     </View>

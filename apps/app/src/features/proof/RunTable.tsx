@@ -8,17 +8,37 @@ const TONE = { right: 'text-verdigris', high: 'text-oxide', behind: 'text-ink2' 
 
 /** The run after the work as it goes: what it shows at each temperature, what is right there, and what it was before the work. */
 export function RunTable({ bands, units }: { bands: RunBand[]; units: Units }) {
-  const was = bands.some((b) => b.beforeGaugeBar !== null), bar = (x: number) => pressureNumber(x, units.pressure);
+  const was = bands.some((b) => b.beforeGaugeBar !== null),
+    bar = (x: number) => pressureNumber(x, units.pressure);
   return (
     <View role="table" aria-label={`The run so far, ${units.pressure}`} className="pt-1">
-      <View role="row" className="flex-row gap-2 py-1">{['At', 'Stands at', 'Right', ...(was ? ['Before'] : []), ''].map((t, i) => <Text key={i} role="columnheader" className={`min-w-0 text-[13px] text-ink2 ${WIDTH[i === 3 && !was ? 4 : i]}`}>{t || ' '}</Text>)}</View>
+      <View role="row" className="flex-row gap-2 py-1">
+        {['At', 'Stands at', 'Right', ...(was ? ['Before'] : []), ''].map((t, i) => (
+          <Text key={i} role="columnheader" className={`min-w-0 text-[13px] text-ink2 ${WIDTH[i === 3 && !was ? 4 : i]}`}>
+            {t || ' '}
+          </Text>
+        ))}
+      </View>
       {bands.map((b) => (
         <View key={b.flowC} role="row" className="min-h-[34px] flex-row items-center gap-2 border-t border-hair">
-          <Text role="cell" className={`font-figuremedium text-[15px] ${WIDTH[0]}`}>{temperatureText(b.flowC, units.temperature)}</Text>
-          <Text role="cell" className={`font-figure text-[19px] ${WIDTH[1]}`}>{bar(b.gaugeBar)}</Text>
-          <Text role="cell" className={`font-figuremedium text-[15px] text-ink2 ${WIDTH[2]}`}>{`${bar(b.lowGaugeBar)} to ${bar(b.highGaugeBar)}`}</Text>
-          {was ? <Text role="cell" className={`font-figuremedium text-[15px] text-ink2 ${WIDTH[3]}`}>{b.beforeGaugeBar === null ? '–' : bar(b.beforeGaugeBar)}</Text> : null}
-          <Text role="cell" className={`text-[14px] ${TONE[b.verdict]} ${WIDTH[4]}`}>{SAYS[b.verdict]}</Text>
+          <Text role="cell" className={`font-figuremedium text-[15px] ${WIDTH[0]}`}>
+            {temperatureText(b.flowC, units.temperature)}
+          </Text>
+          <Text role="cell" className={`font-figure text-[19px] ${WIDTH[1]}`}>
+            {bar(b.gaugeBar)}
+          </Text>
+          <Text
+            role="cell"
+            className={`font-figuremedium text-[15px] text-ink2 ${WIDTH[2]}`}
+          >{`${bar(b.lowGaugeBar)} to ${bar(b.highGaugeBar)}`}</Text>
+          {was ? (
+            <Text role="cell" className={`font-figuremedium text-[15px] text-ink2 ${WIDTH[3]}`}>
+              {b.beforeGaugeBar === null ? '–' : bar(b.beforeGaugeBar)}
+            </Text>
+          ) : null}
+          <Text role="cell" className={`text-[14px] ${TONE[b.verdict]} ${WIDTH[4]}`}>
+            {SAYS[b.verdict]}
+          </Text>
         </View>
       ))}
     </View>

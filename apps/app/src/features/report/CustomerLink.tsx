@@ -14,12 +14,18 @@ import { linkAddress, newLinkKey } from './linkKey';
 const DAYS = 60;
 
 /** The address is of use only if it is seen: on a phone it would come up below the edge. */
-const intoView = (view: unknown): void => { (view as HTMLElement | null)?.scrollIntoView({ block: 'center' }); };
+const intoView = (view: unknown): void => {
+  (view as HTMLElement | null)?.scrollIntoView({ block: 'center' });
+};
 
 /** A page for the customer: read only, for a while, and taken back with a touch. The address is shown once, since nobody keeps its key. */
 export function CustomerLink({ jobId, report }: { jobId: string; report: CustomerReport }) {
   const client = useQueryClient();
-  const links = useQuery({ queryKey: ['links', jobId], queryFn: async () => (await linksOf(jobId)).filter((l) => l.revokedAt === null && Date.parse(l.expiresAt) > Date.now()), retry: false });
+  const links = useQuery({
+    queryKey: ['links', jobId],
+    queryFn: async () => (await linksOf(jobId)).filter((l) => l.revokedAt === null && Date.parse(l.expiresAt) > Date.now()),
+    retry: false,
+  });
   const [made, setMade] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const refresh = () => client.invalidateQueries({ queryKey: ['links', jobId] });
@@ -33,14 +39,39 @@ export function CustomerLink({ jobId, report }: { jobId: string; report: Custome
   };
   return (
     <View role="form" aria-label="Link for the customer" className="gap-2">
-      {problem ? <Notice kind="danger" live>{problem}</Notice> : null}
+      {problem ? (
+        <Notice kind="danger" live>
+          {problem}
+        </Notice>
+      ) : null}
       {made ? (
         <Notice kind="sound" title={`Good for ${DAYS} days`} live>
-          <View ref={intoView} className="gap-2"><Text selectable testID="customer-link" className="text-[14px]">{made}</Text><Text className="text-[13px] text-ink2">Send it now: it is not shown again.</Text>{'clipboard' in navigator ? <Key label="Copy it" className="px-4" onPress={() => void navigator.clipboard.writeText(made)} /> : null}</View>
+          <View ref={intoView} className="gap-2">
+            <Text selectable testID="customer-link" className="text-[14px]">
+              {made}
+            </Text>
+            <Text className="text-[13px] text-ink2">Send it now: it is not shown again.</Text>
+            {'clipboard' in navigator ? (
+              <Key label="Copy it" className="px-4" onPress={() => void navigator.clipboard.writeText(made)} />
+            ) : null}
+          </View>
         </Notice>
       ) : null}
       {links.data?.map((l) => (
-        <View key={l.id} className="min-h-[52px] flex-row items-center gap-3 border-t border-hair"><Text className="min-w-0 flex-1 text-[14px]">{`Link of ${longDay(l.createdAt)}, until ${longDay(l.expiresAt)}`}</Text><Key label="Take it back" className="px-3" onPress={() => void revokeLink(jobId, l.id).then(async (ok) => { setProblem(ok ? null : 'It could not be taken back: the server is away. Try again.'); setMade(null); await refresh(); })} /></View>
+        <View key={l.id} className="min-h-[52px] flex-row items-center gap-3 border-t border-hair">
+          <Text className="min-w-0 flex-1 text-[14px]">{`Link of ${longDay(l.createdAt)}, until ${longDay(l.expiresAt)}`}</Text>
+          <Key
+            label="Take it back"
+            className="px-3"
+            onPress={() =>
+              void revokeLink(jobId, l.id).then(async (ok) => {
+                setProblem(ok ? null : 'It could not be taken back: the server is away. Try again.');
+                setMade(null);
+                await refresh();
+              })
+            }
+          />
+        </View>
       ))}
       <Button label="Make a link for the customer" onPress={() => void make()} />
     </View>

@@ -4,5 +4,8 @@ export const linkAddress = (key: string): string => `${window.location.origin}/s
 /** 32 random bytes in base64url. */
 export function newLinkKey(): string {
   const bytes = crypto.getRandomValues(new Uint8Array(32));
-  return btoa(String.fromCharCode(...bytes)).replaceAll('+', '-').replaceAll('/', '_').replaceAll('=', '');
+  return btoa(String.fromCharCode(...bytes))
+    .replaceAll('+', '-')
+    .replaceAll('/', '_')
+    .replaceAll('=', '');
 }

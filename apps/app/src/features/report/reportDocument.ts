@@ -1,35 +1,103 @@
 import type { ReportView } from './reportView';
 
 /** A picture with its line; the address holds the whole of it. */
-export interface ReportPhoto { address: string; line: string }
-export interface ReportHead { company: string; person: string }
+export interface ReportPhoto {
+  address: string;
+  line: string;
+}
+export interface ReportHead {
+  company: string;
+  person: string;
+}
 type Node = Record<string, unknown>;
 
-const INK = '#1C2528', GREY = '#566167', TONE = { pass: '#23715A', fail: '#A3271B', unclear: '#8A5D06' } as const;
+const INK = '#1C2528',
+  GREY = '#566167',
+  TONE = { pass: '#23715A', fail: '#A3271B', unclear: '#8A5D06' } as const;
 
 /** The report as a document for the PDF writer: A4, real text, the chart as vectors, fonts embedded. */
 export function reportDocument(view: ReportView, head: ReportHead, chart: string | null, photos: ReportPhoto[] = []): Node {
-  const part = (title: string, ...content: (Node | string)[]): Node[] => (content.length ? [{ text: title, style: 'part' }, ...content.map((c) => (typeof c === 'string' ? { text: c } : c))] : []);
+  const part = (title: string, ...content: (Node | string)[]): Node[] =>
+    content.length ? [{ text: title, style: 'part' }, ...content.map((c) => (typeof c === 'string' ? { text: c } : c))] : [];
   const left = view.work.length > 0;
   return {
-    pageSize: 'A4', pageMargins: [40, 34, 40, 40], info: { title: `${view.title}, ${view.site}`, author: head.company },
+    pageSize: 'A4',
+    pageMargins: [40, 34, 40, 40],
+    info: { title: `${view.title}, ${view.site}`, author: head.company },
     defaultStyle: { font: 'Barlow', fontSize: 10, color: INK, lineHeight: 1.15 },
     styles: { part: { bold: true, fontSize: 9.5, color: GREY, margin: [0, 7, 0, 1] } },
-    footer: (page: number, pages: number) => ({ columns: [{ text: `${head.company}, ${view.date}` }, { text: `${page} of ${pages}`, alignment: 'right' }], margin: [40, 14, 40, 0], fontSize: 8.5, color: GREY }),
+    footer: (page: number, pages: number) => ({
+      columns: [{ text: `${head.company}, ${view.date}` }, { text: `${page} of ${pages}`, alignment: 'right' }],
+      margin: [40, 14, 40, 0],
+      fontSize: 8.5,
+      color: GREY,
+    }),
     content: [
-      { columns: [{ width: '*', stack: [{ text: view.title, color: GREY }, { text: view.site, bold: true, fontSize: 17 }] }, { width: 'auto', alignment: 'right', stack: [{ text: head.company, bold: true }, { text: [head.person, view.date].filter(Boolean).join(', '), color: GREY }] }] },
+      {
+        columns: [
+          {
+            width: '*',
+            stack: [
+              { text: view.title, color: GREY },
+              { text: view.site, bold: true, fontSize: 17 },
+            ],
+          },
+          {
+            width: 'auto',
+            alignment: 'right',
+            stack: [
+              { text: head.company, bold: true },
+              { text: [head.person, view.date].filter(Boolean).join(', '), color: GREY },
+            ],
+          },
+        ],
+      },
       { canvas: [{ type: 'line', x1: 0, y1: 4, x2: 515, y2: 4, lineWidth: 1.2, lineColor: INK }] },
       ...part('What you told us', view.complaint),
       { text: 'What we found', style: 'part' },
-      { layout: 'lightHorizontalLines', table: { headerRows: 1, widths: left ? ['*', 130, 130] : ['*', 150], body: [['', 'Found', ...(left ? ['Left'] : [])].map((t) => ({ text: t, color: GREY })), ...view.rows.map((r) => [r.label, { text: r.found, bold: true }, ...(left ? [{ text: r.left ?? '', bold: true }] : [])])] } },
+      {
+        layout: 'lightHorizontalLines',
+        table: {
+          headerRows: 1,
+          widths: left ? ['*', 130, 130] : ['*', 150],
+          body: [
+            ['', 'Found', ...(left ? ['Left'] : [])].map((t) => ({ text: t, color: GREY })),
+            ...view.rows.map((r) => [r.label, { text: r.found, bold: true }, ...(left ? [{ text: r.left ?? '', bold: true }] : [])]),
+          ],
+        },
+      },
       ...(chart ? [{ svg: chart, width: 515, margin: [0, 10, 0, 0] }] : []),
-      ...part('Tests', ...view.tests), ...part('Cause', ...(view.cause ? [view.cause] : [])), ...part('What we did', ...(view.work.length ? view.work : ['No work was done on this visit.'])), ...part('Parts fitted', ...view.parts),
-      ...(view.proof ? part('Proof', { text: view.proof.headline, bold: true, fontSize: 12, color: TONE[view.proof.kind] }, ...view.proof.lines) : []),
-      ...(photos.length ? [{ text: 'Photos', style: 'part' }, ...rowsOf(photos, 3).map((row) => ({ unbreakable: true, columnGap: 8, margin: [0, 2, 0, 4], columns: row.map((p) => ({ width: 166, stack: [{ image: p.address, fit: [166, 124] }, { text: p.line, fontSize: 8.5, color: GREY }] })) }))] : []),
-      ...part('Advice, and what stays', ...view.said), ...part('Not put back yet', ...view.open), ...part('For you', ...view.advice),
+      ...part('Tests', ...view.tests),
+      ...part('Cause', ...(view.cause ? [view.cause] : [])),
+      ...part('What we did', ...(view.work.length ? view.work : ['No work was done on this visit.'])),
+      ...part('Parts fitted', ...view.parts),
+      ...(view.proof
+        ? part('Proof', { text: view.proof.headline, bold: true, fontSize: 12, color: TONE[view.proof.kind] }, ...view.proof.lines)
+        : []),
+      ...(photos.length
+        ? [
+            { text: 'Photos', style: 'part' },
+            ...rowsOf(photos, 3).map((row) => ({
+              unbreakable: true,
+              columnGap: 8,
+              margin: [0, 2, 0, 4],
+              columns: row.map((p) => ({
+                width: 166,
+                stack: [
+                  { image: p.address, fit: [166, 124] },
+                  { text: p.line, fontSize: 8.5, color: GREY },
+                ],
+              })),
+            })),
+          ]
+        : []),
+      ...part('Advice, and what stays', ...view.said),
+      ...part('Not put back yet', ...view.open),
+      ...part('For you', ...view.advice),
       ...part('Next checks', ...(view.checks.length ? view.checks : [view.nextCheck])),
     ],
   };
 }
 
-const rowsOf = <T>(items: T[], perRow: number): T[][] => (items.length === 0 ? [] : [items.slice(0, perRow), ...rowsOf(items.slice(perRow), perRow)]);
+const rowsOf = <T>(items: T[], perRow: number): T[][] =>
+  items.length === 0 ? [] : [items.slice(0, perRow), ...rowsOf(items.slice(perRow), perRow)];

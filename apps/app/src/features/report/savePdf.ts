@@ -12,7 +12,14 @@ interface PdfWriter {
 export async function makePdf(document: object): Promise<Blob> {
   const [writer, regular, bold] = await Promise.all([loadWriter(), fontAsBase64(Barlow_400Regular), fontAsBase64(Barlow_600SemiBold)]);
   writer.addVirtualFileSystem({ 'Barlow-Regular.ttf': regular, 'Barlow-SemiBold.ttf': bold });
-  writer.addFonts({ Barlow: { normal: 'Barlow-Regular.ttf', bold: 'Barlow-SemiBold.ttf', italics: 'Barlow-Regular.ttf', bolditalics: 'Barlow-SemiBold.ttf' } });
+  writer.addFonts({
+    Barlow: {
+      normal: 'Barlow-Regular.ttf',
+      bold: 'Barlow-SemiBold.ttf',
+      italics: 'Barlow-Regular.ttf',
+      bolditalics: 'Barlow-SemiBold.ttf',
+    },
+  });
   return writer.createPdf(document).getBlob();
 }
 

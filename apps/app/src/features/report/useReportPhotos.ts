@@ -16,11 +16,16 @@ export function useReportPhotos(parts: JobParts) {
   const { sync } = useStore();
   const photos = photoList(parts.facts).slice(0, MOST);
   return useQuery({
-    queryKey: ['report-photos', ...photos.map((p) => p.photo)], networkMode: 'always',
+    queryKey: ['report-photos', ...photos.map((p) => p.photo)],
+    networkMode: 'always',
     queryFn: async (): Promise<ReportPhoto[]> => {
       const titles = new Map(schematicView(parts.sheet.sheet as never, METRIC).parts.map((p) => [p.id, p.title]));
       const found = await Promise.all(photos.map(async (p) => ({ p, jpeg: await sync.photo(p.jobId, p.photo) })));
-      return Promise.all(found.flatMap(({ p, jpeg }) => (jpeg ? [dataAddress(jpeg).then((address) => ({ address, line: `${titles.get(p.of) ?? 'The plant'}, ${longDay(p.at)}` }))] : [])));
+      return Promise.all(
+        found.flatMap(({ p, jpeg }) =>
+          jpeg ? [dataAddress(jpeg).then((address) => ({ address, line: `${titles.get(p.of) ?? 'The plant'}, ${longDay(p.at)}` }))] : [],
+        ),
+      );
     },
   });
 }

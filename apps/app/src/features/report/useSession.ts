@@ -14,7 +14,8 @@ export function useSession(): Session | null {
       localStorage.setItem(KEY, JSON.stringify(parsed.data));
       return parsed.data;
     },
-    networkMode: 'always', staleTime: 600_000,
+    networkMode: 'always',
+    staleTime: 600_000,
   });
   return data ?? null;
 }

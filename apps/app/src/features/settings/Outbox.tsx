@@ -10,17 +10,35 @@ import { outboxView } from './outboxView';
 export function Outbox() {
   const { db, sync } = useStore();
   const status = useSyncStatus();
-  const entries = useQuery({ queryKey: ['outbox', status.waiting, status.refused], queryFn: () => db.getAll('outbox'), networkMode: 'always' });
+  const entries = useQuery({
+    queryKey: ['outbox', status.waiting, status.refused],
+    queryFn: () => db.getAll('outbox'),
+    networkMode: 'always',
+  });
   const view = outboxView(entries.data ?? []);
   return (
     <View className="gap-3">
-      <Text className="text-ink2">{view.waiting === 0 ? (view.refused.length ? 'Nothing else waits.' : 'Nothing: the server has all of it.') : `${view.waiting} ${view.waiting === 1 ? 'entry' : 'entries'} on this device, to be sent when there is a network. Nothing is lost meanwhile.`}</Text>
+      <Text className="text-ink2">
+        {view.waiting === 0
+          ? view.refused.length
+            ? 'Nothing else waits.'
+            : 'Nothing: the server has all of it.'
+          : `${view.waiting} ${view.waiting === 1 ? 'entry' : 'entries'} on this device, to be sent when there is a network. Nothing is lost meanwhile.`}
+      </Text>
       {view.refused.map((r) => (
         <Notice key={r.key} kind="danger" title={r.title}>
-          <View className="gap-0.5">{r.reasons.map((reason) => <Text key={reason} className="text-[14px]">{reason}</Text>)}</View>
+          <View className="gap-0.5">
+            {r.reasons.map((reason) => (
+              <Text key={reason} className="text-[14px]">
+                {reason}
+              </Text>
+            ))}
+          </View>
         </Notice>
       ))}
-      {view.refused.length > 0 ? <Text className="text-[14px] text-ink2">They stay on this device and still count here. Trying again helps after an update.</Text> : null}
+      {view.refused.length > 0 ? (
+        <Text className="text-[14px] text-ink2">They stay on this device and still count here. Trying again helps after an update.</Text>
+      ) : null}
       {view.waiting + view.refused.length > 0 ? <Button label="Try again now" onPress={() => void sync.retryRefused()} /> : null}
     </View>
   );

@@ -18,7 +18,11 @@ import { formOf, sheetOf } from './sheetForm';
 import { useSaveSheet } from './useSaveSheet';
 
 export function SheetScreen({ jobId }: { jobId: string }) {
-  return <WithJob jobId={jobId} opening="the circuit" missing="This circuit is not on this device">{(parts) => <Editor parts={parts} />}</WithJob>;
+  return (
+    <WithJob jobId={jobId} opening="the circuit" missing="This circuit is not on this device">
+      {(parts) => <Editor parts={parts} />}
+    </WithJob>
+  );
 }
 
 /** A changed sheet is a new version; the old ones stay. */
@@ -29,7 +33,12 @@ function Editor({ parts }: { parts: JobParts }) {
   const [problems, setProblems] = useState<Record<string, string>>({});
   const [copying, setCopying] = useState(false);
   const versions = useSheetVersions(parts.job.circuitId);
-  const copy = (from: SheetRecord) => { const other = formOf(from, units); setForm({ ...other, site: form.site, town: form.town, assumed: [...new Set([...other.assumed, ...Object.keys(other.numbers)])] }); setCopying(false); setProblems({}); };
+  const copy = (from: SheetRecord) => {
+    const other = formOf(from, units);
+    setForm({ ...other, site: form.site, town: form.town, assumed: [...new Set([...other.assumed, ...Object.keys(other.numbers)])] });
+    setCopying(false);
+    setProblems({});
+  };
   const back = `/jobs/${parts.job.id}`;
   const save = async () => {
     const result = sheetOf(form, units, parts.sheet.sheet as unknown as CircuitSheet);
@@ -44,17 +53,48 @@ function Editor({ parts }: { parts: JobParts }) {
       <ScrollView className="flex-1" contentContainerClassName="gap-4 p-4">
         <Field label="Site" value={form.site} onChange={(site) => setForm({ ...form, site })} problem={problems.site ?? null} />
         <Field label="Town" value={form.town} onChange={(town) => setForm({ ...form, town })} />
-        {copying ? <CircuitPicker without={parts.job.circuitId} onPick={copy} onClose={() => setCopying(false)} /> : <Button label="Copy from another circuit" onPress={() => setCopying(true)} />}
+        {copying ? (
+          <CircuitPicker without={parts.job.circuitId} onPick={copy} onClose={() => setCopying(false)} />
+        ) : (
+          <Button label="Copy from another circuit" onPress={() => setCopying(true)} />
+        )}
         <SheetFields form={form} problems={problems} units={units} onChange={setForm} />
         {(versions.data?.length ?? 0) > 1 ? (
           <View role="list" aria-label="Versions" className="gap-1">
-            <Text role="heading" aria-level={2} className="font-semibold text-[17px]">Versions kept</Text>
-            {versions.data!.map((v) => <View key={v.id} role="listitem" className="min-h-[52px] flex-row items-center gap-3 border-t border-hair"><Text className="min-w-0 flex-1">{new Date(v.recordedAt).toLocaleString('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' })}{v.id === parts.sheet.id ? <Text className="text-ink2">  counts now</Text> : null}</Text>{v.id === parts.sheet.id ? null : <Key label="Take it up" name={`Take up the version of ${v.recordedAt}`} className="px-3" onPress={() => setForm(formOf(v, units))} />}</View>)}
+            <Text role="heading" aria-level={2} className="font-semibold text-[17px]">
+              Versions kept
+            </Text>
+            {versions.data!.map((v) => (
+              <View key={v.id} role="listitem" className="min-h-[52px] flex-row items-center gap-3 border-t border-hair">
+                <Text className="min-w-0 flex-1">
+                  {new Date(v.recordedAt).toLocaleString('en-GB', {
+                    day: 'numeric',
+                    month: 'short',
+                    year: 'numeric',
+                    hour: '2-digit',
+                    minute: '2-digit',
+                  })}
+                  {v.id === parts.sheet.id ? <Text className="text-ink2">{'  counts now'}</Text> : null}
+                </Text>
+                {v.id === parts.sheet.id ? null : (
+                  <Key
+                    label="Take it up"
+                    name={`Take up the version of ${v.recordedAt}`}
+                    className="px-3"
+                    onPress={() => setForm(formOf(v, units))}
+                  />
+                )}
+              </View>
+            ))}
           </View>
         ) : null}
       </ScrollView>
       <View className="gap-2 border-t border-ink bg-sheet px-3 py-3">
-        {bad.length > 0 ? <Notice kind="danger" live>{bad[0]!}</Notice> : null}
+        {bad.length > 0 ? (
+          <Notice kind="danger" live>
+            {bad[0]!}
+          </Notice>
+        ) : null}
         <Button label="Keep this version" kind="main" onPress={() => void save()} />
       </View>
     </View>

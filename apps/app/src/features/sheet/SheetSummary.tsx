@@ -10,8 +10,23 @@ export function SheetSummary({ sheet, units }: { sheet: SheetRecord; units: Unit
   const view = useMemo(() => sheetSummary(sheet, units), [sheet, units]);
   return (
     <View className="gap-2">
-      {view.warnings.length > 0 ? <View className="gap-2 px-4">{view.warnings.map((w) => <Notice key={w} kind="caution">{w}</Notice>)}</View> : null}
-      <View>{view.rows.map((r) => <Row key={r.label} row={r} />)}{view.worked.map((r) => <Row key={r.label} row={r} worked />)}</View>
+      {view.warnings.length > 0 ? (
+        <View className="gap-2 px-4">
+          {view.warnings.map((w) => (
+            <Notice key={w} kind="caution">
+              {w}
+            </Notice>
+          ))}
+        </View>
+      ) : null}
+      <View>
+        {view.rows.map((r) => (
+          <Row key={r.label} row={r} />
+        ))}
+        {view.worked.map((r) => (
+          <Row key={r.label} row={r} worked />
+        ))}
+      </View>
     </View>
   );
 }
@@ -20,7 +35,10 @@ function Row({ row, worked = false }: { row: SummaryRow; worked?: boolean }) {
   return (
     <View className="min-h-[40px] flex-row items-center gap-3 border-t border-hair px-4 py-2">
       <Text className="w-[46%] text-[14px] text-ink2">{row.label}</Text>
-      <Text className={`min-w-0 flex-1 ${worked ? 'font-semibold' : 'font-medium'}`}>{row.value}{row.assumed ? <Text className="text-[13px] text-brass"> assumed</Text> : null}</Text>
+      <Text className={`min-w-0 flex-1 ${worked ? 'font-semibold' : 'font-medium'}`}>
+        {row.value}
+        {row.assumed ? <Text className="text-[13px] text-brass"> assumed</Text> : null}
+      </Text>
     </View>
   );
 }

@@ -8,7 +8,16 @@ const good = { ...blankForm(METRIC), site: '14 Kiln Row' };
 
 it('makes a sheet of the defaults as they are', () => {
   const made = sheetOf(good, METRIC);
-  expect(made).toMatchObject({ kind: 'ok', site: '14 Kiln Row', sheet: { kind: 'sealed-hot-water', reliefValve: { setBar: 3 }, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 }, fill: { kind: 'manual-loop' } } });
+  expect(made).toMatchObject({
+    kind: 'ok',
+    site: '14 Kiln Row',
+    sheet: {
+      kind: 'sealed-hot-water',
+      reliefValve: { setBar: 3 },
+      vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 },
+      fill: { kind: 'manual-loop' },
+    },
+  });
 });
 
 it('reads pressures in the user’s unit', () => {
@@ -17,10 +26,20 @@ it('reads pressures in the user’s unit', () => {
   expect(made.kind === 'ok' && Math.abs(made.sheet.reliefValve!.setBar - 2.068) < 0.001).toBe(true);
 });
 
-it.each(PLANT_IDS)('a usual %s is a sheet without fault', (plant) => expect(sheetOf({ ...blankForm(METRIC, plant), site: 'x' }, METRIC).kind).toBe('ok'));
+it.each(PLANT_IDS)('a usual %s is a sheet without fault', (plant) =>
+  expect(sheetOf({ ...blankForm(METRIC, plant), site: 'x' }, METRIC).kind).toBe('ok'),
+);
 
 it('keeps second vessels, zones and parts through the form, and takes a second vessel out again', () => {
-  const made = sheetOf({ ...good, numbers: { ...good.numbers, 'second.nominalVolumeL': '12', 'vessel.heightAboveGaugeM': '2' }, zones: [{ id: 'Up' }], components: [{ id: 'v', kind: 'drain-cock', at: 'lowest' }] }, METRIC);
+  const made = sheetOf(
+    {
+      ...good,
+      numbers: { ...good.numbers, 'second.nominalVolumeL': '12', 'vessel.heightAboveGaugeM': '2' },
+      zones: [{ id: 'Up' }],
+      components: [{ id: 'v', kind: 'drain-cock', at: 'lowest' }],
+    },
+    METRIC,
+  );
   if (made.kind !== 'ok') throw new Error('these are possible');
   expect(made.sheet.vessels).toMatchObject([{ nominalVolumeL: 8, heightAboveGaugeM: 2 }, { nominalVolumeL: 12 }]);
   const form = formOf({ ...record, site: 'x', sheet: made.sheet as never }, METRIC);
@@ -37,7 +56,12 @@ it('goes into the form and back unchanged, with what the form does not show', ()
   expect(again.kind === 'ok' && again.sheet).toEqual(before);
 });
 
-it.each([['vessel.nominalVolumeL', '-8', 'Vessel must be above 0.'], ['staticHeadM', 'tall', 'Highest water above the gauge: “tall” is not a number.'], ['reliefValve.setBar', '', 'Relief valve: its set pressure is needed.'], ['maxFlowC', '400', 'Highest flow temperature must be at most 180.']] as const)('names %s when it is “%s”', (field, text, message) => {
+it.each([
+  ['vessel.nominalVolumeL', '-8', 'Vessel must be above 0.'],
+  ['staticHeadM', 'tall', 'Highest water above the gauge: “tall” is not a number.'],
+  ['reliefValve.setBar', '', 'Relief valve: its set pressure is needed.'],
+  ['maxFlowC', '400', 'Highest flow temperature must be at most 180.'],
+] as const)('names %s when it is “%s”', (field, text, message) => {
   const made = sheetOf({ ...good, numbers: { ...good.numbers, [field]: text } }, METRIC);
   expect(made.kind === 'bad' && made.problems[field]).toBe(message);
 });

@@ -5,7 +5,14 @@ export const NUMBER_FIELDS = [
   { field: 'vessel.nominalVolumeL', group: 'vessel', label: 'Vessel', unit: 'L', hint: 'Its label says the nominal volume', main: true },
   { field: 'vessel.labelPrechargeBar', group: 'vessel', label: 'Charge on the vessel’s label', unit: 'bar', main: true },
   { field: 'staticHeadM', group: 'water', label: 'Highest water above the gauge', unit: 'm', main: true },
-  { field: 'waterVolumeL', group: 'water', label: 'Content of the circuit', unit: 'L', hint: 'About 4 L for each kW of radiators', main: true },
+  {
+    field: 'waterVolumeL',
+    group: 'water',
+    label: 'Content of the circuit',
+    unit: 'L',
+    hint: 'About 4 L for each kW of radiators',
+    main: true,
+  },
   { field: 'heatOutputKw', group: 'water', label: 'Boiler output', unit: 'kW', main: true },
   { field: 'maxFlowC', group: 'water', label: 'Highest flow temperature', unit: '°C', main: true },
   { field: 'gauge.resolutionBar', group: 'water', label: 'Smallest step on the gauge', unit: 'bar', main: true },
@@ -32,7 +39,14 @@ export const FEED_FIELDS = [
 ] as const;
 
 export type FieldGroup = 'relief' | 'vessel' | 'water' | 'feed';
-export interface NumberFieldRow { field: string; group: FieldGroup; label: string; unit: 'bar' | 'L' | 'm' | 'kW' | '°C' | 'years' | '%'; hint?: string; /** Asked at the start of a job. */ main?: boolean }
+export interface NumberFieldRow {
+  field: string;
+  group: FieldGroup;
+  label: string;
+  unit: 'bar' | 'L' | 'm' | 'kW' | '°C' | 'years' | '%';
+  hint?: string;
+  /** Asked at the start of a job. */ main?: boolean;
+}
 export type NumberField = (typeof NUMBER_FIELDS)[number]['field'] | (typeof FEED_FIELDS)[number]['field'];
 export const ALL_FIELDS: readonly (NumberFieldRow & { field: NumberField })[] = [...NUMBER_FIELDS, ...FEED_FIELDS];
 export const PRESSURES: ReadonlySet<string> = new Set(ALL_FIELDS.filter((f) => f.unit === 'bar').map((f) => f.field));

@@ -7,31 +7,47 @@ import { ALL_FIELDS, labelOf, PRESSURES, type NumberField } from './sheetFields'
 
 /** The defaults of a kind of plant with their pressures written in the user's unit. */
 export function blankForm(units: Units, plant: PlantId = 'wall-boiler'): SheetForm {
-  const form = usualForm(plant), numbers = { ...form.numbers };
-  for (const f of Object.keys(numbers) as NumberField[]) if (PRESSURES.has(f)) numbers[f] = pressureNumber(Number(numbers[f]), units.pressure);
+  const form = usualForm(plant),
+    numbers = { ...form.numbers };
+  for (const f of Object.keys(numbers) as NumberField[])
+    if (PRESSURES.has(f)) numbers[f] = pressureNumber(Number(numbers[f]), units.pressure);
   return { ...form, numbers };
 }
 
 /** A kept sheet back into the form, unknown keys of the sheet set aside for {@link sheetOf}. */
 export function formOf(record: SheetRecord, units: Units): SheetForm {
-  const s = record.sheet as unknown as CircuitSheet, [vessel, second] = vesselsOf(s);
+  const s = record.sheet as unknown as CircuitSheet,
+    [vessel, second] = vesselsOf(s);
   const numbers: SheetForm['numbers'] = {};
   for (const { field } of ALL_FIELDS) {
     const value = valueAt({ ...s, vessel, second }, field);
-    if (typeof value === 'number') numbers[field] = PRESSURES.has(field) ? String(Number(fromBar(value, units.pressure).toFixed(3))) : String(value);
+    if (typeof value === 'number')
+      numbers[field] = PRESSURES.has(field) ? String(Number(fromBar(value, units.pressure).toFixed(3))) : String(value);
   }
   const fill = s.fill?.kind;
   return {
-    site: record.site, town: record.town ?? '', numbers,
+    site: record.site,
+    town: record.town ?? '',
+    numbers,
     fill: fill === 'reducing-valve' || fill === 'pressurisation-unit' || fill === 'none' ? fill : 'manual-loop',
-    hotWater: s.domesticHotWater?.kind ?? 'plate-exchanger', vesselValve: vessel?.isolationValve ?? 'none', contentMeasured: s.waterVolumeSource === 'measured', glycol: s.glycol ?? 'propylene',
-    leftConnected: s.fill?.leftConnected ?? false, openVented: s.openVented ?? false, pump: s.pump?.position ?? null, zones: s.zones ?? [], components: s.components ?? [], assumed: record.assumed,
+    hotWater: s.domesticHotWater?.kind ?? 'plate-exchanger',
+    vesselValve: vessel?.isolationValve ?? 'none',
+    contentMeasured: s.waterVolumeSource === 'measured',
+    glycol: s.glycol ?? 'propylene',
+    leftConnected: s.fill?.leftConnected ?? false,
+    openVented: s.openVented ?? false,
+    pump: s.pump?.position ?? null,
+    zones: s.zones ?? [],
+    components: s.components ?? [],
+    assumed: record.assumed,
   };
 }
 
-const valueAt = (sheet: object, field: string): unknown => field.split('.').reduce<unknown>((at, key) => (at as Record<string, unknown> | undefined)?.[key], sheet);
+const valueAt = (sheet: object, field: string): unknown =>
+  field.split('.').reduce<unknown>((at, key) => (at as Record<string, unknown> | undefined)?.[key], sheet);
 
-export type SheetResult = { kind: 'ok'; site: string; town?: string; sheet: CircuitSheet; assumed: string[] } | { kind: 'bad'; problems: Record<string, string> };
+export type SheetResult =
+  { kind: 'ok'; site: string; town?: string; sheet: CircuitSheet; assumed: string[] } | { kind: 'bad'; problems: Record<string, string> };
 
 /** Checks the form. Every problem is told at its field; nothing typed is lost. `before` keeps what the form does not show. */
 export function sheetOf(form: SheetForm, units: Units, before?: CircuitSheet): SheetResult {
@@ -46,29 +62,71 @@ export function sheetOf(form: SheetForm, units: Units, before?: CircuitSheet): S
   const feed = (field: NumberField, kind: SheetForm['fill']) => (form.fill === kind ? number(field) : undefined);
   const [firstBefore, secondBefore, ...further] = before ? vesselsOf(before) : [];
   const vessel: Vessel = defined({
-    ...firstBefore, nominalVolumeL: number('vessel.nominalVolumeL'), labelPrechargeBar: number('vessel.labelPrechargeBar'), targetPrechargeBar: number('vessel.targetPrechargeBar'),
-    maxBar: number('vessel.maxBar'), heightAboveGaugeM: number('vessel.heightAboveGaugeM'), ageYears: number('vessel.ageYears'), isolationValve: form.vesselValve,
+    ...firstBefore,
+    nominalVolumeL: number('vessel.nominalVolumeL'),
+    labelPrechargeBar: number('vessel.labelPrechargeBar'),
+    targetPrechargeBar: number('vessel.targetPrechargeBar'),
+    maxBar: number('vessel.maxBar'),
+    heightAboveGaugeM: number('vessel.heightAboveGaugeM'),
+    ageYears: number('vessel.ageYears'),
+    isolationValve: form.vesselValve,
   });
   const secondL = number('second.nominalVolumeL');
-  const second = secondL === undefined ? null : defined<Vessel>({ ...secondBefore, nominalVolumeL: secondL, labelPrechargeBar: number('second.labelPrechargeBar'), heightAboveGaugeM: number('second.heightAboveGaugeM') });
+  const second =
+    secondL === undefined
+      ? null
+      : defined<Vessel>({
+          ...secondBefore,
+          nominalVolumeL: secondL,
+          labelPrechargeBar: number('second.labelPrechargeBar'),
+          heightAboveGaugeM: number('second.heightAboveGaugeM'),
+        });
   const glycolPercent = number('glycolPercent');
   const { vessels: _several, ...rest } = before ?? {};
   const sheet: CircuitSheet = defined({
-    ...rest, kind: 'sealed-hot-water',
-    staticHeadM: number('staticHeadM'), waterVolumeL: number('waterVolumeL'), waterVolumeSource: form.contentMeasured ? 'measured' : 'estimated',
-    heatOutputKw: number('heatOutputKw'), maxFlowC: number('maxFlowC'), altitudeM: number('altitudeM'), ageYears: number('ageYears'),
-    glycolPercent, glycol: glycolPercent ? form.glycol : before?.glycol,
+    ...rest,
+    kind: 'sealed-hot-water',
+    staticHeadM: number('staticHeadM'),
+    waterVolumeL: number('waterVolumeL'),
+    waterVolumeSource: form.contentMeasured ? 'measured' : 'estimated',
+    heatOutputKw: number('heatOutputKw'),
+    maxFlowC: number('maxFlowC'),
+    altitudeM: number('altitudeM'),
+    ageYears: number('ageYears'),
+    glycolPercent,
+    glycol: glycolPercent ? form.glycol : before?.glycol,
     gauge: defined({ kind: 'dial' as const, ...before?.gauge, resolutionBar: number('gauge.resolutionBar') }),
-    vessel, vessels: second ? [vessel, second, ...further] : undefined,
-    reliefValve: defined({ ...before?.reliefValve, setBar: number('reliefValve.setBar') as number, capacityKw: number('reliefValve.capacityKw'), ageYears: number('reliefValve.ageYears') }),
-    fill: defined({ ...before?.fill, kind: form.fill, mainsBar: number('fill.mainsBar'), setBar: feed('fill.setBar', 'reducing-valve'), cutInBar: feed('fill.cutInBar', 'pressurisation-unit'), cutOutBar: feed('fill.cutOutBar', 'pressurisation-unit'), leftConnected: form.leftConnected || undefined }),
-    domesticHotWater: { kind: form.hotWater }, openVented: form.openVented || undefined,
+    vessel,
+    vessels: second ? [vessel, second, ...further] : undefined,
+    reliefValve: defined({
+      ...before?.reliefValve,
+      setBar: number('reliefValve.setBar') as number,
+      capacityKw: number('reliefValve.capacityKw'),
+      ageYears: number('reliefValve.ageYears'),
+    }),
+    fill: defined({
+      ...before?.fill,
+      kind: form.fill,
+      mainsBar: number('fill.mainsBar'),
+      setBar: feed('fill.setBar', 'reducing-valve'),
+      cutInBar: feed('fill.cutInBar', 'pressurisation-unit'),
+      cutOutBar: feed('fill.cutOutBar', 'pressurisation-unit'),
+      leftConnected: form.leftConnected || undefined,
+    }),
+    domesticHotWater: { kind: form.hotWater },
+    openVented: form.openVented || undefined,
     pump: form.pump ? { ...before?.pump, position: form.pump } : before?.pump,
-    zones: form.zones.length ? form.zones : undefined, components: form.components.length ? form.components : undefined,
+    zones: form.zones.length ? form.zones : undefined,
+    components: form.components.length ? form.components : undefined,
   });
-  if (sheet.reliefValve?.setBar === undefined && !problems['reliefValve.setBar']) problems['reliefValve.setBar'] = 'Relief valve: its set pressure is needed.';
+  if (sheet.reliefValve?.setBar === undefined && !problems['reliefValve.setBar'])
+    problems['reliefValve.setBar'] = 'Relief valve: its set pressure is needed.';
   const parsed = circuitSheet.safeParse(sheet);
-  if (!parsed.success) for (const p of problemsOf(parsed.error)) { const field = p.field.replace(/^vessels\.0\./, 'vessel.').replace(/^vessels\.1\./, 'second.'); problems[field] ??= `${labelOf(field)} ${p.message}.`; }
+  if (!parsed.success)
+    for (const p of problemsOf(parsed.error)) {
+      const field = p.field.replace(/^vessels\.0\./, 'vessel.').replace(/^vessels\.1\./, 'second.');
+      problems[field] ??= `${labelOf(field)} ${p.message}.`;
+    }
   if (Object.keys(problems).length > 0) return { kind: 'bad', problems };
   return { kind: 'ok', site: form.site.trim(), ...(form.town.trim() ? { town: form.town.trim() } : {}), sheet, assumed: form.assumed };
 }

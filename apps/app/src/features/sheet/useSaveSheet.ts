@@ -9,10 +9,21 @@ import { useStore } from '../../offline/SyncProvider';
 export function useSaveSheet() {
   const { sync } = useStore();
   const client = useQueryClient();
-  return useCallback(async (of: { circuitId: string; site: string; town?: string | undefined; sheet: CircuitSheet; assumed: string[] }): Promise<void> => {
-    const { circuitId, site, town, sheet, assumed } = of;
-    const record: SheetRecord = { id: v7(), circuitId, recordedAt: new Date().toISOString(), site, ...(town ? { town } : {}), sheet: sheet as never, assumed };
-    await sync.save([{ kind: 'sheet', record }]);
-    await client.invalidateQueries({ queryKey: ['records'] });
-  }, [sync, client]);
+  return useCallback(
+    async (of: { circuitId: string; site: string; town?: string | undefined; sheet: CircuitSheet; assumed: string[] }): Promise<void> => {
+      const { circuitId, site, town, sheet, assumed } = of;
+      const record: SheetRecord = {
+        id: v7(),
+        circuitId,
+        recordedAt: new Date().toISOString(),
+        site,
+        ...(town ? { town } : {}),
+        sheet: sheet as never,
+        assumed,
+      };
+      await sync.save([{ kind: 'sheet', record }]);
+      await client.invalidateQueries({ queryKey: ['records'] });
+    },
+    [sync, client],
+  );
 }

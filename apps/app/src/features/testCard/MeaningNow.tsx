@@ -9,5 +9,9 @@ export function MeaningNow({ finding, sheet, means }: { finding: Finding; sheet:
   const reading = readFinding(finding, sheet);
   if (!reading || !means[reading]) return null;
   const moved = finding.startBar !== undefined || finding.boilerStartBar !== undefined;
-  return <Notice kind={reading === 'right' ? 'sound' : 'note'} title={moved ? FALLS[reading] : HEADS[reading]} live>{means[reading]}</Notice>;
+  return (
+    <Notice kind={reading === 'right' ? 'sound' : 'note'} title={moved ? FALLS[reading] : HEADS[reading]} live>
+      {means[reading]}
+    </Notice>
+  );
 }

@@ -5,7 +5,11 @@ import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
 import { useTheme } from '../../ui/ThemeProvider';
 
-interface Props { steps: Step[]; ticked: number[]; onTick: (index: number) => void }
+interface Props {
+  steps: Step[];
+  ticked: number[];
+  onTick: (index: number) => void;
+}
 
 /** Steps in order; a touch ticks one off, so that one finds the place again. */
 export function StepList({ steps, ticked, onTick }: Props) {
@@ -16,8 +20,16 @@ export function StepList({ steps, ticked, onTick }: Props) {
         const done = ticked.includes(i);
         return (
           <View key={s.text} role="listitem" className={`flex-row gap-3 py-2 ${i > 0 ? 'border-t border-hair' : ''}`}>
-            <Pressable role="checkbox" aria-checked={done} aria-label={`Step ${i + 1} done`} onPress={() => onTick(i)} className="-m-2 h-[48px] w-[48px] items-center justify-center active:opacity-70">
-              <View className={`h-[30px] w-[30px] items-center justify-center rounded ${done ? 'border border-ink2' : 'bg-ink'}`}>{done ? <Check size={18} color={tokens.ink} /> : <Text className="font-figure text-[18px] text-lime">{i + 1}</Text>}</View>
+            <Pressable
+              role="checkbox"
+              aria-checked={done}
+              aria-label={`Step ${i + 1} done`}
+              onPress={() => onTick(i)}
+              className="-m-2 h-[48px] w-[48px] items-center justify-center active:opacity-70"
+            >
+              <View className={`h-[30px] w-[30px] items-center justify-center rounded ${done ? 'border border-ink2' : 'bg-ink'}`}>
+                {done ? <Check size={18} color={tokens.ink} /> : <Text className="font-figure text-[18px] text-lime">{i + 1}</Text>}
+              </View>
             </Pressable>
             <View className="min-w-0 flex-1 gap-1">
               <Text className={`font-medium text-[16.5px] leading-[22px] ${done ? 'text-ink2' : ''}`}>{s.text}</Text>

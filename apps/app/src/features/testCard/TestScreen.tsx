@@ -2,7 +2,19 @@ import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { jobToCase, standingFacts, type JobParts } from '@jumper/contract';
-import { expectedNumbers, resolveCircuit, stepsOf, TEST_IDS, testRow, type CircuitSheet, type Finding, type TestId, type TestRow, type ValueSpec, watchAfterLogsMin } from '@jumper/core';
+import {
+  expectedNumbers,
+  resolveCircuit,
+  stepsOf,
+  TEST_IDS,
+  testRow,
+  type CircuitSheet,
+  type Finding,
+  type TestId,
+  type TestRow,
+  type ValueSpec,
+  watchAfterLogsMin,
+} from '@jumper/core';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { Header } from '../../ui/Header';
@@ -31,18 +43,32 @@ import { WatchBlock } from './WatchBlock';
 export function TestScreen({ jobId, testId }: { jobId: string; testId: string }) {
   const test = TEST_IDS.find((t) => t === testId);
   if (!test) return <State title="There is no such test" action={toJobs} />;
-  return <WithJob jobId={jobId} opening="the test">{(parts) => <TestCard parts={parts} test={test} />}</WithJob>;
+  return (
+    <WithJob jobId={jobId} opening="the test">
+      {(parts) => <TestCard parts={parts} test={test} />}
+    </WithJob>
+  );
 }
 
-interface Draft { form: FindingForm; ticked: number[] }
+interface Draft {
+  form: FindingForm;
+  ticked: number[];
+}
 const BLANK: Draft = { form: { outcome: null, values: {}, flags: {}, words: {} }, ticked: [] };
 
 function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
   const { units } = useUnits();
-  const jobId = parts.job.id, row: TestRow = testRow(test), steps = stepsOf(test), circuit = parts.sheet.sheet as unknown as CircuitSheet;
+  const jobId = parts.job.id,
+    row: TestRow = testRow(test),
+    steps = stepsOf(test),
+    circuit = parts.sheet.sheet as unknown as CircuitSheet;
   const add = useAddFact(jobId);
-  const logs = useMemo(() => jobToCase(parts).logs ?? [], [parts]), log = logs.at(-1) ?? null;
-  const watchMin = useMemo(() => watchAfterLogsMin(test, resolveCircuit(circuit), logs) ?? steps?.watchMin ?? 0, [test, circuit, steps, logs]);
+  const logs = useMemo(() => jobToCase(parts).logs ?? [], [parts]),
+    log = logs.at(-1) ?? null;
+  const watchMin = useMemo(
+    () => watchAfterLogsMin(test, resolveCircuit(circuit), logs) ?? steps?.watchMin ?? 0,
+    [test, circuit, steps, logs],
+  );
   const watch = useWatch({ jobId, testId: test, label: row.title, lengthS: 60 * watchMin });
   // What was entered so far outlives a look at the bench, a reload or a locked phone.
   const draft = useDraft<Draft>(`jumper.test.${jobId}.${test}`, BLANK);
@@ -54,11 +80,18 @@ function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
   const gated = cooling !== null && cooling.minutes > 0;
   const trap = test === 'precharge' ? prechargeTrap(form, units) : null;
   const begins = startField(row);
-  const setForm = (change: Partial<FindingForm>) => { draft.set({ ...draft.value, form: { ...form, ...change } }); setProblems({}); };
-  const leave = () => { draft.clear(); watch.clear(); };
+  const setForm = (change: Partial<FindingForm>) => {
+    draft.set({ ...draft.value, form: { ...form, ...change } });
+    setProblems({});
+  };
+  const leave = () => {
+    draft.clear();
+    watch.clear();
+  };
 
   const finding = (outcome: string | null) => {
-    const values = watch.watch && !form.values.minutes ? { ...form.values, minutes: String(Math.max(1, Math.round(watch.elapsedS / 60))) } : form.values;
+    const values =
+      watch.watch && !form.values.minutes ? { ...form.values, minutes: String(Math.max(1, Math.round(watch.elapsedS / 60))) } : form.values;
     return findingOf(test, row, { ...form, values, outcome }, units);
   };
   const record = async (outcome: string | null = form.outcome) => {
@@ -77,34 +110,113 @@ function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
   const fields = Object.entries(row.values ?? {}) as [string, ValueSpec][];
   const nowBar = firstBar(form, units) ?? log?.samples.pressureBar.findLast((p) => p !== null) ?? undefined;
   const drawL = parseTyped(form.values.volumeL ?? '');
-  const expected = expectedNumbers(test, circuit, { ...(nowBar !== undefined ? { nowBar } : {}), ...(test === 'draw-off' && drawL.kind === 'number' && drawL.value > 0 ? { drawL: drawL.value } : {}), ...(watchMin ? { watchMin } : {}) });
+  const expected = expectedNumbers(test, circuit, {
+    ...(nowBar !== undefined ? { nowBar } : {}),
+    ...(test === 'draw-off' && drawL.kind === 'number' && drawL.value > 0 ? { drawL: drawL.value } : {}),
+    ...(watchMin ? { watchMin } : {}),
+  });
   const soFar = row.outcomes ? null : finding(null);
   return (
     <View className="mx-auto w-full max-w-[760px] flex-1">
-      <Header title={row.title} subtitle={`${parts.sheet.site} · about ${Math.max(row.minutes, watchMin)} min · ${row.intrusive ? 'drains or opens something' : 'nothing drained'}`} backTo={back} />
+      <Header
+        title={row.title}
+        subtitle={`${parts.sheet.site} · about ${Math.max(row.minutes, watchMin)} min · ${row.intrusive ? 'drains or opens something' : 'nothing drained'}`}
+        backTo={back}
+      />
       <ScrollView className="flex-1" contentContainerClassName="gap-4 p-4">
-        {gated ? <CoolGate jobId={jobId} path={`${back}/test/${test}`} cooling={cooling} belowC={steps!.coolBelowC!} units={units} onRead={(b) => void add(b)} /> : null}
-        {steps?.who ? <Notice kind="caution" title="Who may do it">{steps.who}</Notice> : null}
+        {gated ? (
+          <CoolGate
+            jobId={jobId}
+            path={`${back}/test/${test}`}
+            cooling={cooling}
+            belowC={steps!.coolBelowC!}
+            units={units}
+            onRead={(b) => void add(b)}
+          />
+        ) : null}
+        {steps?.who ? (
+          <Notice kind="caution" title="Who may do it">
+            {steps.who}
+          </Notice>
+        ) : null}
         <ExpectedTable numbers={expected} units={units} title="In this circuit" />
-        {steps ? <StepList steps={steps.steps} ticked={draft.value.ticked} onTick={(i) => draft.set({ ...draft.value, ticked: draft.value.ticked.includes(i) ? draft.value.ticked.filter((t) => t !== i) : [...draft.value.ticked, i] })} /> : <Text className="text-ink2">{row.tells}</Text>}
-        {steps?.stop ? <Notice kind="caution" title="Break off when">{steps.stop}</Notice> : null}
-        {watchMin ? <WatchBlock minutes={watchMin} watch={watch} startText={begins ? (form.values[begins] ?? '') : '–'} onNeedStart={() => setProblems(begins ? { [begins]: `${VALUE_LABELS[begins]}: read the gauge first.` } : {})} /> : null}
-        <Earlier parts={parts} test={test} units={units} onUndo={(id) => void add({ kind: 'retraction', at: new Date().toISOString() }, id)} />
+        {steps ? (
+          <StepList
+            steps={steps.steps}
+            ticked={draft.value.ticked}
+            onTick={(i) =>
+              draft.set({
+                ...draft.value,
+                ticked: draft.value.ticked.includes(i) ? draft.value.ticked.filter((t) => t !== i) : [...draft.value.ticked, i],
+              })
+            }
+          />
+        ) : (
+          <Text className="text-ink2">{row.tells}</Text>
+        )}
+        {steps?.stop ? (
+          <Notice kind="caution" title="Break off when">
+            {steps.stop}
+          </Notice>
+        ) : null}
+        {watchMin ? (
+          <WatchBlock
+            minutes={watchMin}
+            watch={watch}
+            startText={begins ? (form.values[begins] ?? '') : '–'}
+            onNeedStart={() => setProblems(begins ? { [begins]: `${VALUE_LABELS[begins]}: read the gauge first.` } : {})}
+          />
+        ) : null}
+        <Earlier
+          parts={parts}
+          test={test}
+          units={units}
+          onUndo={(id) => void add({ kind: 'retraction', at: new Date().toISOString() }, id)}
+        />
         <View className="gap-4">
-          {fields.filter(([name]) => !(watchMin && name === 'minutes' && watch.watch)).map(([name, spec]) => (
-            <Field key={name} label={`${VALUE_LABELS[name] ?? name}${spec.optional ? ', if read' : ''}`} unit={spec.unit === 'bar' ? units.pressure : spec.unit === '°C' ? units.temperature : spec.unit === 'count' || spec.unit === 'pH' ? '' : spec.unit} numeric
-              value={form.values[name] ?? ''} onChange={(text) => setForm({ values: { ...form.values, [name]: text } })} problem={problems[name] ?? null} />
-          ))}
+          {fields
+            .filter(([name]) => !(watchMin && name === 'minutes' && watch.watch))
+            .map(([name, spec]) => (
+              <Field
+                key={name}
+                label={`${VALUE_LABELS[name] ?? name}${spec.optional ? ', if read' : ''}`}
+                unit={
+                  spec.unit === 'bar'
+                    ? units.pressure
+                    : spec.unit === '°C'
+                      ? units.temperature
+                      : spec.unit === 'count' || spec.unit === 'pH'
+                        ? ''
+                        : spec.unit
+                }
+                numeric
+                value={form.values[name] ?? ''}
+                onChange={(text) => setForm({ values: { ...form.values, [name]: text } })}
+                problem={problems[name] ?? null}
+              />
+            ))}
           <Conditions row={row} form={form} circuit={circuit} problems={problems} onChange={setForm} />
           {trap ? <Trap trap={trap} circuit={form.values.circuitBar ?? ''} units={units} /> : null}
           {soFar?.kind === 'ok' && steps && !trap ? <MeaningNow finding={soFar.finding} sheet={circuit} means={steps.means} /> : null}
         </View>
       </ScrollView>
       <View className="gap-2 border-t border-ink bg-sheet px-3 py-3">
-        {Object.values(problems)[0] ? <Notice kind="danger" live>{Object.values(problems)[0]!}</Notice> : null}
-        {skipping ? <SkipTest onSkip={(reason) => void skip(reason)} onBack={() => setSkipping(false)} /> : (
+        {Object.values(problems)[0] ? (
+          <Notice kind="danger" live>
+            {Object.values(problems)[0]!}
+          </Notice>
+        ) : null}
+        {skipping ? (
+          <SkipTest onSkip={(reason) => void skip(reason)} onBack={() => setSkipping(false)} />
+        ) : (
           <>
-            {gated ? <Text className="text-center text-ink2">Recorded once it is cool enough to be done.</Text> : row.outcomes ? <Outcomes row={row} steps={steps} onPick={(o) => void record(o)} /> : <Button label={trap ? 'Record it as it is' : 'Record'} kind={trap ? 'plain' : 'main'} onPress={() => void record()} />}
+            {gated ? (
+              <Text className="text-center text-ink2">Recorded once it is cool enough to be done.</Text>
+            ) : row.outcomes ? (
+              <Outcomes row={row} steps={steps} onPick={(o) => void record(o)} />
+            ) : (
+              <Button label={trap ? 'Record it as it is' : 'Record'} kind={trap ? 'plain' : 'main'} onPress={() => void record()} />
+            )}
             <Button label="Cannot do this now" kind="quiet" onPress={() => setSkipping(true)} />
           </>
         )}
@@ -128,17 +240,34 @@ function Earlier({ parts, test, units, onUndo }: { parts: JobParts; test: TestId
   if (earlier.length === 0) return null;
   return (
     <View className="gap-2">
-      {earlier.map((f) => f.body.kind === 'finding' ? (
-        <View key={f.id} className="flex-row items-center gap-3 border-y border-hair py-1.5">
-          <Text className="min-w-0 flex-1"><Text className="text-ink2">Done before: </Text>{findingText(f.body.finding as unknown as Finding, units)}</Text>
-          <Key label="Take it back" className="px-3" onPress={() => onUndo(f.id)} />
-        </View>
-      ) : null)}
+      {earlier.map((f) =>
+        f.body.kind === 'finding' ? (
+          <View key={f.id} className="flex-row items-center gap-3 border-y border-hair py-1.5">
+            <Text className="min-w-0 flex-1">
+              <Text className="text-ink2">Done before: </Text>
+              {findingText(f.body.finding as unknown as Finding, units)}
+            </Text>
+            <Key label="Take it back" className="px-3" onPress={() => onUndo(f.id)} />
+          </View>
+        ) : null,
+      )}
     </View>
   );
 }
 
 function Trap({ trap, circuit, units }: { trap: 'circuit-not-empty' | 'drain-shut'; circuit: string; units: Units }) {
-  if (trap === 'circuit-not-empty') return <Notice kind="danger" title="Not empty yet" live>{`${circuit} ${units.pressure} of water stands behind the diaphragm: the tyre gauge would only repeat it. Open the drain until the gauge shows zero.`}</Notice>;
-  return <Notice kind="caution" title="Is the drain open?">{`With the drain shut, water behind the diaphragm hides the true charge. A reading taken so counts for little.`}</Notice>;
+  if (trap === 'circuit-not-empty')
+    return (
+      <Notice
+        kind="danger"
+        title="Not empty yet"
+        live
+      >{`${circuit} ${units.pressure} of water stands behind the diaphragm: the tyre gauge would only repeat it. Open the drain until the gauge shows zero.`}</Notice>
+    );
+  return (
+    <Notice
+      kind="caution"
+      title="Is the drain open?"
+    >{`With the drain shut, water behind the diaphragm hides the true charge. A reading taken so counts for little.`}</Notice>
+  );
 }

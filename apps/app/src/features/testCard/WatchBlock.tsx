@@ -4,7 +4,12 @@ import { Text } from '../../ui/Text';
 import { clockText } from '../timers/timers';
 import type { useWatch } from './useWatch';
 
-interface Props { minutes: number; watch: ReturnType<typeof useWatch>; startText: string; onNeedStart: () => void }
+interface Props {
+  minutes: number;
+  watch: ReturnType<typeof useWatch>;
+  startText: string;
+  onNeedStart: () => void;
+}
 
 /** The clock of a watch, from the reading at its start. */
 export function WatchBlock({ minutes, watch, startText, onNeedStart }: Props) {
@@ -13,10 +18,22 @@ export function WatchBlock({ minutes, watch, startText, onNeedStart }: Props) {
     <View className="gap-2 border-y border-hair py-3">
       <View className="flex-row items-center justify-between gap-3">
         <View role="timer" aria-label="Time on watch" className="min-w-0 flex-1">
-          <Text className="font-figure text-[44px] leading-[48px]" style={{ fontVariant: ['tabular-nums'] }}>{clockText(watch.elapsedS)}</Text>
-          <Text className="text-[13.5px] text-ink2">{watch.watch ? (leftS > 0 ? `read again in ${clockText(leftS)}` : 'time is up: read the gauge') : `${minutes} minutes; it runs on if you lock the phone`}</Text>
+          <Text className="font-figure text-[44px] leading-[48px]" style={{ fontVariant: ['tabular-nums'] }}>
+            {clockText(watch.elapsedS)}
+          </Text>
+          <Text className="text-[13.5px] text-ink2">
+            {watch.watch
+              ? leftS > 0
+                ? `read again in ${clockText(leftS)}`
+                : 'time is up: read the gauge'
+              : `${minutes} minutes; it runs on if you lock the phone`}
+          </Text>
         </View>
-        {watch.watch ? <Button label="Start anew" kind="quiet" onPress={watch.clear} /> : <Button label="Start the watch" kind="main" onPress={() => (startText.trim() ? watch.start(startText) : onNeedStart())} />}
+        {watch.watch ? (
+          <Button label="Start anew" kind="quiet" onPress={watch.clear} />
+        ) : (
+          <Button label="Start the watch" kind="main" onPress={() => (startText.trim() ? watch.start(startText) : onNeedStart())} />
+        )}
       </View>
     </View>
   );

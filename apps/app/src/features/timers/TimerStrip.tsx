@@ -12,20 +12,34 @@ export function TimerStrip({ jobId }: { jobId: string }) {
   const before = useRef(over);
   useEffect(() => {
     // A buzz where the platform has it; the words say it everywhere.
-    if (over > before.current) { if ('vibrate' in navigator) navigator.vibrate([200, 100, 200]); beep(); }
+    if (over > before.current) {
+      if ('vibrate' in navigator) navigator.vibrate([200, 100, 200]);
+      beep();
+    }
     before.current = over;
   }, [over]);
   if (timers.length === 0) return null;
   return (
     <View role="list" aria-label="Timers">
-      {[...timers].sort((a, b) => timerAt(a, nowMs).leftS - timerAt(b, nowMs).leftS).map((t) => {
-        const { leftS } = timerAt(t, nowMs);
-        return (
-          <TimerRow key={t.id} label={t.label} clock={leftS > 0 ? clockText(leftS) : `+${clockText(-leftS)}`} over={leftS <= 0}
-            note={leftS > 0 ? 'left' : t.testId ? 'time is up: read the gauge' : 'time is up'}
-            action={t.testId || (t.path && leftS > 0) ? { label: 'Open', onPress: () => router.navigate((t.testId ? `/jobs/${jobId}/test/${t.testId}` : t.path) as never) } : { label: 'Done', onPress: () => stopTimer(t.id) }} />
-        );
-      })}
+      {[...timers]
+        .sort((a, b) => timerAt(a, nowMs).leftS - timerAt(b, nowMs).leftS)
+        .map((t) => {
+          const { leftS } = timerAt(t, nowMs);
+          return (
+            <TimerRow
+              key={t.id}
+              label={t.label}
+              clock={leftS > 0 ? clockText(leftS) : `+${clockText(-leftS)}`}
+              over={leftS <= 0}
+              note={leftS > 0 ? 'left' : t.testId ? 'time is up: read the gauge' : 'time is up'}
+              action={
+                t.testId || (t.path && leftS > 0)
+                  ? { label: 'Open', onPress: () => router.navigate((t.testId ? `/jobs/${jobId}/test/${t.testId}` : t.path) as never) }
+                  : { label: 'Done', onPress: () => stopTimer(t.id) }
+              }
+            />
+          );
+        })}
     </View>
   );
 }
@@ -37,7 +51,8 @@ function beep(): void {
   const context = new Audio();
   if (context.state === 'suspended') return void context.close();
   for (const startS of [0, 0.35]) {
-    const tone = context.createOscillator(), loudness = context.createGain();
+    const tone = context.createOscillator(),
+      loudness = context.createGain();
     tone.frequency.value = 880;
     loudness.gain.value = 0.2;
     tone.connect(loudness).connect(context.destination);

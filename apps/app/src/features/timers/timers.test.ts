@@ -6,8 +6,13 @@ const timer = (id: string, lengthS = 600) => ({ id, jobId: 'j', label: id, testI
 it('writes a clock', () => expect([0, 65.9, 900, 3725].map(clockText)).toEqual(['0:00', '1:05', '15:00', '1:02:05']));
 
 it('keeps several at once; the same id begins anew', () => {
-  startTimer(timer('a')); startTimer(timer('b')); startTimer({ ...timer('a'), lengthS: 60 });
-  expect(runningTimers().map((t) => [t.id, t.lengthS])).toEqual([['b', 600], ['a', 60]]);
+  startTimer(timer('a'));
+  startTimer(timer('b'));
+  startTimer({ ...timer('a'), lengthS: 60 });
+  expect(runningTimers().map((t) => [t.id, t.lengthS])).toEqual([
+    ['b', 600],
+    ['a', 60],
+  ]);
   stopTimer('b');
   expect(runningTimers().map((t) => t.id)).toEqual(['a']);
 });

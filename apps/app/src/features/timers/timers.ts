@@ -27,7 +27,9 @@ export function runningTimers(): Timer[] {
 function parse(text: string | null): Timer[] {
   try {
     const value = JSON.parse(text ?? '[]') as unknown;
-    return Array.isArray(value) ? (value as Timer[]).filter((t) => typeof t?.id === 'string' && Number.isFinite(t.startedMs) && Number.isFinite(t.lengthS)) : [];
+    return Array.isArray(value)
+      ? (value as Timer[]).filter((t) => typeof t?.id === 'string' && Number.isFinite(t.startedMs) && Number.isFinite(t.lengthS))
+      : [];
   } catch {
     return [];
   }
@@ -45,10 +47,16 @@ export const stopTimer = (id: string): void => keep(runningTimers().filter((t) =
 export function subscribeTimers(listener: () => void): () => void {
   listeners.add(listener);
   window.addEventListener('storage', listener);
-  return () => { listeners.delete(listener); window.removeEventListener('storage', listener); };
+  return () => {
+    listeners.delete(listener);
+    window.removeEventListener('storage', listener);
+  };
 }
 
-export const clockText = (s: number): string => (s >= 3600 ? `${Math.floor(s / 3600)}:${String(Math.floor((s % 3600) / 60)).padStart(2, '0')}:${String(Math.floor(s % 60)).padStart(2, '0')}` : `${Math.floor(s / 60)}:${String(Math.floor(s % 60)).padStart(2, '0')}`);
+export const clockText = (s: number): string =>
+  s >= 3600
+    ? `${Math.floor(s / 3600)}:${String(Math.floor((s % 3600) / 60)).padStart(2, '0')}:${String(Math.floor(s % 60)).padStart(2, '0')}`
+    : `${Math.floor(s / 60)}:${String(Math.floor(s % 60)).padStart(2, '0')}`;
 
 /** Seconds gone and left at a moment; left is below 0 when it is over. */
 export const timerAt = (timer: Timer, nowMs: number): { goneS: number; leftS: number } => {

@@ -11,11 +11,17 @@ const GROUPS = [...new Set(CALCULATOR_IDS.map((id) => calculator(id).group))];
 export function ToolsScreen({ jobId }: { jobId?: string }) {
   return (
     <Place at="tools">
-      <Header title="Tools" subtitle={jobId ? 'With this circuit’s numbers' : 'Each works by itself, with no network'} {...(jobId ? { backTo: `/jobs/${jobId}` } : {})} />
+      <Header
+        title="Tools"
+        subtitle={jobId ? 'With this circuit’s numbers' : 'Each works by itself, with no network'}
+        {...(jobId ? { backTo: `/jobs/${jobId}` } : {})}
+      />
       <ScrollView className="flex-1" contentContainerClassName="pb-6">
         {GROUPS.map((group) => (
           <View key={group} className="pt-4">
-            <Text role="heading" aria-level={2} className="px-4 pb-1 font-semibold text-[15px] text-ink2">{group}</Text>
+            <Text role="heading" aria-level={2} className="px-4 pb-1 font-semibold text-[15px] text-ink2">
+              {group}
+            </Text>
             <View role="list" aria-label={group}>
               {CALCULATOR_IDS.filter((id) => calculator(id).group === group).map((id) => (
                 <View key={id} role="listitem" className="border-t border-hair">

@@ -1,4 +1,13 @@
-import { calculator, isChoice, resolveCircuit, runCalculator, type CalculatorId, type CircuitSheet, type NumberInput, type Result } from '@jumper/core';
+import {
+  calculator,
+  isChoice,
+  resolveCircuit,
+  runCalculator,
+  type CalculatorId,
+  type CircuitSheet,
+  type NumberInput,
+  type Result,
+} from '@jumper/core';
 import { quantityNumber, quantityText, shownAs } from '../units/quantity';
 import { parseTyped, type Units } from '../units/units';
 
@@ -8,23 +17,41 @@ export type Given = Record<string, number | string>;
 
 /** The form for canonical numbers, in the user's units. */
 export function formOf(id: CalculatorId, given: Given, units: Units): ToolForm {
-  return Object.fromEntries(calculator(id).inputs.map((i) => {
-    if (isChoice(i)) return [i.id, i.options.some((o) => o.value === given[i.id]) ? String(given[i.id]) : i.value];
-    const value = typeof given[i.id] === 'number' && Number.isFinite(given[i.id]) ? (given[i.id] as number) : i.value;
-    return [i.id, precise(value, i, units)];
-  }));
+  return Object.fromEntries(
+    calculator(id).inputs.map((i) => {
+      if (isChoice(i)) return [i.id, i.options.some((o) => o.value === given[i.id]) ? String(given[i.id]) : i.value];
+      const value = typeof given[i.id] === 'number' && Number.isFinite(given[i.id]) ? (given[i.id] as number) : i.value;
+      return [i.id, precise(value, i, units)];
+    }),
+  );
 }
 /** A digit more than is shown elsewhere: what is typed again must be the same number. */
-const precise = (value: number, i: NumberInput, units: Units) => String(Number(shownAs(i.quantity, units).from(value).toFixed(shownAs(i.quantity, units).digits + 2)));
+const precise = (value: number, i: NumberInput, units: Units) =>
+  String(
+    Number(
+      shownAs(i.quantity, units)
+        .from(value)
+        .toFixed(shownAs(i.quantity, units).digits + 2),
+    ),
+  );
 
-export interface ToolView { results: { id: string; label: string; text: string; main: boolean; note: string | null }[]; problems: Record<string, string>; given: Given; main: Result | null }
+export interface ToolView {
+  results: { id: string; label: string; text: string; main: boolean; note: string | null }[];
+  problems: Record<string, string>;
+  given: Given;
+  main: Result | null;
+}
 
 /** Results of what is typed; a field that cannot be read or is out of range is named and nothing is worked out. */
 export function toolView(id: CalculatorId, form: ToolForm, units: Units): ToolView {
   const c = calculator(id);
-  const problems: Record<string, string> = {}, given: Given = {};
+  const problems: Record<string, string> = {},
+    given: Given = {};
   for (const i of c.inputs) {
-    if (isChoice(i)) { given[i.id] = form[i.id] ?? i.value; continue; }
+    if (isChoice(i)) {
+      given[i.id] = form[i.id] ?? i.value;
+      continue;
+    }
     const typed = parseTyped(form[i.id] ?? '');
     if (typed.kind === 'empty') problems[i.id] = `${i.label}: is needed.`;
     else if (typed.kind === 'not-a-number') problems[i.id] = `${i.label}: “${form[i.id]!.trim()}” is not a number.`;
@@ -43,15 +70,25 @@ export function toolView(id: CalculatorId, form: ToolForm, units: Units): ToolVi
     return { results: [], problems: { '': 'These numbers do not go together: look at them again.' }, given, main: null };
   }
   return {
-    results: run.results.map((r) => ({ id: r.id, label: r.label, text: quantityText(r.value, r.quantity, units), main: r.main ?? false, note: r.note ? r.note.map((p) => (typeof p === 'string' ? p : quantityText(p.value, p.quantity, units))).join('') : null })),
-    problems, given, main: run.results.find((r) => r.main) ?? null,
+    results: run.results.map((r) => ({
+      id: r.id,
+      label: r.label,
+      text: quantityText(r.value, r.quantity, units),
+      main: r.main ?? false,
+      note: r.note ? r.note.map((p) => (typeof p === 'string' ? p : quantityText(p.value, p.quantity, units))).join('') : null,
+    })),
+    problems,
+    given,
+    main: run.results.find((r) => r.main) ?? null,
   };
 }
 
-const outside = (i: NumberInput, least: number, most: number, units: Units) => `${i.label}: must be ${quantityNumber(least, i.quantity, units)} to ${quantityText(most, i.quantity, units)}.`;
+const outside = (i: NumberInput, least: number, most: number, units: Units) =>
+  `${i.label}: must be ${quantityNumber(least, i.quantity, units)} to ${quantityText(most, i.quantity, units)}.`;
 
 /** The inputs as a link's query, canonical, so that it means the same in anybody's units. */
-export const linkOf = (id: CalculatorId, given: Given): string => `/tools/${id}?${new URLSearchParams(Object.entries(given).map(([k, v]) => [k, typeof v === 'number' ? String(Number(v.toPrecision(8))) : v])).toString()}`;
+export const linkOf = (id: CalculatorId, given: Given): string =>
+  `/tools/${id}?${new URLSearchParams(Object.entries(given).map(([k, v]) => [k, typeof v === 'number' ? String(Number(v.toPrecision(8))) : v])).toString()}`;
 
 export function givenOf(id: CalculatorId, query: Record<string, string | string[] | undefined>): Given | null {
   const given: Given = {};
@@ -69,7 +106,15 @@ export function givenFromSheet(sheet: CircuitSheet): Given {
   if (sheet.kind !== 'sealed-hot-water') return {};
   const c = resolveCircuit(sheet);
   return {
-    contentL: c.contentL, nominalVolumeL: c.vesselL, prechargeGaugeBar: c.prechargeGaugeBar, fillGaugeBar: c.fillGaugeBar, reliefSetGaugeBar: c.reliefSetGaugeBar, stretchLPerBar: c.stretchLPerBar,
-    heightM: sheet.staticHeadM ?? 4, hotC: c.maxFlowC - 5, ...(sheet.vessel?.labelPrechargeBar !== undefined ? { labelBar: sheet.vessel.labelPrechargeBar } : {}), ...(sheet.heatOutputKw !== undefined ? { heatKw: sheet.heatOutputKw } : {}),
+    contentL: c.contentL,
+    nominalVolumeL: c.vesselL,
+    prechargeGaugeBar: c.prechargeGaugeBar,
+    fillGaugeBar: c.fillGaugeBar,
+    reliefSetGaugeBar: c.reliefSetGaugeBar,
+    stretchLPerBar: c.stretchLPerBar,
+    heightM: sheet.staticHeadM ?? 4,
+    hotC: c.maxFlowC - 5,
+    ...(sheet.vessel?.labelPrechargeBar !== undefined ? { labelBar: sheet.vessel.labelPrechargeBar } : {}),
+    ...(sheet.heatOutputKw !== undefined ? { heatKw: sheet.heatOutputKw } : {}),
   };
 }

@@ -6,7 +6,16 @@ const Context = createContext<{ units: Units; choose: (units: Units) => void }>(
 
 export function UnitsProvider({ children }: { children: ReactNode }) {
   const [units, setUnits] = useState<Units>(stored);
-  const value = useMemo(() => ({ units, choose: (next: Units) => { localStorage.setItem(KEY, JSON.stringify(next)); setUnits(next); } }), [units]);
+  const value = useMemo(
+    () => ({
+      units,
+      choose: (next: Units) => {
+        localStorage.setItem(KEY, JSON.stringify(next));
+        setUnits(next);
+      },
+    }),
+    [units],
+  );
   return <Context.Provider value={value}>{children}</Context.Provider>;
 }
 

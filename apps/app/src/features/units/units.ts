@@ -1,10 +1,31 @@
-import { fromBar, fromCelsius, toBar, toCelsius, type LengthUnit, type PowerUnit, type PressureUnit, type TemperatureUnit, type VolumeUnit } from '@jumper/core';
+import {
+  fromBar,
+  fromCelsius,
+  toBar,
+  toCelsius,
+  type LengthUnit,
+  type PowerUnit,
+  type PressureUnit,
+  type TemperatureUnit,
+  type VolumeUnit,
+} from '@jumper/core';
 
-export interface Units { pressure: PressureUnit; temperature: TemperatureUnit; volume: VolumeUnit; length: LengthUnit; power: PowerUnit }
+export interface Units {
+  pressure: PressureUnit;
+  temperature: TemperatureUnit;
+  volume: VolumeUnit;
+  length: LengthUnit;
+  power: PowerUnit;
+}
 export const METRIC: Units = { pressure: 'bar', temperature: '°C', volume: 'L', length: 'm', power: 'kW' };
 
 /** Digits after the point that a gauge in this unit is read to, and the step of one nudge. */
-const READ: Record<PressureUnit, { digits: number; step: number }> = { bar: { digits: 2, step: 0.1 }, psi: { digits: 1, step: 1 }, kPa: { digits: 0, step: 10 }, mbar: { digits: 0, step: 100 } };
+const READ: Record<PressureUnit, { digits: number; step: number }> = {
+  bar: { digits: 2, step: 0.1 },
+  psi: { digits: 1, step: 1 },
+  kPa: { digits: 0, step: 10 },
+  mbar: { digits: 0, step: 100 },
+};
 
 /** A pressure as it is read: "2.3", "0.75", "33". A second digit in bar only where it says something. */
 export function pressureNumber(bar: number, unit: PressureUnit): string {

@@ -3,4 +3,5 @@ export const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slic
 export const plain = (id: string): string => id.replaceAll('-', ' ');
 
 /** A day as the customer reads it. */
-export const longDay = (at: number | string): string => new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
+export const longDay = (at: number | string): string =>
+  new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });

@@ -41,14 +41,20 @@ export function useKeepVerdict(parts: JobParts, settled: Diagnosis | null, proof
 export function useFillVerdicts(jobs: readonly JobParts[], known: ReadonlyMap<string, VerdictRecord> | null): void {
   const { db } = useStore();
   const client = useQueryClient();
-  const next = known ? jobs.find((j) => !known.has(j.job.id)) : undefined, key = next ? caseKey(next) : null;
+  const next = known ? jobs.find((j) => !known.has(j.job.id)) : undefined,
+    key = next ? caseKey(next) : null;
   useEffect(() => {
     if (!next || key === null) return;
     let gone = false;
     const file = jobToCase(next);
     // Overtaken or failed: the list does without, until it is opened again.
-    client.fetchQuery(diagnosisQuery(file, key, 'list')).then((d) => (gone ? undefined : keep(db, client, shortVerdict(next, d, proofView(next, file, d, METRIC)))), () => undefined);
-    return () => { gone = true; };
+    client.fetchQuery(diagnosisQuery(file, key, 'list')).then(
+      (d) => (gone ? undefined : keep(db, client, shortVerdict(next, d, proofView(next, file, d, METRIC)))),
+      () => undefined,
+    );
+    return () => {
+      gone = true;
+    };
     // The key names the job with all that is known of it.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [db, client, key]);

@@ -13,7 +13,14 @@ import { startTimer } from '../timers/timers';
 import { temperatureText, typedToCelsius, type Units } from '../units/units';
 import { waitText } from './workWords';
 
-interface Props { jobId: string; path: string; cooling: CoolingTime; belowC: number; units: Units; onRead: (body: FactBody) => void }
+interface Props {
+  jobId: string;
+  path: string;
+  cooling: CoolingTime;
+  belowC: number;
+  units: Units;
+  onRead: (body: FactBody) => void;
+}
 
 /** Nothing is opened hot. How long to wait, by this circuit's own cooling where that was seen; a temperature read now opens the way. */
 export function CoolGate({ jobId, path, cooling, belowC, units, onRead }: Props) {
@@ -24,17 +31,45 @@ export function CoolGate({ jobId, path, cooling, belowC, units, onRead }: Props)
     if (checked.kind === 'bad') return setProblem(checked.message);
     if (checked.celsius === null) return setProblem('Flow: read it first.');
     onRead({ kind: 'reading', at: new Date().toISOString(), pressureBar: null, flowC: checked.celsius });
-    setTyped(''); setProblem(null);
+    setTyped('');
+    setProblem(null);
   };
   return (
     <Notice kind="caution" title={`Wait until below ${temperatureText(belowC, units.temperature)}`}>
       <View className="gap-3">
         <Text>{`It stands at about ${temperatureText(cooling.nowC, units.temperature)}. ${cooling.from === 'log' ? 'As this circuit cools' : 'At a usual pace'} it takes another ${waitText(cooling.minutes)}. Hot water under pressure scalds.`}</Text>
         <View className="flex-row items-end gap-2">
-          <View className="min-w-0 flex-1"><Field label="Flow, read now" unit={units.temperature} numeric value={typed} onChange={(t) => { setTyped(t); setProblem(null); }} problem={problem} onSubmit={read} /></View>
+          <View className="min-w-0 flex-1">
+            <Field
+              label="Flow, read now"
+              unit={units.temperature}
+              numeric
+              value={typed}
+              onChange={(t) => {
+                setTyped(t);
+                setProblem(null);
+              }}
+              problem={problem}
+              onSubmit={read}
+            />
+          </View>
           <Key label="It reads" name="It reads: take this temperature" className="min-h-[52px] px-4" onPress={read} />
         </View>
-        <Button label={`Remind me in ${waitText(cooling.minutes)}`} kind="quiet" onPress={() => startTimer({ id: v7(), jobId, testId: null, label: `Cooling to ${temperatureText(belowC, units.temperature)}`, startedMs: Date.now(), lengthS: Math.ceil(60 * cooling.minutes), path })} />
+        <Button
+          label={`Remind me in ${waitText(cooling.minutes)}`}
+          kind="quiet"
+          onPress={() =>
+            startTimer({
+              id: v7(),
+              jobId,
+              testId: null,
+              label: `Cooling to ${temperatureText(belowC, units.temperature)}`,
+              startedMs: Date.now(),
+              lengthS: Math.ceil(60 * cooling.minutes),
+              path,
+            })
+          }
+        />
       </View>
     </Notice>
   );

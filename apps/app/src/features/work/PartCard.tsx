@@ -9,7 +9,12 @@ import type { Units } from '../units/units';
 import { EMPTY_PART, FIELDS_OF, PART_FIELD_LABELS, partOf, type PartForm } from './partForm';
 import { partProblemText } from './workWords';
 
-interface Props { kind: PartKind; sheet: CircuitSheet; units: Units; onAdd: (body: FactBody) => void }
+interface Props {
+  kind: PartKind;
+  sheet: CircuitSheet;
+  units: Units;
+  onAdd: (body: FactBody) => void;
+}
 
 /** The new part against the old, before it is fitted. What must not be fitted is not taken into the record. */
 export function PartCard({ kind, sheet, units, onAdd }: Props) {
@@ -17,7 +22,12 @@ export function PartCard({ kind, sheet, units, onAdd }: Props) {
   const [problems, setProblems] = useState<Record<string, string>>({});
   const [against, setAgainst] = useState<{ text: string; stop: boolean }[]>([]);
   const [seen, setSeen] = useState(false);
-  const set = (change: Partial<PartForm>) => { setForm({ ...form, ...change }); setProblems({}); setAgainst([]); setSeen(false); };
+  const set = (change: Partial<PartForm>) => {
+    setForm({ ...form, ...change });
+    setProblems({});
+    setAgainst([]);
+    setSeen(false);
+  };
   const keep = () => {
     const result = partOf(kind, form, units);
     if (result.kind === 'bad') return setProblems(result.problems);
@@ -28,19 +38,56 @@ export function PartCard({ kind, sheet, units, onAdd }: Props) {
   };
   return (
     <View role="form" aria-label={`New ${PART_KINDS[kind].toLowerCase()}`} className="gap-3">
-      {pairs(FIELDS_OF[kind]).map((pair) => <View key={pair[0]} className="flex-row gap-3">{pair.map((f) => <View key={f} className="min-w-0 flex-1"><Field label={PART_FIELD_LABELS[f].label} unit={PART_FIELD_LABELS[f].unit === 'bar' ? units.pressure : PART_FIELD_LABELS[f].unit} numeric value={form[f] ?? ''} onChange={(t) => set({ [f]: t })} problem={problems[f] ?? null} /></View>)}</View>)}
+      {pairs(FIELDS_OF[kind]).map((pair) => (
+        <View key={pair[0]} className="flex-row gap-3">
+          {pair.map((f) => (
+            <View key={f} className="min-w-0 flex-1">
+              <Field
+                label={PART_FIELD_LABELS[f].label}
+                unit={PART_FIELD_LABELS[f].unit === 'bar' ? units.pressure : PART_FIELD_LABELS[f].unit}
+                numeric
+                value={form[f] ?? ''}
+                onChange={(t) => set({ [f]: t })}
+                problem={problems[f] ?? null}
+              />
+            </View>
+          ))}
+        </View>
+      ))}
       <View className="flex-row gap-3">
-        <View className="min-w-0 flex-1"><Field label="Thread or seat, new" value={form.size} onChange={(size) => set({ size })} problem={problems.size ?? null} /></View>
-        <View className="min-w-0 flex-1"><Field label="Thread or seat, old" value={form.oldSize} onChange={(oldSize) => set({ oldSize })} problem={problems.oldSize ?? null} /></View>
+        <View className="min-w-0 flex-1">
+          <Field label="Thread or seat, new" value={form.size} onChange={(size) => set({ size })} problem={problems.size ?? null} />
+        </View>
+        <View className="min-w-0 flex-1">
+          <Field
+            label="Thread or seat, old"
+            value={form.oldSize}
+            onChange={(oldSize) => set({ oldSize })}
+            problem={problems.oldSize ?? null}
+          />
+        </View>
       </View>
       <View className="flex-row gap-3">
-        <View className="min-w-0 flex-1"><Field label="Make and type" value={form.make} onChange={(make) => set({ make })} problem={problems.make ?? null} /></View>
-        <View className="min-w-0 flex-1"><Field label="Serial number" value={form.serial} onChange={(serial) => set({ serial })} problem={problems.serial ?? null} /></View>
+        <View className="min-w-0 flex-1">
+          <Field label="Make and type" value={form.make} onChange={(make) => set({ make })} problem={problems.make ?? null} />
+        </View>
+        <View className="min-w-0 flex-1">
+          <Field label="Serial number" value={form.serial} onChange={(serial) => set({ serial })} problem={problems.serial ?? null} />
+        </View>
       </View>
-      {against.map((p) => <Notice key={p.text} kind={p.stop ? 'danger' : 'caution'} live>{p.text}</Notice>)}
-      <Button label={against.length > 0 && !against.some((p) => p.stop) ? 'Fit it all the same' : 'Hold it against the old'} kind="next" onPress={keep} />
+      {against.map((p) => (
+        <Notice key={p.text} kind={p.stop ? 'danger' : 'caution'} live>
+          {p.text}
+        </Notice>
+      ))}
+      <Button
+        label={against.length > 0 && !against.some((p) => p.stop) ? 'Fit it all the same' : 'Hold it against the old'}
+        kind="next"
+        onPress={keep}
+      />
     </View>
   );
 }
 
-const pairs = <T,>(items: readonly T[]): T[][] => Array.from({ length: Math.ceil(items.length / 2) }, (_, i) => items.slice(2 * i, 2 * i + 2));
+const pairs = <T,>(items: readonly T[]): T[][] =>
+  Array.from({ length: Math.ceil(items.length / 2) }, (_, i) => items.slice(2 * i, 2 * i + 2));

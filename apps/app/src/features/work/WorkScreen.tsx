@@ -21,7 +21,11 @@ import { SaidForm } from './SaidForm';
 import { workState } from './workState';
 
 export function WorkScreen({ jobId }: { jobId: string }) {
-  return <WithJob jobId={jobId} opening="the work">{(parts) => <Work parts={parts} />}</WithJob>;
+  return (
+    <WithJob jobId={jobId} opening="the work">
+      {(parts) => <Work parts={parts} />}
+    </WithJob>
+  );
 }
 
 const CUSHION_L = 6;
@@ -39,43 +43,133 @@ function Work({ parts }: { parts: JobParts }) {
   const fits = [...new Set([...sheetsForSet(lead?.faults ?? []), ...(lead?.faults ?? []).flatMap((f) => sheetsFor(f))])];
   const rest = RUN_SHEET_IDS.filter((s) => !fits.includes(s));
   const charge = (diagnosis?.now ?? diagnosis)?.estimates.prechargeBar;
-  const stopGap = fits.includes('air-cushion') && charge ? { plain: highestFlowC({ sheet: file.circuit, coldGaugeBar: 1, prechargeGaugeBar: charge.median }), cushion: highestFlowC({ sheet: file.circuit, coldGaugeBar: 1, prechargeGaugeBar: charge.median, cushionL: CUSHION_L, cushionHeightM: file.circuit.staticHeadM ?? 4 }) } : null;
-  const addAll = async (bodies: FactBody[]) => { for (const b of bodies) await add(b); };
-  const celsius = (c: number | null) => (c === null ? 'not at all' : c >= 90 ? 'as before' : `to ${temperatureText(Math.floor(c), units.temperature)}`);
+  const stopGap =
+    fits.includes('air-cushion') && charge
+      ? {
+          plain: highestFlowC({ sheet: file.circuit, coldGaugeBar: 1, prechargeGaugeBar: charge.median }),
+          cushion: highestFlowC({
+            sheet: file.circuit,
+            coldGaugeBar: 1,
+            prechargeGaugeBar: charge.median,
+            cushionL: CUSHION_L,
+            cushionHeightM: file.circuit.staticHeadM ?? 4,
+          }),
+        }
+      : null;
+  const addAll = async (bodies: FactBody[]) => {
+    for (const b of bodies) await add(b);
+  };
+  const celsius = (c: number | null) =>
+    c === null ? 'not at all' : c >= 90 ? 'as before' : `to ${temperatureText(Math.floor(c), units.temperature)}`;
   return (
     <View className="mx-auto w-full max-w-[760px] flex-1">
       <Header title="Work" subtitle={parts.sheet.site} backTo={`/jobs/${parts.job.id}`} />
       <ScrollView className="flex-1" contentContainerClassName="gap-5 py-4">
         <TimerStrip jobId={parts.job.id} />
-        <Part title="To put back"><PutBackList open={state.open} onAdd={(b) => void add(b)} canNote /></Part>
-        {state.runs.length > 0 ? <Part title="Begun on this job"><Sheets jobId={parts.job.id} rows={state.runs.map((r) => ({ id: r.sheet, key: r.run, line: r.progress.finished ? 'Done' : `Step ${r.progress.doneCount + 1} of ${runSheet(r.sheet).steps.length}: ${r.progress.next?.text ?? ''}` }))} /></Part> : null}
-        {fits.length > 0 ? <Part title={`For: ${lead!.faults.map((f) => FAULTS[f].title.toLowerCase()).join(' and ')}`}><Sheets jobId={parts.job.id} rows={fits.map((id) => ({ id, key: id, line: runSheet(id).when }))} /></Part> : null}
-        {stopGap ? <View className="px-4"><Notice kind="note" title="Until a vessel is there">{`Flow ${celsius(stopGap.plain)}; with ${CUSHION_L} L of air in an upper radiator ${celsius(stopGap.cushion)}. Then it stays 0.3 bar below the relief. Short-term, and recorded as such.`}</Notice></View> : null}
-        <Part title={fits.length > 0 ? 'Other run sheets' : 'Run sheets'}><Sheets jobId={parts.job.id} rows={rest.map((id) => ({ id, key: id, line: runSheet(id).when }))} /></Part>
-        <Part title="Where practitioners differ"><Row title="Schools" line="Each with what it comes to in this circuit" to={`/jobs/${parts.job.id}/schools`} /></Part>
-        {state.parts.length > 0 ? <Part title="Parts fitted">{state.parts.map((p) => <Text key={p.id} className="border-t border-hair px-4 py-2">{[PART_KINDS[p.part.kind], p.part.make, p.part.serial ? `no. ${p.part.serial}` : null].filter(Boolean).join(', ')}</Text>)}</Part> : null}
-        <Part title="Said to the customer">
-          {state.said.map(({ id, body }) => <Text key={id} className="border-t border-hair px-4 py-2">{body.text}<Text className="text-ink2">{`  ${plain(body.answer)}${body.word ? `: “${body.word}”` : ''}`}</Text></Text>)}
-          <View className="px-4 pt-1"><SaidForm onAdd={(b) => void add(b)} /></View>
+        <Part title="To put back">
+          <PutBackList open={state.open} onAdd={(b) => void add(b)} canNote />
         </Part>
-        <Part title="End of the visit"><View className="px-4"><CloseJob parts={parts} state={state} proof={proof?.kind ?? null} faultFound={diagnosis !== null && faultStands(diagnosis)} onAdd={(b) => void addAll(b)} /></View></Part>
+        {state.runs.length > 0 ? (
+          <Part title="Begun on this job">
+            <Sheets
+              jobId={parts.job.id}
+              rows={state.runs.map((r) => ({
+                id: r.sheet,
+                key: r.run,
+                line: r.progress.finished
+                  ? 'Done'
+                  : `Step ${r.progress.doneCount + 1} of ${runSheet(r.sheet).steps.length}: ${r.progress.next?.text ?? ''}`,
+              }))}
+            />
+          </Part>
+        ) : null}
+        {fits.length > 0 ? (
+          <Part title={`For: ${lead!.faults.map((f) => FAULTS[f].title.toLowerCase()).join(' and ')}`}>
+            <Sheets jobId={parts.job.id} rows={fits.map((id) => ({ id, key: id, line: runSheet(id).when }))} />
+          </Part>
+        ) : null}
+        {stopGap ? (
+          <View className="px-4">
+            <Notice
+              kind="note"
+              title="Until a vessel is there"
+            >{`Flow ${celsius(stopGap.plain)}; with ${CUSHION_L} L of air in an upper radiator ${celsius(stopGap.cushion)}. Then it stays 0.3 bar below the relief. Short-term, and recorded as such.`}</Notice>
+          </View>
+        ) : null}
+        <Part title={fits.length > 0 ? 'Other run sheets' : 'Run sheets'}>
+          <Sheets jobId={parts.job.id} rows={rest.map((id) => ({ id, key: id, line: runSheet(id).when }))} />
+        </Part>
+        <Part title="Where practitioners differ">
+          <Row title="Schools" line="Each with what it comes to in this circuit" to={`/jobs/${parts.job.id}/schools`} />
+        </Part>
+        {state.parts.length > 0 ? (
+          <Part title="Parts fitted">
+            {state.parts.map((p) => (
+              <Text key={p.id} className="border-t border-hair px-4 py-2">
+                {[PART_KINDS[p.part.kind], p.part.make, p.part.serial ? `no. ${p.part.serial}` : null].filter(Boolean).join(', ')}
+              </Text>
+            ))}
+          </Part>
+        ) : null}
+        <Part title="Said to the customer">
+          {state.said.map(({ id, body }) => (
+            <Text key={id} className="border-t border-hair px-4 py-2">
+              {body.text}
+              <Text className="text-ink2">{`  ${plain(body.answer)}${body.word ? `: “${body.word}”` : ''}`}</Text>
+            </Text>
+          ))}
+          <View className="px-4 pt-1">
+            <SaidForm onAdd={(b) => void add(b)} />
+          </View>
+        </Part>
+        <Part title="End of the visit">
+          <View className="px-4">
+            <CloseJob
+              parts={parts}
+              state={state}
+              proof={proof?.kind ?? null}
+              faultFound={diagnosis !== null && faultStands(diagnosis)}
+              onAdd={(b) => void addAll(b)}
+            />
+          </View>
+        </Part>
       </ScrollView>
     </View>
   );
 }
 
 function Part({ title, children }: { title: string; children: ReactNode }) {
-  return <View className="gap-1"><Text role="heading" aria-level={2} className="px-4 pb-1 font-semibold text-[15px] text-ink2">{title}</Text>{children}</View>;
+  return (
+    <View className="gap-1">
+      <Text role="heading" aria-level={2} className="px-4 pb-1 font-semibold text-[15px] text-ink2">
+        {title}
+      </Text>
+      {children}
+    </View>
+  );
 }
 
 function Sheets({ jobId, rows }: { jobId: string; rows: { id: RunSheetId; key: string; line: string }[] }) {
-  return <View>{rows.map((r) => <Row key={r.key} title={runSheet(r.id).title} line={r.line} minutes={runSheet(r.id).minutes} to={`/jobs/${jobId}/work/${r.id}`} />)}</View>;
+  return (
+    <View>
+      {rows.map((r) => (
+        <Row key={r.key} title={runSheet(r.id).title} line={r.line} minutes={runSheet(r.id).minutes} to={`/jobs/${jobId}/work/${r.id}`} />
+      ))}
+    </View>
+  );
 }
 
 function Row({ title, line, minutes, to }: { title: string; line: string; minutes?: number; to: string }) {
   return (
-    <Pressable role="button" onPress={() => router.navigate(to as never)} className="min-h-[56px] flex-row items-center gap-3 border-t border-hair px-4 py-2 active:bg-sheet">
-      <View className="min-w-0 flex-1"><Text className="font-semibold text-[16px]">{title}</Text><Text className="text-[13.5px] leading-[18px] text-ink2">{line}</Text></View>
+    <Pressable
+      role="button"
+      onPress={() => router.navigate(to as never)}
+      className="min-h-[56px] flex-row items-center gap-3 border-t border-hair px-4 py-2 active:bg-sheet"
+    >
+      <View className="min-w-0 flex-1">
+        <Text className="font-semibold text-[16px]">{title}</Text>
+        <Text className="text-[13.5px] leading-[18px] text-ink2">{line}</Text>
+      </View>
       {minutes ? <Text className="font-figuremedium text-[15px] text-ink2">{`${minutes} min`}</Text> : null}
     </Pressable>
   );

@@ -6,29 +6,49 @@ import { EMPTY_PART, partOf } from './partForm';
 import { checkAsk } from './stepAsk';
 import { findingOfStep, isTemporary, positionFact, stepFacts, workState } from './workState';
 
-const SHEET: CircuitSheet = { kind: 'sealed-hot-water', waterVolumeL: 95, staticHeadM: 4, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 }, reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop' } };
+const SHEET: CircuitSheet = {
+  kind: 'sealed-hot-water',
+  waterVolumeL: 95,
+  staticHeadM: 4,
+  vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 },
+  reliefValve: { setBar: 3 },
+  fill: { kind: 'manual-loop' },
+};
 const at = (min: number) => new Date(Date.UTC(2026, 2, 4, 9, min)).toISOString();
 let n = 0;
-const job = (bodies: FactBody[]): JobParts => ({ job: { id: 'j', circuitId: 'c', openedAt: at(0), complaint: [] }, sheet: { id: 's', circuitId: 'c', recordedAt: at(0), site: 'x', sheet: SHEET as never, assumed: [] }, facts: bodies.map((body) => ({ id: `f${n++}`, jobId: 'j', recordedAt: body.at, body })) as never });
+const job = (bodies: FactBody[]): JobParts => ({
+  job: { id: 'j', circuitId: 'c', openedAt: at(0), complaint: [] },
+  sheet: { id: 's', circuitId: 'c', recordedAt: at(0), site: 'x', sheet: SHEET as never, assumed: [] },
+  facts: bodies.map((body) => ({ id: `f${n++}`, jobId: 'j', recordedAt: body.at, body })) as never,
+});
 
 it('a run sheet done to the end leaves its repair with the charge, and nothing to put back', () => {
-  const run = { run: 'r', sheet: 'recharge' as const }, sheet = runSheet('recharge'), facts: FactBody[] = [];
-  sheet.steps.forEach((s, i) => facts.push(...stepFacts(run, workState(job(facts)), s.id, 'done', at(i), s.asks === 'charge-set' ? { value: 0.78 } : {})));
+  const run = { run: 'r', sheet: 'recharge' as const },
+    sheet = runSheet('recharge'),
+    facts: FactBody[] = [];
+  sheet.steps.forEach((s, i) =>
+    facts.push(...stepFacts(run, workState(job(facts)), s.id, 'done', at(i), s.asks === 'charge-set' ? { value: 0.78 } : {})),
+  );
   const state = workState(job(facts));
   expect([state.open, state.runs[0]!.progress.finished]).toEqual([[], true]);
   expect(facts.filter((f) => f.kind === 'repair')).toMatchObject([{ repair: { kind: 'vessel-recharged', toBar: 0.78 } }]);
 });
 
 it('halfway the heat is forbidden, by events of the log as well as by notes', () => {
-  const run = { run: 'r', sheet: 'recharge' as const }, facts: FactBody[] = [];
-  for (const s of ['heat-off', 'found', 'isolate', 'drain']) facts.push(...stepFacts(run, workState(job(facts)), s, 'done', at(facts.length)));
+  const run = { run: 'r', sheet: 'recharge' as const },
+    facts: FactBody[] = [];
+  for (const s of ['heat-off', 'found', 'isolate', 'drain'])
+    facts.push(...stepFacts(run, workState(job(facts)), s, 'done', at(facts.length)));
   expect(facts.some((f) => f.kind === 'event' && f.event === 'boiler-isolated')).toBe(true);
   expect(workState(job(facts)).forbids).toEqual(['boiler-valves', 'drain']);
-  expect(workState(job([...facts, positionFact('boiler-valves', 'back', at(50)), positionFact('drain', 'back', at(51))])).forbids).toEqual([]);
+  expect(workState(job([...facts, positionFact('boiler-valves', 'back', at(50)), positionFact('drain', 'back', at(51))])).forbids).toEqual(
+    [],
+  );
 });
 
 it('knows a stop-gap for one, and a charge read on the way for a finding', () => {
-  const run = { run: 'r', sheet: 'air-cushion' as const }, facts: FactBody[] = [];
+  const run = { run: 'r', sheet: 'air-cushion' as const },
+    facts: FactBody[] = [];
   runSheet('air-cushion').steps.forEach((s, i) => facts.push(...stepFacts(run, workState(job(facts)), s.id, 'done', at(i))));
   expect(isTemporary(workState(job(facts)))).toBe(true);
   expect(findingOfStep('charge-found', 0.2, at(0))).toMatchObject([{ finding: { test: 'precharge', valueBar: 0.2, drainOpen: true } }]);
@@ -36,8 +56,15 @@ it('knows a stop-gap for one, and a charge read on the way for a finding', () =>
 });
 
 it.each([
-  ['gauge-zero', '0.6', 'bad', /Not empty yet/], ['gauge-zero', '0', 'ok', null], ['charge-found', '1.1', 'ask', /what the water stood at/], ['charge-found', '0.3', 'ok', null], ['charge-set', '0.4', 'ask', /0\.75 bar is wanted/],
-  ['charge-set', '0,8', 'ok', null], ['fill-pressure', '2.7', 'ask', /Close to the relief/], ['litres-out', 'many', 'bad', /is not a number/], ['found-pressure', '', 'bad', /Gauge as found/],
+  ['gauge-zero', '0.6', 'bad', /Not empty yet/],
+  ['gauge-zero', '0', 'ok', null],
+  ['charge-found', '1.1', 'ask', /what the water stood at/],
+  ['charge-found', '0.3', 'ok', null],
+  ['charge-set', '0.4', 'ask', /0\.75 bar is wanted/],
+  ['charge-set', '0,8', 'ok', null],
+  ['fill-pressure', '2.7', 'ask', /Close to the relief/],
+  ['litres-out', 'many', 'bad', /is not a number/],
+  ['found-pressure', '', 'bad', /Gauge as found/],
 ] as const)('%s “%s” is %s', (ask, typed, kind, message) => {
   const result = checkAsk(ask, typed, SHEET, METRIC, 1.1, false);
   expect(result.kind).toBe(kind);
@@ -47,11 +74,17 @@ it.each([
 it('takes a part’s pressures in the user’s unit and names what is wrong', () => {
   const psi = partOf('relief-valve', { ...EMPTY_PART, setBar: '30', serial: ' 12 ' }, { ...METRIC, pressure: 'psi' });
   expect(psi.kind === 'ok' && [Math.round(psi.part.setBar! * 100) / 100, psi.part.serial]).toEqual([2.07, '12']);
-  expect(partOf('vessel', { ...EMPTY_PART, volumeL: 'big' }, METRIC)).toMatchObject({ kind: 'bad', problems: { volumeL: 'Volume on it: “big” is not a number.' } });
+  expect(partOf('vessel', { ...EMPTY_PART, volumeL: 'big' }, METRIC)).toMatchObject({
+    kind: 'bad',
+    problems: { volumeL: 'Volume on it: “big” is not a number.' },
+  });
 });
 
 it('plans a drain-down, or names the field that is wrong', () => {
   const result = planOf({ ...USUAL_FLOORS, workHeightM: '2' });
   expect(result.kind === 'ok' && [result.plan.open.map((o) => o.floor), result.plan.keep]).toEqual([['Upper floor'], ['Ground floor']]);
-  expect(planOf({ ...USUAL_FLOORS, floors: [{ name: 'Attic', heightM: 'high', radiators: '1' }] })).toEqual({ kind: 'bad', message: 'Height of Attic: “high” is not a number.' });
+  expect(planOf({ ...USUAL_FLOORS, floors: [{ name: 'Attic', heightM: 'high', radiators: '1' }] })).toEqual({
+    kind: 'bad',
+    message: 'Height of Attic: “high” is not a number.',
+  });
 });

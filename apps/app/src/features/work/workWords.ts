@@ -8,38 +8,64 @@ export function expectedText(n: ExpectedNumber, units: Units): { label: string; 
   const value = n.unit === 'L' ? `${n.value.toFixed(1)} L` : n.unit === 'strokes' ? `about ${n.value}` : bar(n.value);
   const range = n.low !== undefined && n.high !== undefined ? `${bar(n.low)} to ${bar(n.high)}` : value;
   switch (n.code) {
-    case 'cold-right': return { label: 'Right when cold', value: range };
-    case 'charge-target': return { label: 'Charge wanted here', value };
-    case 'charge-with-coupling': return { label: 'Pump to, coupling on', value };
-    case 'pump-strokes': return { label: 'Strokes of a hand pump from flat', value };
-    case 'after-right': return { label: 'After half a litre, sound', value };
-    case 'after-flat': return { label: 'After half a litre, vessel flat', value };
-    case 'drained-right': return { label: 'Comes out of a sound one', value };
-    case 'drained-flat': return { label: 'Comes out of a flat one', value };
-    case 'litre-an-hour-rises': return { label: 'A litre an hour coming in raises it by', value: `${signedPressure(n.value, units.pressure)} ${units.pressure}` };
-    case 'water-above-lifts': return { label: 'Water standing above makes by itself', value };
-    case 'relief-set': return { label: 'Relief opens at', value };
-    case 'hot-right': return { label: 'Right when hot', value: range };
-    case 'litres-a-top-up': return { label: 'A top-up of half a bar is about', value };
-    case 'gauge-now': return { label: 'It should show', value };
+    case 'cold-right':
+      return { label: 'Right when cold', value: range };
+    case 'charge-target':
+      return { label: 'Charge wanted here', value };
+    case 'charge-with-coupling':
+      return { label: 'Pump to, coupling on', value };
+    case 'pump-strokes':
+      return { label: 'Strokes of a hand pump from flat', value };
+    case 'after-right':
+      return { label: 'After half a litre, sound', value };
+    case 'after-flat':
+      return { label: 'After half a litre, vessel flat', value };
+    case 'drained-right':
+      return { label: 'Comes out of a sound one', value };
+    case 'drained-flat':
+      return { label: 'Comes out of a flat one', value };
+    case 'litre-an-hour-rises':
+      return { label: 'A litre an hour coming in raises it by', value: `${signedPressure(n.value, units.pressure)} ${units.pressure}` };
+    case 'water-above-lifts':
+      return { label: 'Water standing above makes by itself', value };
+    case 'relief-set':
+      return { label: 'Relief opens at', value };
+    case 'hot-right':
+      return { label: 'Right when hot', value: range };
+    case 'litres-a-top-up':
+      return { label: 'A top-up of half a bar is about', value };
+    case 'gauge-now':
+      return { label: 'It should show', value };
   }
 }
 
 export function partProblemText(p: PartProblem, units: Units): string {
   const bar = (x: number | undefined) => pressureText(x ?? 0, units.pressure);
   switch (p.code) {
-    case 'old-not-as-sheet': return `The old one is marked ${bar(p.data.oldBar)}; the circuit’s sheet says ${bar(p.data.sheetBar)}. One of them is wrong: look at the boiler’s plate and the vessel’s.`;
-    case 'rating-unknown': return 'Nobody has said what the old one opens at. Read its marking before another goes in.';
-    case 'relief-other-rating': return `The new relief is for ${bar(p.data.setBar)}; this circuit wants ${bar(p.data.wantedBar)}. Do not fit it.`;
-    case 'relief-above-vessel': return `The relief would open at ${bar(p.data.setBar)}; the vessel is only made for ${bar(p.data.ratedBar)}.`;
-    case 'relief-too-small': return `The relief passes ${p.data.capacityKw} kW, the boiler makes ${p.data.outputKw} kW.`;
-    case 'vessel-smaller': return `Smaller than the old one: ${p.data.newL} L for ${p.data.oldL} L.`;
-    case 'vessel-too-small': return `Too small for this circuit: ${p.data.newL} L; ${p.data.leastL?.toFixed(0)} L are wanted by EN 12828.`;
-    case 'vessel-below-relief': return `The vessel is made for ${bar(p.data.ratedBar)}; the relief only opens at ${bar(p.data.setBar)}.`;
-    case 'charge-not-set': return `Set its charge to ${bar(p.data.targetBar)} before any water, and say what it is.`;
-    case 'charge-off-target': return `Its charge is ${bar(p.data.chargeBar)}; ${bar(p.data.targetBar)} is wanted here.`;
-    case 'other-size': return 'Another thread or size than the old one.';
-    case 'feed-above-relief': return `Set at ${bar(p.data.setBar)} it would hold the relief open at ${bar(p.data.reliefBar)}.`;
+    case 'old-not-as-sheet':
+      return `The old one is marked ${bar(p.data.oldBar)}; the circuit’s sheet says ${bar(p.data.sheetBar)}. One of them is wrong: look at the boiler’s plate and the vessel’s.`;
+    case 'rating-unknown':
+      return 'Nobody has said what the old one opens at. Read its marking before another goes in.';
+    case 'relief-other-rating':
+      return `The new relief is for ${bar(p.data.setBar)}; this circuit wants ${bar(p.data.wantedBar)}. Do not fit it.`;
+    case 'relief-above-vessel':
+      return `The relief would open at ${bar(p.data.setBar)}; the vessel is only made for ${bar(p.data.ratedBar)}.`;
+    case 'relief-too-small':
+      return `The relief passes ${p.data.capacityKw} kW, the boiler makes ${p.data.outputKw} kW.`;
+    case 'vessel-smaller':
+      return `Smaller than the old one: ${p.data.newL} L for ${p.data.oldL} L.`;
+    case 'vessel-too-small':
+      return `Too small for this circuit: ${p.data.newL} L; ${p.data.leastL?.toFixed(0)} L are wanted by EN 12828.`;
+    case 'vessel-below-relief':
+      return `The vessel is made for ${bar(p.data.ratedBar)}; the relief only opens at ${bar(p.data.setBar)}.`;
+    case 'charge-not-set':
+      return `Set its charge to ${bar(p.data.targetBar)} before any water, and say what it is.`;
+    case 'charge-off-target':
+      return `Its charge is ${bar(p.data.chargeBar)}; ${bar(p.data.targetBar)} is wanted here.`;
+    case 'other-size':
+      return 'Another thread or size than the old one.';
+    case 'feed-above-relief':
+      return `Set at ${bar(p.data.setBar)} it would hold the relief open at ${bar(p.data.reliefBar)}.`;
   }
 }
 
@@ -52,7 +78,10 @@ export function putBackText(p: PutBack): string {
 export const checkTitle = (check: keyof typeof CHECKS): string => CHECKS[check];
 
 /** A wait, to the minute, never less than one. */
-export const waitText = (minutes: number): string => (minutes < 60 ? `${Math.max(1, Math.ceil(minutes))} min` : `${Math.floor(minutes / 60)} h ${String(Math.ceil(minutes % 60)).padStart(2, '0')} min`);
+export const waitText = (minutes: number): string =>
+  minutes < 60
+    ? `${Math.max(1, Math.ceil(minutes))} min`
+    : `${Math.floor(minutes / 60)} h ${String(Math.ceil(minutes % 60)).padStart(2, '0')} min`;
 
 /** Day of a date as the customer reads it. */
 export const dayText = (isoDate: string): string => longDay(`${isoDate}T12:00:00Z`);

@@ -1,7 +1,16 @@
 import { EntitySchema } from 'typeorm';
 import type { CustomerReport } from '@jumper/contract';
 
-export interface LinkRow { companyId: string; id: string; jobId: string; keySha256: string; report: CustomerReport; createdAt: Date; expiresAt: Date; revokedAt: Date | null }
+export interface LinkRow {
+  companyId: string;
+  id: string;
+  jobId: string;
+  keySha256: string;
+  report: CustomerReport;
+  createdAt: Date;
+  expiresAt: Date;
+  revokedAt: Date | null;
+}
 
 export const linkEntity = new EntitySchema<LinkRow & { job?: unknown }>({
   name: 'report_link',
@@ -15,11 +24,19 @@ export const linkEntity = new EntitySchema<LinkRow & { job?: unknown }>({
     expiresAt: { type: 'timestamptz', name: 'expires_at' },
     revokedAt: { type: 'timestamptz', name: 'revoked_at', nullable: true },
   },
-  indices: [{ name: 'report_link_key', columns: ['keySha256'], unique: true }, { name: 'report_link_of_job', columns: ['companyId', 'jobId'] }],
+  indices: [
+    { name: 'report_link_key', columns: ['keySha256'], unique: true },
+    { name: 'report_link_of_job', columns: ['companyId', 'jobId'] },
+  ],
   relations: {
     job: {
-      type: 'many-to-one', target: 'job', onDelete: 'CASCADE',
-      joinColumn: [{ name: 'company_id', referencedColumnName: 'companyId', foreignKeyConstraintName: 'report_link_job_fk' }, { name: 'job_id', referencedColumnName: 'id', foreignKeyConstraintName: 'report_link_job_fk' }],
+      type: 'many-to-one',
+      target: 'job',
+      onDelete: 'CASCADE',
+      joinColumn: [
+        { name: 'company_id', referencedColumnName: 'companyId', foreignKeyConstraintName: 'report_link_job_fk' },
+        { name: 'job_id', referencedColumnName: 'id', foreignKeyConstraintName: 'report_link_job_fk' },
+      ],
     },
   },
 });

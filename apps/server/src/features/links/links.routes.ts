@@ -8,7 +8,8 @@ import type { CompanyOf } from '../session/CompanyOf';
 import type { LinkStore } from './LinkStore';
 
 const DAY_MS = 86_400_000;
-const jobPath = z.object({ jobId: id }), linkPath = z.object({ jobId: id, id });
+const jobPath = z.object({ jobId: id }),
+  linkPath = z.object({ jobId: id, id });
 
 /** Links for customers: made and taken back by the company, read by whoever holds the key. */
 export function linkRoutes(store: LinkStore, companyOf: CompanyOf): Router {
@@ -16,7 +17,8 @@ export function linkRoutes(store: LinkStore, companyOf: CompanyOf): Router {
   router.put('/jobs/:jobId/links/:id', async (request, response) => {
     const link = parseRequest(reportLink, { ...request.body, ...parseRequest(linkPath, request.params) });
     const days = (Date.parse(link.expiresAt) - Date.now()) / DAY_MS;
-    if (days <= 0 || days > LONGEST_LINK_DAYS) throw new ApiError('bad-request', [{ field: 'expiresAt', message: `must be in the next ${LONGEST_LINK_DAYS} days` }]);
+    if (days <= 0 || days > LONGEST_LINK_DAYS)
+      throw new ApiError('bad-request', [{ field: 'expiresAt', message: `must be in the next ${LONGEST_LINK_DAYS} days` }]);
     answerPut(response, await store.put(await companyOf(request), link));
   });
   router.get('/jobs/:jobId/links', async (request, response) => {

@@ -12,7 +12,13 @@ export function createLinkStore(source: DataSource): LinkStore {
     async put(companyId, { id, jobId, key, expiresAt, report }) {
       const keySha256 = digest(key);
       try {
-        const made = await links.createQueryBuilder().insert().values({ companyId, id, jobId, keySha256, report, expiresAt: new Date(expiresAt) } as never).orIgnore().returning('id').execute();
+        const made = await links
+          .createQueryBuilder()
+          .insert()
+          .values({ companyId, id, jobId, keySha256, report, expiresAt: new Date(expiresAt) } as never)
+          .orIgnore()
+          .returning('id')
+          .execute();
         if (made.raw.length > 0) return 'added';
       } catch (error) {
         if (isParentMissing(error)) return 'parent-missing';
@@ -23,7 +29,12 @@ export function createLinkStore(source: DataSource): LinkStore {
     },
     async ofJob(companyId, jobId) {
       const rows = await links.find({ where: { companyId, jobId }, order: { createdAt: 'DESC' } });
-      return rows.map((r) => ({ id: r.id, createdAt: r.createdAt.toISOString(), expiresAt: r.expiresAt.toISOString(), revokedAt: r.revokedAt?.toISOString() ?? null }));
+      return rows.map((r) => ({
+        id: r.id,
+        createdAt: r.createdAt.toISOString(),
+        expiresAt: r.expiresAt.toISOString(),
+        revokedAt: r.revokedAt?.toISOString() ?? null,
+      }));
     },
     async revoke(companyId, id) {
       await links.update({ companyId, id, revokedAt: IsNull() }, { revokedAt: new Date() });

@@ -4,23 +4,52 @@ import { COMPANIES, startTestServer, type TestServer } from '../../test/testServ
 import { linkEntity } from './links.entity';
 
 let server: TestServer;
-beforeAll(async () => { server = await startTestServer(); });
+beforeAll(async () => {
+  server = await startTestServer();
+});
 afterAll(() => server.stop());
 
 const [OURS, OTHERS] = COMPANIES;
-const call = (method: string, path: string, body?: unknown, company: string = OURS) => fetch(`${server.base}/api${path}`, { method, headers: { 'content-type': 'application/json', 'x-company': company }, ...(body ? { body: JSON.stringify(body) } : {}) });
-const report = { company: 'A', person: 'B', title: 'T', site: '7 Quarry Steps', date: 'today', complaint: 'c', rows: [{ label: 'Cold', found: '1.0 bar', left: null }], tests: [], cause: null, work: [], parts: [], said: [], open: [], advice: [], checks: [], nextCheck: '–', proof: null };
+const call = (method: string, path: string, body?: unknown, company: string = OURS) =>
+  fetch(`${server.base}/api${path}`, {
+    method,
+    headers: { 'content-type': 'application/json', 'x-company': company },
+    ...(body ? { body: JSON.stringify(body) } : {}),
+  });
+const report = {
+  company: 'A',
+  person: 'B',
+  title: 'T',
+  site: '7 Quarry Steps',
+  date: 'today',
+  complaint: 'c',
+  rows: [{ label: 'Cold', found: '1.0 bar', left: null }],
+  tests: [],
+  cause: null,
+  work: [],
+  parts: [],
+  said: [],
+  open: [],
+  advice: [],
+  checks: [],
+  nextCheck: '–',
+  proof: null,
+};
 const inDays = (days: number) => new Date(Date.now() + days * 86_400_000).toISOString();
 const newKey = () => randomBytes(32).toString('base64url');
 
 async function newJob() {
-  const circuitId = v7(), jobId = v7(), at = '2026-03-04T09:10:00Z';
+  const circuitId = v7(),
+    jobId = v7(),
+    at = '2026-03-04T09:10:00Z';
   await call('PUT', `/circuits/${circuitId}`, { createdAt: at });
   await call('PUT', `/jobs/${jobId}`, { circuitId, openedAt: at, complaint: [] });
   return jobId;
 }
 async function newLink(days = 30) {
-  const jobId = await newJob(), id = v7(), key = newKey();
+  const jobId = await newJob(),
+    id = v7(),
+    key = newKey();
   expect((await call('PUT', `/jobs/${jobId}/links/${id}`, { key, expiresAt: inDays(days), report })).status).toBe(201);
   return { jobId, id, key };
 }
@@ -56,7 +85,9 @@ it('ends when its time is over', async () => {
 });
 
 it('can be sent twice, and names what is wrong with it', async () => {
-  const jobId = await newJob(), id = v7(), body = { key: newKey(), expiresAt: inDays(30), report };
+  const jobId = await newJob(),
+    id = v7(),
+    body = { key: newKey(), expiresAt: inDays(30), report };
   const statuses = [];
   for (const b of [body, body, { ...body, key: newKey() }]) statuses.push((await call('PUT', `/jobs/${jobId}/links/${id}`, b)).status);
   expect(statuses).toEqual([201, 200, 409]);

@@ -1,6 +1,10 @@
 import type { PutOutcome } from '../../http/answerPut';
 
-export interface Photo { id: string; jobId: string; jpeg: Buffer }
+export interface Photo {
+  id: string;
+  jobId: string;
+  jpeg: Buffer;
+}
 
 /** Where pictures are kept. Routes know only this. */
 export interface PhotoStore {

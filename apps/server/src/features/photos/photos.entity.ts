@@ -1,6 +1,12 @@
 import { EntitySchema } from 'typeorm';
 
-export interface PhotoRow { companyId: string; id: string; jobId: string; jpeg: Buffer; createdAt: Date }
+export interface PhotoRow {
+  companyId: string;
+  id: string;
+  jobId: string;
+  jpeg: Buffer;
+  createdAt: Date;
+}
 
 export const photoEntity = new EntitySchema<PhotoRow & { job?: unknown }>({
   name: 'photo',
@@ -14,8 +20,13 @@ export const photoEntity = new EntitySchema<PhotoRow & { job?: unknown }>({
   indices: [{ name: 'photo_of_job', columns: ['companyId', 'jobId'] }],
   relations: {
     job: {
-      type: 'many-to-one', target: 'job', onDelete: 'CASCADE',
-      joinColumn: [{ name: 'company_id', referencedColumnName: 'companyId', foreignKeyConstraintName: 'photo_job_fk' }, { name: 'job_id', referencedColumnName: 'id', foreignKeyConstraintName: 'photo_job_fk' }],
+      type: 'many-to-one',
+      target: 'job',
+      onDelete: 'CASCADE',
+      joinColumn: [
+        { name: 'company_id', referencedColumnName: 'companyId', foreignKeyConstraintName: 'photo_job_fk' },
+        { name: 'job_id', referencedColumnName: 'id', foreignKeyConstraintName: 'photo_job_fk' },
+      ],
     },
   },
 });

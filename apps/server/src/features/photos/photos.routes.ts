@@ -15,8 +15,10 @@ const JPEG_START = Buffer.from([0xff, 0xd8, 0xff]);
 export function photoRoutes(store: PhotoStore, companyOf: CompanyOf): Router {
   const router = Router();
   router.put('/jobs/:jobId/photos/:id', raw({ type: 'image/jpeg', limit: MOST_PHOTO_BYTES }), async (request, response) => {
-    const { jobId, id: photoId } = parseRequest(path, request.params), jpeg: unknown = request.body;
-    if (!Buffer.isBuffer(jpeg) || !jpeg.subarray(0, 3).equals(JPEG_START)) throw new ApiError('bad-request', [{ field: 'photo', message: 'must be a JPEG picture, sent as image/jpeg' }]);
+    const { jobId, id: photoId } = parseRequest(path, request.params),
+      jpeg: unknown = request.body;
+    if (!Buffer.isBuffer(jpeg) || !jpeg.subarray(0, 3).equals(JPEG_START))
+      throw new ApiError('bad-request', [{ field: 'photo', message: 'must be a JPEG picture, sent as image/jpeg' }]);
     answerPut(response, await store.put(await companyOf(request), { id: photoId, jobId, jpeg }));
   });
   router.get('/jobs/:jobId/photos/:id', async (request, response) => {

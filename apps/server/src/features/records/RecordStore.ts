@@ -1,7 +1,12 @@
 import type { Changes, CircuitRecord, FactRecord, JobRecord, SheetRecord } from '@jumper/contract';
 import type { PutOutcome } from '../../http/answerPut';
 
-export interface RecordOf { circuit: CircuitRecord; sheet: SheetRecord; job: JobRecord; fact: FactRecord }
+export interface RecordOf {
+  circuit: CircuitRecord;
+  sheet: SheetRecord;
+  job: JobRecord;
+  fact: FactRecord;
+}
 export type RecordKind = keyof RecordOf;
 
 /** Where a company's records are kept. Routes know only this. */

@@ -1,10 +1,32 @@
 import { EntitySchema, type EntitySchemaColumnOptions, type ValueTransformer } from 'typeorm';
 
-export interface CompanyRow { id: string; name: string; revision: number; epoch: string }
-export interface RecordRow { companyId: string; id: string; revision: number; sha256: string; record: unknown; receivedAt: Date }
-export interface SheetRow extends RecordRow { circuitId: string }
-export interface JobRow extends RecordRow { circuitId: string; openedAt: Date }
-export interface FactRow extends RecordRow { jobId: string; kind: string; at: Date; correctsId: string | null }
+export interface CompanyRow {
+  id: string;
+  name: string;
+  revision: number;
+  epoch: string;
+}
+export interface RecordRow {
+  companyId: string;
+  id: string;
+  revision: number;
+  sha256: string;
+  record: unknown;
+  receivedAt: Date;
+}
+export interface SheetRow extends RecordRow {
+  circuitId: string;
+}
+export interface JobRow extends RecordRow {
+  circuitId: string;
+  openedAt: Date;
+}
+export interface FactRow extends RecordRow {
+  jobId: string;
+  kind: string;
+  at: Date;
+  correctsId: string | null;
+}
 
 /** bigint arrives as text; revisions stay far below 2^53. */
 const bigintAsNumber: ValueTransformer = { to: (n: number) => n, from: (s: string) => Number(s) };
@@ -41,25 +63,35 @@ export const companyEntity = new EntitySchema<CompanyRow>({
 });
 
 export const circuitEntity = new EntitySchema<RecordRow & { company?: unknown }>({
-  name: 'circuit', columns: columns('circuit'), indices: [byRevision('circuit')],
+  name: 'circuit',
+  columns: columns('circuit'),
+  indices: [byRevision('circuit')],
   relations: { company: parent('circuit_company_fk', 'company', null) },
 });
 
 export const sheetEntity = new EntitySchema<SheetRow & { circuit?: unknown }>({
-  name: 'sheet', columns: { ...columns('sheet'), circuitId: { type: 'uuid', name: 'circuit_id' } },
+  name: 'sheet',
+  columns: { ...columns('sheet'), circuitId: { type: 'uuid', name: 'circuit_id' } },
   indices: [byRevision('sheet'), { name: 'sheet_of_circuit', columns: ['companyId', 'circuitId'] }],
   relations: { circuit: parent('sheet_circuit_fk', 'circuit', 'circuitId') },
 });
 
 export const jobEntity = new EntitySchema<JobRow & { circuit?: unknown }>({
-  name: 'job', columns: { ...columns('job'), circuitId: { type: 'uuid', name: 'circuit_id' }, openedAt: { type: 'timestamptz', name: 'opened_at' } },
+  name: 'job',
+  columns: { ...columns('job'), circuitId: { type: 'uuid', name: 'circuit_id' }, openedAt: { type: 'timestamptz', name: 'opened_at' } },
   indices: [byRevision('job'), { name: 'job_of_circuit', columns: ['companyId', 'circuitId'] }],
   relations: { circuit: parent('job_circuit_fk', 'circuit', 'circuitId') },
 });
 
 export const factEntity = new EntitySchema<FactRow & { job?: unknown }>({
   name: 'fact',
-  columns: { ...columns('fact'), jobId: { type: 'uuid', name: 'job_id' }, kind: { type: 'text' }, at: { type: 'timestamptz' }, correctsId: { type: 'uuid', name: 'corrects_id', nullable: true } },
+  columns: {
+    ...columns('fact'),
+    jobId: { type: 'uuid', name: 'job_id' },
+    kind: { type: 'text' },
+    at: { type: 'timestamptz' },
+    correctsId: { type: 'uuid', name: 'corrects_id', nullable: true },
+  },
   indices: [byRevision('fact'), { name: 'fact_of_job', columns: ['companyId', 'jobId'] }],
   relations: { job: parent('fact_job_fk', 'job', 'jobId') },
 });

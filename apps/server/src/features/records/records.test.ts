@@ -3,17 +3,35 @@ import type { Changes } from '@jumper/contract';
 import { COMPANIES, startTestServer, type TestServer } from '../../test/testServer';
 
 let server: TestServer;
-beforeAll(async () => { server = await startTestServer(); });
+beforeAll(async () => {
+  server = await startTestServer();
+});
 afterAll(() => server.stop());
 
 const at = '2026-03-04T09:10:00Z';
-const put = (path: string, body: unknown, headers: Record<string, string> = {}) => fetch(`${server.base}/api${path}`, { method: 'PUT', headers: { 'content-type': 'application/json', ...headers }, body: typeof body === 'string' ? body : JSON.stringify(body) });
-const changes = async (after = 0, company: string = COMPANIES[0]) => (await (await fetch(`${server.base}/api/changes?after=${after}`, { headers: { 'x-company': company } })).json()) as Changes;
+const put = (path: string, body: unknown, headers: Record<string, string> = {}) =>
+  fetch(`${server.base}/api${path}`, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json', ...headers },
+    body: typeof body === 'string' ? body : JSON.stringify(body),
+  });
+const changes = async (after = 0, company: string = COMPANIES[0]) =>
+  (await (await fetch(`${server.base}/api/changes?after=${after}`, { headers: { 'x-company': company } })).json()) as Changes;
 
 async function newJob(company: string = COMPANIES[0]) {
-  const circuitId = v7(), jobId = v7(), headers = { 'x-company': company };
+  const circuitId = v7(),
+    jobId = v7(),
+    headers = { 'x-company': company };
   expect((await put(`/circuits/${circuitId}`, { createdAt: at }, headers)).status).toBe(201);
-  expect((await put(`/circuits/${circuitId}/sheets/${v7()}`, { recordedAt: at, site: '7 Quarry Steps', sheet: { kind: 'sealed-hot-water', reliefValve: { setBar: 3 } }, assumed: [] }, headers)).status).toBe(201);
+  expect(
+    (
+      await put(
+        `/circuits/${circuitId}/sheets/${v7()}`,
+        { recordedAt: at, site: '7 Quarry Steps', sheet: { kind: 'sealed-hot-water', reliefValve: { setBar: 3 } }, assumed: [] },
+        headers,
+      )
+    ).status,
+  ).toBe(201);
   expect((await put(`/jobs/${jobId}`, { circuitId, openedAt: at, complaint: [] }, headers)).status).toBe(201);
   return { circuitId, jobId };
 }
@@ -54,7 +72,12 @@ it('wants the circuit before its job', async () => {
 it.each([
   ['a pressure out of range', reading(26), 'body.pressureBar', 'must be at most 25'],
   ['a pressure that is text', { recordedAt: at, body: { kind: 'reading', at, pressureBar: '1' } }, 'body.pressureBar', 'must be a number'],
-  ['a time that is none', { recordedAt: 'yesterday', body: { kind: 'reading', at, pressureBar: 1 } }, 'recordedAt', 'must be an ISO 8601 time'],
+  [
+    'a time that is none',
+    { recordedAt: 'yesterday', body: { kind: 'reading', at, pressureBar: 1 } },
+    'recordedAt',
+    'must be an ISO 8601 time',
+  ],
   ['an unknown event', { recordedAt: at, body: { kind: 'event', at, event: 'boom' } }, 'body.event', 'must be one of'],
   ['an unknown kind', { recordedAt: at, body: { kind: 'poem' } }, 'body.kind', 'is not known'],
 ])('names the field of %s', async (_name, body, field, message) => {
@@ -111,6 +134,17 @@ it('refuses writes from another site’s page', async () => {
 it('describes every route that it has', async () => {
   const api = (await (await fetch(`${server.base}/api/openapi.json`)).json()) as { openapi: string; paths: Record<string, object> };
   expect(api.openapi).toBe('3.1.0');
-  expect(Object.keys(api.paths).sort()).toEqual(['/api/changes', '/api/circuits/{circuitId}/sheets/{id}', '/api/circuits/{id}', '/api/jobs/{id}', '/api/jobs/{jobId}/facts/{id}', '/api/jobs/{jobId}/links', '/api/jobs/{jobId}/links/{id}', '/api/jobs/{jobId}/photos/{id}', '/api/session', '/api/shared/{key}']);
+  expect(Object.keys(api.paths).sort()).toEqual([
+    '/api/changes',
+    '/api/circuits/{circuitId}/sheets/{id}',
+    '/api/circuits/{id}',
+    '/api/jobs/{id}',
+    '/api/jobs/{jobId}/facts/{id}',
+    '/api/jobs/{jobId}/links',
+    '/api/jobs/{jobId}/links/{id}',
+    '/api/jobs/{jobId}/photos/{id}',
+    '/api/session',
+    '/api/shared/{key}',
+  ]);
   expect((await fetch(`${server.base}/api/nothing-here`)).status).toBe(404);
 });

@@ -16,12 +16,18 @@ const CLOCK = /^(?:(\d+):)?(\d{1,3}):(\d\d(?:[.,]\d+)?)$/;
 export function timeMs(cell: string, kind: TimeKind, order: DateOrder, zoneMin: number): number | null {
   const text = cell.trim();
   switch (kind) {
-    case 'iso': return ISO.test(text) ? finite(Date.parse(text.replace(/^(\S+) (?=\d)/, '$1T'))) : null;
-    case 'local': return localMs(text, order, zoneMin);
-    case 'excel': return mapNumber(text, (n) => (n > 20_000 && n < 80_000 ? Math.round(EXCEL_EPOCH_MS + n * DAY_MS) - 60_000 * zoneMin : null));
-    case 'unix-s': return mapNumber(text, (n) => (n > 1e8 && n < 1e10 ? n * 1000 : null));
-    case 'unix-ms': return mapNumber(text, (n) => (n > 1e11 && n < 1e13 ? n : null));
-    case 'elapsed-s': return elapsedMs(text);
+    case 'iso':
+      return ISO.test(text) ? finite(Date.parse(text.replace(/^(\S+) (?=\d)/, '$1T'))) : null;
+    case 'local':
+      return localMs(text, order, zoneMin);
+    case 'excel':
+      return mapNumber(text, (n) => (n > 20_000 && n < 80_000 ? Math.round(EXCEL_EPOCH_MS + n * DAY_MS) - 60_000 * zoneMin : null));
+    case 'unix-s':
+      return mapNumber(text, (n) => (n > 1e8 && n < 1e10 ? n * 1000 : null));
+    case 'unix-ms':
+      return mapNumber(text, (n) => (n > 1e11 && n < 1e13 ? n : null));
+    case 'elapsed-s':
+      return elapsedMs(text);
   }
 }
 
@@ -34,7 +40,8 @@ function localMs(text: string, order: DateOrder, zoneMin: number): number | null
   const [month, day] = yearFirst ? [b, c] : order === 'day-first' ? [b, a] : [a, b];
   const half = m[7]?.toLowerCase();
   const hour = half ? (Number(m[4]) % 12) + (half === 'pm' ? 12 : 0) : Number(m[4]);
-  const minute = Number(m[5]), second = m[6] ? Number(m[6].replace(',', '.')) : 0;
+  const minute = Number(m[5]),
+    second = m[6] ? Number(m[6].replace(',', '.')) : 0;
   if (month < 1 || month > 12 || day < 1 || day > 31 || hour > 23 || minute > 59 || second >= 60) return null;
   return Date.UTC(year, month - 1, day, hour, minute) + 1000 * second - 60_000 * zoneMin;
 }
