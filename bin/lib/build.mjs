@@ -1,5 +1,5 @@
-// Builds what the start serves: the web app with its service worker, the server and the command line. A part is built again only when one of its
-// sources has changed.
+// Builds what the start serves: the web app with its service worker, the server and the command line. A part is built again only when one
+// of its sources has changed.
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';

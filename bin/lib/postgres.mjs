@@ -178,8 +178,8 @@ const statusLine = (data, pid) => {
 };
 const tail = (file) => (existsSync(file) ? readFileSync(file, 'utf8').trim().split('\n').slice(-4).join('\n') : '(nothing)');
 
-/** After a kill -9 of everything a server may still run on the folder, or its pid file name a stranger. A live one that is really ours is stopped
- *  (the lock on the folder says that no other start uses it); a stale file is removed. */
+/** After a kill -9 of everything a server may still run on the folder, or its pid file name a stranger. A live one that is really ours is
+ *  stopped (the lock on the folder says that no other start uses it); a stale file is removed. */
 function clearStalePid(data, say) {
   const pid = Number(pidLines(data)?.[0]);
   if (!pid) return;

@@ -41,6 +41,7 @@ async function main() {
         [
           ['types', [join(root, 'bin/lib/typecheck.mjs')]],
           ['lint', [bin('eslint/bin/eslint.js'), '.', '--max-warnings', '0']],
+          ['format', [bin('prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn', '.']],
         ],
         [['unit and server tests', [jest]]],
         [['browser tests', [jest, '-c', 'e2e/jest.config.cjs']]],

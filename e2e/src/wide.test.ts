@@ -126,17 +126,15 @@ it('events beyond the dock: a valve, a measured draw-off, a note', () =>
 it('says what the server would not take, and tries again', () =>
   on({}, async ({ page }) => {
     let refuse = true;
-    await page
-      .context()
-      .route('**/api/jobs/*/facts/*', (route) =>
-        refuse
-          ? route.fulfill({
-              status: 400,
-              contentType: 'application/json',
-              body: JSON.stringify({ code: 'bad-request', problems: [{ field: 'body.pressureBar', message: 'must be at most 25' }] }),
-            })
-          : route.continue(),
-      );
+    await page.context().route('**/api/jobs/*/facts/*', (route) =>
+      refuse
+        ? route.fulfill({
+            status: 400,
+            contentType: 'application/json',
+            body: JSON.stringify({ code: 'bad-request', problems: [{ field: 'body.pressureBar', message: 'must be at most 25' }] }),
+          })
+        : route.continue(),
+    );
     await openJob(page, 'The Old Tollhouse');
     await page.getByRole('button', { name: 'Log', exact: true }).click();
     await page.getByRole('status').filter({ hasText: '1 not accepted' }).click();

@@ -12,8 +12,8 @@ export interface Share {
 /** Word of one more case done, from a thread to the main one. */
 export const caseDone = (): void => parentPort?.postMessage(1);
 
-/** Runs a script on several threads. In the main thread `main` is called with a function that has the shares done and gives their results together; in the
- *  others `work` does one share.
+/** Runs a script on several threads. In the main thread `main` is called with a function that has the shares done and gives their results
+ *  together; in the others `work` does one share.
  *  @param script path of the script itself @param heard is told how many cases are done */
 export function inThreads<S extends Share, R>(
   script: string,

@@ -31,7 +31,8 @@ export function readOptions(kinds: Record<string, OptionKind>, args: readonly st
   );
 }
 
-/** The same for a command: says what is wrong, and how it is called, on stderr, and ends with status 2. `--help` says how it is called and ends. */
+/** The same for a command: says what is wrong, and how it is called, on stderr, and ends with status 2. `--help` says how it is called and
+ *  ends. */
 export function optionsOrExit(usage: string, kinds: Record<string, OptionKind>): Options {
   if (process.argv.includes('--help')) {
     process.stdout.write(`${usage}\n`);

@@ -39,8 +39,10 @@ function leadRepair(d: Diagnosis): string {
   return [...shares].reduce((a, b) => (b[1] > a[1] ? b : a))[0];
 }
 
-/** All stop where the judge holds one repair for nearly certain, and then do what it holds most probable: what differs is the order of the tests.
- *  @returns how it ends there, and how it ends when the test that would prove it wrong is done too, where one is left and can be done here */
+/** All stop where the judge holds one repair for nearly certain, and then do what it holds most probable: what differs is the order of the
+ *  tests.
+ *  @returns how it ends there, and how it ends when the test that would prove it wrong is done too, where one is left and can be done here
+ */
 function run(visit: Visit, order: (d: Diagnosis) => string[], proves: boolean): { unproven: Outcome; proven: Outcome } {
   const findings: object[] = [],
     done = new Set<string>();

@@ -21,8 +21,8 @@ export function standingFacts(facts: FactRecord[]): FactRecord[] {
     );
 }
 
-/** Readings further apart than this belong to separate logs: too much may have happened in between. A watch over days, read once or twice a day
- *  with the heat left alone, stays one; a heat cycle is over after some hours. */
+/** Readings further apart than this belong to separate logs: too much may have happened in between. A watch over days, read once or twice a
+ *  day with the heat left alone, stays one; a heat cycle is over after some hours. */
 const NEW_LOG_AFTER_S = 36 * 3600;
 const NEW_LOG_AFTER_HEAT_S = 4 * 3600;
 
@@ -57,7 +57,8 @@ export function jobToCase({ job, sheet, facts }: JobParts): Case {
   };
 }
 
-/** The sheet as far as somebody read it. Mains that the form took for granted are left out: the judge then reckons with what mains may be. */
+/** The sheet as far as somebody read it. Mains that the form took for granted are left out: the judge then reckons with what mains may be.
+ */
 function asRead({ sheet, assumed }: SheetRecord): Case['circuit'] {
   const circuit = asSheet(sheet);
   if (!circuit.fill || !assumed.includes('fill.mainsBar')) return circuit;
@@ -116,8 +117,8 @@ function handLogs(bodies: FactBody[], firstRepairMs: number): PressureLog[] {
   return logs;
 }
 
-/** Turns an opened case file into records: a new circuit, its sheet, a job and its facts, with ids and times from the caller. Hand logs become
- *  single readings that can be corrected; others are kept whole. */
+/** Turns an opened case file into records: a new circuit, its sheet, a job and its facts, with ids and times from the caller. Hand logs
+ *  become single readings that can be corrected; others are kept whole. */
 export function caseToRecords(
   file: z.infer<typeof caseFile>,
   options: { newId: () => string; now: string },

@@ -35,7 +35,8 @@ export type CustomerReport = z.infer<typeof customerReport>;
 /** Longest life of a customer's link, days. */
 export const LONGEST_LINK_DAYS = 400;
 
-/** A link as the company's device makes it. The key is the secret of the address: 32 random bytes, of which the server keeps only the digest. */
+/** A link as the company's device makes it. The key is the secret of the address: 32 random bytes, of which the server keeps only the
+ *  digest. */
 export const reportLink = z.object({
   id,
   jobId: id,

@@ -16,8 +16,8 @@ const browserLater: Later = (callBack, ms) => {
   return () => clearTimeout(timer);
 };
 
-/** The one way between this device and the server: writes go into the outbox and from there, in order; what others wrote comes back as changes.
- *  Holds no interface; time and network are handed in. */
+/** The one way between this device and the server: writes go into the outbox and from there, in order; what others wrote comes back as
+ *  changes. Holds no interface; time and network are handed in. */
 export class Sync {
   private status: SyncStatus = { waiting: 0, refused: 0, reachable: null };
   private readonly listeners = new Set<() => void>();

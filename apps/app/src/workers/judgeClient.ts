@@ -7,12 +7,14 @@ interface Running {
   remote: Comlink.Remote<JudgeWorker>;
 }
 
-/** A question that is less than so far on is given up for a newer one; one that is further is let finish, so that a fast hand still gets answers. */
+/** A question that is less than so far on is given up for a newer one; one that is further is let finish, so that a fast hand still gets
+ *  answers. */
 const GIVE_UP_BELOW = 0.5;
 
 let running: Running | null = null;
 let busy: Promise<unknown> = Promise.resolve();
-/** Questions about the case as it stands, about what it was before the last finding, and about the jobs of a list: a newer one overtakes only its own kind, and nobody waits for a list. */
+/** Questions about the case as it stands, about what it was before the last finding, and about the jobs of a list: a newer one overtakes
+ *  only its own kind, and nobody waits for a list. */
 export type Line = 'now' | 'before' | 'list';
 const newest: Record<Line, number> = { now: 0, before: 0, list: 0 };
 let giveUp: { line: Line; now: () => void } | null = null;

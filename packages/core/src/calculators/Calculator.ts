@@ -1,4 +1,5 @@
-/** What a number is, so that the interface can show it in the user's unit. Canonical units: bar gauge, bar, °C, K, L, L/h, L/day, m, mm, kW, ... */
+/** What a number is, so that the interface can show it in the user's unit. Canonical units: bar gauge, bar, °C, K, L, L/h, L/day, m, mm,
+ *  kW, ... */
 export type Quantity =
   | 'pressure'
   | 'pressure-difference'

@@ -21,7 +21,8 @@ import { isChoice } from './Calculator';
 const close = (actual: number, expected: number, tolerance: number) => expect(Math.abs(actual - expected)).toBeLessThan(tolerance);
 
 describe('antifreeze', () => {
-  // Specific gravity tables of engineering handbooks, from memory: propylene 30 % by mass 1.023 and ethylene 50 % by volume (52.6 % by mass) 1.077 at 27 °C, 1.050 at 71 °C.
+  // Specific gravity tables of engineering handbooks, from memory: propylene 30 % by mass 1.023 and ethylene 50 % by volume (52.6 % by
+  // mass) 1.077 at 27 °C, 1.050 at 71 °C.
   it.each([
     ['propylene', 30, 20, 1023],
     ['propylene', 50, 20, 1039],
@@ -157,7 +158,8 @@ describe('losses', () => {
 
 describe('vessel work', () => {
   it('the water in the bucket is what the gas law says', () => {
-    // 8 L, charge 0.75: from 1.5 bar 8·(1 − 1.76325/2.51325) = 2.387, from 2.4 bar 3.869. Common practice says "about 6 L" with the boiler's own water.
+    // 8 L, charge 0.75: from 1.5 bar 8·(1 − 1.76325/2.51325) = 2.387, from 2.4 bar 3.869. Common practice says "about 6 L" with the
+    // boiler's own water.
     close(
       bucketL({ nominalVolumeL: 8, prechargeGaugeBar: 0.75, systemGaugeBar: 1.5, boilerWaterL: 0, stretchLPerBar: 0 }).totalL,
       2.387,

@@ -1,6 +1,7 @@
 import { requireInRange } from '../OutOfRangeError';
 
-/** Bores of common pipes, mm: copper EN 1057, medium steel EN 10255, cross-linked polyethylene. Dimensions from memory of the standards' tables. */
+/** Bores of common pipes, mm: copper EN 1057, medium steel EN 10255, cross-linked polyethylene. Dimensions from memory of the standards'
+ *  tables. */
 export const PIPE_BORES_MM = {
   'copper 15': 13.6,
   'copper 18': 16.4,

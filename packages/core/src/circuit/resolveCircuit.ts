@@ -20,7 +20,8 @@ export interface ResolvedCircuit {
   /** How far a charge that is in order may lie from it, standard deviation, bar. */
   chargeSpreadBar: number;
   fillGaugeBar: number;
-  /** How far the charge and the fill wanted may lie from what is taken here, standard deviation, bar: 0 where label, target or feed tell them. */
+  /** How far the charge and the fill wanted may lie from what is taken here, standard deviation, bar: 0 where label, target or feed tell
+   *  them. */
   fillSpreadBar: number;
   /** From where a pressurisation unit pumps, up to the fill; null where none feeds, or its limit is not known. */
   cutInGaugeBar: number | null;
@@ -36,11 +37,12 @@ export interface ResolvedCircuit {
   assumed: string[];
 }
 
-/** Content where nobody knows it: 4 L/kW (24 kW and 95 L), and a vessel's volume over 0.09 of it (0.083 and 0.109 L a litre for fills of 0.5 and 1 bar: BS 5449, from memory). Both
- *  are rough; their geometric mean is less so. Common practice. */
+/** Content where nobody knows it: 4 L/kW (24 kW and 95 L), and a vessel's volume over 0.09 of it (0.083 and 0.109 L a litre for fills of
+ *  0.5 and 1 bar: BS 5449, from memory). Both are rough; their geometric mean is less so. Common practice. */
 const LITRES_PER_KW = 4,
   VESSEL_SHARE = 0.09;
-/** What a gauge is read to, bar: a dial of tenths, a sensor of hundredths; one with coloured zones for numbers is guessed at. Common practice. */
+/** What a gauge is read to, bar: a dial of tenths, a sensor of hundredths; one with coloured zones for numbers is guessed at. Common
+ *  practice. */
 const STEP_BAR = { dial: 0.1, sensor: 0.01, unnumbered: 0.3 } as const;
 /** Content of a circuit of which nothing is known but how it is filled, L. Common practice. */
 const USUAL_HOME_L = 95,
@@ -113,7 +115,8 @@ function resolveContent(sheet: CircuitSheet, vesselL: number, assumed: string[])
   return { contentL: sheet.fill?.kind === 'pressurisation-unit' ? USUAL_PLANT_L : USUAL_HOME_L, contentSpread: 0.45 };
 }
 
-/** A charge that was set once has drifted a little; one that stands on no label was set to some school's figure: some set a bar whatever the head, or what the feed holds. Common practice. */
+/** A charge that was set once has drifted a little; one that stands on no label was set to some school's figure: some set a bar whatever
+ *  the head, or what the feed holds. Common practice. */
 const DRIFTED_CHARGE_SD = 0.09,
   UNSAID_CHARGE_SD = 0.18;
 
@@ -143,8 +146,8 @@ export function chargeOfVessel(
   return { prechargeGaugeBar: Math.max(0.5, Math.round((staticAboveBar + 0.25) * 20) / 20), prechargeFrom: 'static-head' };
 }
 
-/** The same circuit with its vessel brought down to the gauge: it takes and gives as before where the atmosphere is less by the head between and
- *  the charge more, since its gas sees P − head. What reckons at the gauge then need not know where the vessel hangs. */
+/** The same circuit with its vessel brought down to the gauge: it takes and gives as before where the atmosphere is less by the head
+ *  between and the charge more, since its gas sees P − head. What reckons at the gauge then need not know where the vessel hangs. */
 export function atGaugeLevel(c: ResolvedCircuit): ResolvedCircuit {
   return c.vesselStaticBar === 0
     ? c
@@ -161,7 +164,8 @@ function fillFor(sheet: CircuitSheet, prechargeGaugeBar: number, staticGaugeBar:
   return fed ?? leastFillGaugeBar(prechargeGaugeBar, staticGaugeBar) + (isUnitOfUnknownLimits(sheet) ? UNIT_BAND_BAR : 0);
 }
 
-/** A unit holds a plant between limits that somebody set by a building's height; where nobody wrote down either, what it holds lies about halfway up to the relief. It fills to so much above the least that the plant needs. Common practice. */
+/** A unit holds a plant between limits that somebody set by a building's height; where nobody wrote down either, what it holds lies about
+ *  halfway up to the relief. It fills to so much above the least that the plant needs. Common practice. */
 const isUnitOfUnknownLimits = ({ fill }: CircuitSheet): boolean =>
   fill?.kind === 'pressurisation-unit' && fill.cutInBar === undefined && fill.cutOutBar === undefined;
 const UNIT_FILL_SHARE = 0.5,
@@ -171,7 +175,8 @@ const UNIT_FILL_SHARE = 0.5,
 /** A feed is set half a bar above the head. */
 const headUnderM = (fedGaugeBar: number): number => Math.max(0, fedGaugeBar - 0.5) / staticHeadBar(1);
 
-/** With no label the charge was set to some school's figure; with no height either, to carry a building that nobody described: higher ones have higher reliefs. Common practice. */
+/** With no label the charge was set to some school's figure; with no height either, to carry a building that nobody described: higher ones
+ *  have higher reliefs. Common practice. */
 function spreadOfFill(
   sheet: CircuitSheet,
   prechargeFrom: ResolvedCircuit['prechargeFrom'],
@@ -190,8 +195,9 @@ function spreadOfFill(
 const USUAL_RELIEF_BAR = 3,
   USUAL_HEAD_M = 5;
 
-/** Water above the gauge where nobody measured it, m: a house of two floors under a relief of 3 bar; a relief that is set higher stands under a higher building, but none that
- *  the vessel's label would not carry; and a plant under what a unit of unknown limits holds. Common practice. */
+/** Water above the gauge where nobody measured it, m: a house of two floors under a relief of 3 bar; a relief that is set higher stands
+ *  under a higher building, but none that the vessel's label would not carry; and a plant under what a unit of unknown limits holds. Common
+ *  practice. */
 function unmeasuredHeadM(sheet: CircuitSheet, reliefSetGaugeBar: number, vessel: Vessel | undefined): number {
   if (isUnitOfUnknownLimits(sheet)) return Math.max(USUAL_HEAD_M, headUnderM(UNIT_FILL_SHARE * reliefSetGaugeBar - UNIT_BAND_BAR));
   const labelBar = vessel?.targetPrechargeBar ?? vessel?.labelPrechargeBar,

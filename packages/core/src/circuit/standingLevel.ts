@@ -7,13 +7,15 @@ export interface StandingLevel {
   thanGaugeBar: number;
 }
 
-/** How far from the fill wanted a cold level is the fault itself (the catalogue: `fill-pressure-too-low`, `fill-pressure-too-high`), and what a feed holds (`reducing-valve-set-high`), bar. */
+/** How far from the fill wanted a cold level is the fault itself (the catalogue: `fill-pressure-too-low`, `fill-pressure-too-high`), and
+ *  what a feed holds (`reducing-valve-set-high`), bar. */
 export const TOO_LOW_BAR = 0.3,
   TOO_HIGH_BAR = 0.5,
   SET_HIGH_BAR = 0.25;
 
-/** Where a circuit that is neither heated nor warm stands, against what its sheet wants: under the water above the gauge the top sucks air, under the charge no water stands in the vessel. What nobody wrote
- *  on the sheet is doubted by its spread, and a height that is only assumed says nothing.
+/** Where a circuit that is neither heated nor warm stands, against what its sheet wants: under the water above the gauge the top sucks air,
+ *  under the charge no water stands in the vessel. What nobody wrote on the sheet is doubted by its spread, and a height that is only
+ *  assumed says nothing.
  *  @param gaugeBar the cold pressure, bar gauge */
 export function standingLevel(gaugeBar: number, c: ResolvedCircuit): StandingLevel {
   const readBar = gaugeBar + 0.5 * c.gaugeStepBar,

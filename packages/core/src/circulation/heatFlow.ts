@@ -11,7 +11,8 @@ export interface Fluid {
 const kjPerLitreK = ({ glycol = 'propylene', massPercent = 0, meanC = 60 }: Fluid) =>
   (mixtureDensity(glycol, massPercent, meanC) / 1000) * mixtureHeatCapacity(glycol, massPercent, meanC);
 
-/** Flow that carries a heat at a temperature difference, L/h: Q = ṁ·c·ΔT. In US units 500 · gpm · ΔT°F = BTU/h (from memory of the handbooks). */
+/** Flow that carries a heat at a temperature difference, L/h: Q = ṁ·c·ΔT. In US units 500 · gpm · ΔT°F = BTU/h (from memory of the
+ *  handbooks). */
 export function flowForHeatLPerH(heatKw: number, differenceK: number, fluid: Fluid = {}): number {
   requireInRange('heatKw', heatKw, 0, 1e5);
   requireInRange('differenceK', differenceK, 0.1, 150);

@@ -2,7 +2,8 @@ import { requireInRange } from '../OutOfRangeError';
 import { kinematicViscosityM2PerS } from '../water/viscosity';
 import { waterDensity } from '../water/waterDensity';
 
-/** Darcy's friction factor: 64/Re when laminar, Haaland's explicit form of Colebrook's when turbulent (within 2 % of it), a straight line between.
+/** Darcy's friction factor: 64/Re when laminar, Haaland's explicit form of Colebrook's when turbulent (within 2 % of it), a straight line
+ *  between.
  *  @param reynolds above 0 to 1e8; @param roughness relative, 0 to 0.05
  *  @see Haaland, J. Fluids Eng. 105, 1983 (from memory) */
 export function frictionFactor(reynolds: number, roughness: number): number {

@@ -1,7 +1,8 @@
 import { requireInRange } from '../OutOfRangeError';
 import { toMetres } from '../units/convert';
 
-/** Heat input from a timed meter, kW gross: volume · calorific value / time. Recorded by licensed people; the tool does the arithmetic only.
+/** Heat input from a timed meter, kW gross: volume · calorific value / time. Recorded by licensed people; the tool does the arithmetic
+ *  only.
  *  @param volumeM3 read off the meter; @param seconds over which; @param grossMjPerM3 about 39 for natural gas (common practice) */
 export function gasInputKw(volumeM3: number, seconds: number, grossMjPerM3 = 39): number {
   requireInRange('volumeM3', volumeM3, 1e-4, 1000);

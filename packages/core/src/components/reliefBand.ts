@@ -1,7 +1,7 @@
 import { requireInRange } from '../OutOfRangeError';
 
-/** Where a relief valve of a set pressure may do what, bar gauge. Opens at set ± the larger of 3 % and 0.15 bar; full lift 10 % above; shut again
- *  10–20 % below (EN ISO 4126 and common practice, from memory). */
+/** Where a relief valve of a set pressure may do what, bar gauge. Opens at set ± the larger of 3 % and 0.15 bar; full lift 10 % above; shut
+ *  again 10–20 % below (EN ISO 4126 and common practice, from memory). */
 export interface ReliefBand {
   opensFromGaugeBar: number;
   opensToGaugeBar: number;

@@ -19,7 +19,8 @@ export interface LogFit {
   /** Best-fitting parameters, and what they predict, track by track. */
   best: Float64Array;
   predicted: Float64Array[];
-  /** Natural log of the probability of each track at the best fit, and of all with what the priors make of the parameters there (up to a constant): what the fit went up to. */
+  /** Natural log of the probability of each track at the best fit, and of all with what the priors make of the parameters there (up to a
+   *  constant): what the fit went up to. */
   trackLikelihoods: number[];
   peak: number;
   /** Mean square of the best fit's whitened residuals: 1 where the noise is judged right, more where even the best fit misses. */
@@ -84,14 +85,15 @@ export interface FitOptions {
   effort?: Effort;
   /** What other models, or a quicker look at this one, fitted best with (parameters by slot): starts beside its own. */
   borrowed?: readonly Float64Array[];
-  /** Where findings say to look as well. They only say where to draw; the draws are weighted by the logs alone, and findings weigh them afterwards. */
+  /** Where findings say to look as well. They only say where to draw; the draws are weighted by the logs alone, and findings weigh them
+   *  afterwards. */
   hints?: readonly Hint[];
   /** Where neither the peak nor the modes' own weight is above these it is not measured: the evidence is then said to be nothing. */
   worthFrom?: { peak: number; evidence: number };
 }
 
-/** Fits by damped least squares from several starts, then samples round the modes with a wide-tailed proposal and weights the draws. With no
- *  tracks the draws come from the priors. Counts are fixed and the generator seeded: the same input gives the same answer. */
+/** Fits by damped least squares from several starts, then samples round the modes with a wide-tailed proposal and weights the draws. With
+ *  no tracks the draws come from the priors. Counts are fixed and the generator seeded: the same input gives the same answer. */
 export function fitLogs(
   space: ParameterSpace,
   tracks: LogTrack[],
@@ -126,7 +128,8 @@ export function fitLogs(
     : [];
 
   const byModes = (): ProposalPart[] => [...sharedOut(modes, hinted.length ? 1 - HINTED_SHARE : 1), ...sharedOut(hinted, HINTED_SHARE)];
-  // What the next lot is drawn from, and all that was drawn from so far by how many draws each part was given: no draw may be held for rarer than it was.
+  // What the next lot is drawn from, and all that was drawn from so far by how many draws each part was given: no draw may be held for
+  // rarer than it was.
   let next = byModes();
   const drawnFrom: ProposalPart[] = [];
   /** Each part's density at each draw so far. */
@@ -227,8 +230,8 @@ export function fitLogs(
     }
   }
 
-  /** Weights of the draws so far under all that was drawn from, as if every draw had come from all of it: the later parts then help the earlier draws too. Relative to the
-   *  largest, whose logarithm is `most`. */
+  /** Weights of the draws so far under all that was drawn from, as if every draw had come from all of it: the later parts then help the
+   *  earlier draws too. Relative to the largest, whose logarithm is `most`. */
   function relativeWeights(): { most: number; weights: number[] } {
     const mixture = new Float64Array(drawnAt.length);
     for (const part of drawnFrom) {
@@ -260,8 +263,8 @@ export function fitLogs(
     return heaviest(found);
   }
 
-  /** Where this model comes nearest to another's parameters: a circuit whose vessel runs empty on the way has kinks that few starts get past, and whoever
-   *  got past them once need not be alone with it. */
+  /** Where this model comes nearest to another's parameters: a circuit whose vessel runs empty on the way has kinks that few starts get
+   *  past, and whoever got past them once need not be alone with it. */
   function startAt(other: Float64Array): Float64Array {
     return Float64Array.from(space.free, (p) => {
       const value = other[p.slot] ?? 0,
@@ -278,8 +281,8 @@ export function fitLogs(
     });
   }
 
-  /** The best of a few draws from the priors: where the response has kinks (an empty vessel, a relief, a gauge at its foot) the slopes at the usual
-   *  starting points lead nowhere. */
+  /** The best of a few draws from the priors: where the response has kinks (an empty vessel, a relief, a gauge at its foot) the slopes at
+   *  the usual starting points lead nowhere. */
   function scouts(most: number): Float64Array[] {
     return bestFitting(
       byLogs,

@@ -10,7 +10,8 @@ export interface LogTrack {
   variance: Float64Array;
   /** Growth of the content from the first point's mean temperature, per litre; where no temperature was read, at the usual tempos. */
   growth: Float64Array;
-  /** By how much less a litre in the emitters has grown at each point, if they cool by themselves while the boiler stands; null where that is not asked. */
+  /** By how much less a litre in the emitters has grown at each point, if they cool by themselves while the boiler stands; null where that
+   *  is not asked. */
   away: Float64Array | null;
   /** Set where no temperature was read: growth then hangs on the tempos. */
   blind: BlindHeat | null;
@@ -26,11 +27,11 @@ export interface LogTrack {
   boilerOn: Float64Array;
   /** Measured litres drawn off just before the point. */
   drawnL: Float64Array;
-  /** Standard deviation of the model's own error at each point, and its correlation time. What heat drives is uncertain in proportion to how warm it
-   *  is; a cold circuit that stands still leaves the model little to be wrong about. */
+  /** Standard deviation of the model's own error at each point, and its correlation time. What heat drives is uncertain in proportion to
+   *  how warm it is; a cold circuit that stands still leaves the model little to be wrong about. */
   modelErrorBar: Float64Array;
-  /** How far each point is between the coldest and the warmest of the log, 0 to 1, as a root: the first kelvins are the least certain, since the
-   *  water has only begun to go round. */
+  /** How far each point is between the coldest and the warmest of the log, 0 to 1, as a root: the first kelvins are the least certain,
+   *  since the water has only begun to go round. */
   warmth: Float64Array;
   modelErrorS: number;
   /** Share of the model's error that is still the same at a point as at the one before. */
@@ -44,7 +45,8 @@ export interface LogTrack {
   meanGaugeBar: number;
   /** Highest that was read: between points that are means of many readings a relief comes and goes unseen. */
   topGaugeBar: number;
-  /** The highest pressure from which it fell at once, warm, without cooling: either the relief lifts there, or water was let out and nobody wrote it down. Null where it did not. */
+  /** The highest pressure from which it fell at once, warm, without cooling: either the relief lifts there, or water was let out and nobody
+   *  wrote it down. Null where it did not. */
   letGoGaugeBar: number | null;
   /** How far the pressure fell back from a peak while the water stayed hot, quickly or slowly, bar; 0 where it did not. */
   easedHotBar: number;

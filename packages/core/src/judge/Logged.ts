@@ -2,7 +2,8 @@
 export interface Logged {
   /** Highest while it was heated; of a circuit that was never heated nothing is known of how high it goes. */
   peakGaugeBar: number | null;
-  /** Where the heat would have taken it at the boiler's limit, if it had been logged so far: what a run of every day comes to. Never less than the peak. */
+  /** Where the heat would have taken it at the boiler's limit, if it had been logged so far: what a run of every day comes to. Never less
+   *  than the peak. */
   usualPeakGaugeBar: number | null;
   /** Highest of all that was logged, heated or not, or that it stood at after a night: what drips cold drips at no more than this. */
   topGaugeBar: number | null;

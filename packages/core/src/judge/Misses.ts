@@ -3,11 +3,12 @@ import type { LogTrack } from './LogTrack';
 import type { ParameterSpace } from './parameters';
 import { whiten } from './whiten';
 
-/** How far a finding's number lies from what the circuit's parameters (by slot) make of it, in standard deviations; 0 where it says nothing of them. */
+/** How far a finding's number lies from what the circuit's parameters (by slot) make of it, in standard deviations; 0 where it says nothing
+ *  of them. */
 export type Hint = (v: Float64Array) => number;
 
-/** By how much a model misses its logs at a place of its parameters, in standard deviations one by one: the readings' misses (whitened), then the priors' (the parameters themselves), then
- *  the hints'. One object for one fit: it keeps what it needs from call to call. */
+/** By how much a model misses its logs at a place of its parameters, in standard deviations one by one: the readings' misses (whitened),
+ *  then the priors' (the parameters themselves), then the hints'. One object for one fit: it keeps what it needs from call to call. */
 export class Misses {
   readonly n: number;
   /** Readings in all tracks. */
@@ -98,8 +99,8 @@ export class Misses {
     return sum / 2;
   }
 
-  /** Slopes of the misses along each parameter at a place, one column of `rows` after another; r0 receives the misses there. The noise is held still meanwhile: its size has no slope
-   *  but its own prior's. */
+  /** Slopes of the misses along each parameter at a place, one column of `rows` after another; r0 receives the misses there. The noise is
+   *  held still meanwhile: its size has no slope but its own prior's. */
   slopes(at: Float64Array, r0: Float64Array, r1: Float64Array, out: Float64Array): void {
     const { n, rows } = this;
     if (!this.isAt(at)) this.at(at, r0);

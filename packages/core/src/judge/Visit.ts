@@ -17,7 +17,8 @@ import { seenLift, type SeenLift } from './seenLift';
 import { usualPeakBar } from './usualPeak';
 import { quickestCreep } from './watchLength';
 
-/** What a visit shows before any suspect is asked about it: its sheet resolved, its logs cleaned and laid out, and what a technician reads off them. */
+/** What a visit shows before any suspect is asked about it: its sheet resolved, its logs cleaned and laid out, and what a technician reads
+ *  off them. */
 export interface Visit {
   sheet: CircuitSheet;
   circuit: ResolvedCircuit;
@@ -38,7 +39,8 @@ export interface Visit {
   creepBarPerH: number | null;
   /** Pressures that findings are read beside, done or yet to do. */
   logged: Logged;
-  /** The pressure at which it was found cold, gauge bar, where that speaks by itself; null where it was found hot, and where a night's cold pressure was read, which speaks as a finding. */
+  /** The pressure at which it was found cold, gauge bar, where that speaks by itself; null where it was found hot, and where a night's cold
+   *  pressure was read, which speaks as a finding. */
   foundColdGaugeBar: number | null;
   /** Its log begins warm, and no night's cold pressure was read. */
   foundHot: boolean;
@@ -128,7 +130,8 @@ function loggedOf(
 const AT_RELIEF_BAR = 0.1,
   LET_GO_BAR = 0.25;
 
-/** Whether heat takes the circuit up to its relief: nearly, or less nearly where the pressure fell back from there while it was hot, or hot water came. */
+/** Whether heat takes the circuit up to its relief: nearly, or less nearly where the pressure fell back from there while it was hot, or hot
+ *  water came. */
 export function comesToTheRelief({ logged: { peakGaugeBar }, circuit, easedHot, findings }: Visit): boolean {
   const within = easedHot || findings.some(letGoHot) ? LET_GO_BAR : AT_RELIEF_BAR;
   return peakGaugeBar !== null && peakGaugeBar > circuit.reliefSetGaugeBar - within;

@@ -1,6 +1,6 @@
-/** Water of a sealed circuit against its pressure, for one set of the kernel's parameters: a vessel that is empty, in play or full, the stretch, and
- *  trapped air. Absolute pressures, bar; water as litres over what the bare circuit holds, from a zero of its own. A class, since the kernel asks it some hundred thousand times
- *  a diagnosis: one shape, whose methods an engine can lay into its loops. */
+/** Water of a sealed circuit against its pressure, for one set of the kernel's parameters: a vessel that is empty, in play or full, the
+ *  stretch, and trapped air. Absolute pressures, bar; water as litres over what the bare circuit holds, from a zero of its own. A class,
+ *  since the kernel asks it some hundred thousand times a diagnosis: one shape, whose methods an engine can lay into its loops. */
 export class WaterCurve {
   /** Below it the vessel holds no water, from the other on no more goes in. */
   readonly emptyBelowBar: number;
@@ -10,7 +10,8 @@ export class WaterCurve {
   private readonly emptyAtL: number;
   private readonly fullAtL: number;
 
-  /** @param gas amount in the vessel, absolute bar · L @param vesselL nominal volume, 0 where no vessel is in play @param cap most of it that water fills
+  /** @param gas amount in the vessel, absolute bar · L @param vesselL nominal volume, 0 where no vessel is in play @param cap most of it
+   *  that water fills
    *  @param stretch L/bar, above 0 @param air trapped, absolute bar · L */
   constructor(
     private readonly gas: number,

@@ -27,7 +27,8 @@ const MENDS: Record<RepairKind, FaultId[]> = {
 };
 /** How often work that was done did not put its fault right. Common practice. */
 const UNMENDED = 0.12;
-/** Of vessels that had lost their charge, those whose core still lets it go, whether or not it was thought of before; and of cores that were tight, those that leak for having been touched. Common practice. */
+/** Of vessels that had lost their charge, those whose core still lets it go, whether or not it was thought of before; and of cores that
+ *  were tight, those that leak for having been touched. Common practice. */
 const CORE_LEAKS = 0.15,
   TOUCHED_LEAKS = 0.03;
 /** How much of what was thought of all circuits is left in what is expected after the work: something new may be wrong. */
@@ -39,8 +40,8 @@ interface Repair {
 const mendedBy = (repairs: readonly Repair[]): ReadonlySet<FaultId> => new Set(repairs.flatMap((r) => MENDS[r.kind]));
 const keyOf = (faults: readonly FaultId[]): string => (faults.length ? faults : ['none']).join('+');
 
-/** What may be left of a set of faults once the work is done, by share: each mended fault goes from it but for a small one. Gas that was missing went
- *  somewhere: until the core is changed or tested it stays in the picture, beside the rest. */
+/** What may be left of a set of faults once the work is done, by share: each mended fault goes from it but for a small one. Gas that was
+ *  missing went somewhere: until the core is changed or tested it stays in the picture, beside the rest. */
 function leftOf(faults: readonly FaultId[], mended: ReadonlySet<FaultId>, coreLeaks: number): { key: string; share: number }[] {
   const left = faults.filter((f) => !mended.has(f));
   if (left.length === faults.length) return [{ key: keyOf(faults), share: 1 }];
@@ -66,8 +67,9 @@ export function afterRepairs(asFound: readonly JudgedSet[], priors: readonly Wei
   return all.map((w) => ({ faults: w.faults, weight: w.weight / sum }));
 }
 
-/** The circuit as it was found, in the light of what was measured once the work was done: a recharge after which it swings as it should says that gas was missing, and one after which nothing
- *  has changed, that it was not; and what the work did not touch is seen after it as well as before.
+/** The circuit as it was found, in the light of what was measured once the work was done: a recharge after which it swings as it should
+ *  says that gas was missing, and one after which nothing has changed, that it was not; and what the work did not touch is seen after it as
+ *  well as before.
  *  @param now judged from {@link afterRepairs} */
 export function heldAgainstTheProof(asFound: Judged, now: Judged, repairs: readonly Repair[]): Judged {
   const mended = mendedBy(repairs);

@@ -1,7 +1,8 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import type { Case } from './Case';
 
-/** The sheet with what the visit shows of the plant where the sheet is silent: nobody parts a fill loop, isolates a coil or listens at a plate exchanger that is not there, nor changes one. What the sheet says stands. */
+/** The sheet with what the visit shows of the plant where the sheet is silent: nobody parts a fill loop, isolates a coil or listens at a
+ *  plate exchanger that is not there, nor changes one. What the sheet says stands. */
 export function asTheVisitShows({ circuit, logs = [], findings = [], alreadyDone = [], repairs = [] }: Case): CircuitSheet {
   if (circuit.kind === 'steam') return circuit;
   const seen = new Set<string>([

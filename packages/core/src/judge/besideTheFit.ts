@@ -11,7 +11,8 @@ import { smallDespite } from './sheetMargin';
 import { comesToTheRelief, type Visit } from './Visit';
 import type { Likelihood } from './Weighing';
 
-/** One thing that logs say beside the way the pressure moves: prepared once a visit, then asked of each set; none where it says nothing of that. */
+/** One thing that logs say beside the way the pressure moves: prepared once a visit, then asked of each set; none where it says nothing of
+ *  that. */
 type Says = (visit: Visit) => (faults: readonly FaultId[]) => Likelihood[];
 
 /** How high it stands cold. Where the gauge may lie, that says by how much; where the feed is set high, to what. */
@@ -54,7 +55,8 @@ const letGo: Says =
   (faults) =>
     lifts.map((lift) => (v) => letsGoThere(v, faults, lift));
 
-/** What the mains press into a circuit all the while keeps it from standing empty, unless it cools faster than they do; and how often it does. Common practice. */
+/** What the mains press into a circuit all the while keeps it from standing empty, unless it cools faster than they do; and how often it
+ *  does. Common practice. */
 const EMPTY_THOUGH_FED = 0.12,
   EMPTY_BAR = 0.1,
   EMPTY_S = 180;
@@ -72,7 +74,8 @@ export function stoodEmpty({ gaugeBar, tS }: Pick<LogTrack, 'gaugeBar' | 'tS'>):
   });
 }
 
-/** A circuit that heat takes up to its relief has something that does so; how often none is found all the same (a gauge a little high, a relief a little low). Common practice. */
+/** A circuit that heat takes up to its relief has something that does so; how often none is found all the same (a gauge a little high, a
+ *  relief a little low). Common practice. */
 const SOUND_AT_RELIEF = 0.06;
 const LEAVES_THE_PEAK: ReadonlySet<FaultId> = new Set([
   'none',

@@ -1,8 +1,8 @@
 import type { CircuitFluid } from '../water/fluid';
 import { fluidGrowth } from '../water/fluid';
 
-/** How a circuit of which no temperature was read warms and cools, as far as its boiler, its content and the switching of the heat tell. How fast it really
- *  goes either way is not known: the kernel's tempos stretch it. */
+/** How a circuit of which no temperature was read warms and cools, as far as its boiler, its content and the switching of the heat tell.
+ *  How fast it really goes either way is not known: the kernel's tempos stretch it. */
 export interface BlindHeat {
   /** When the heat is switched, s, in order, in turn on and off. */
   switchS: readonly number[];
@@ -27,7 +27,8 @@ function warmed(fromC: number, limitC: number, kPerS: number, gapS: number): num
   return gapS <= atFullS ? reachedC : limitC - (limitC - reachedC) * Math.exp((-(gapS - atFullS) * kPerS) / THROTTLED_K);
 }
 
-/** How far up to its limit a circuit is that was heated before its log began, and by which power of its tempo less where it warms slowly: few had come to the end of it, and many are kept below it. Common practice. */
+/** How far up to its limit a circuit is that was heated before its log began, and by which power of its tempo less where it warms slowly:
+ *  few had come to the end of it, and many are kept below it. Common practice. */
 const WARM_ALREADY = 0.88,
   WARM_BY_TEMPO = 0.35,
   WARMEST = 1.05;

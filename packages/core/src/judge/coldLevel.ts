@@ -8,7 +8,8 @@ import { normalCdf, normalPdf } from './normal';
 
 /** How often a cold circuit is found at a pressure, by fault. Cold pressures are set by hand, so they spread even where nothing is wrong.
  *  @param c the circuit with its vessel at the gauge's level
- *  @param v the draw: how far the gauge is off counts where the set says that it lies, what the feed holds where it is set high, the charge where the vessel is in order, and how fast water comes in; see {@link levelHangsOnDraw} */
+ *  @param v the draw: how far the gauge is off counts where the set says that it lies, what the feed holds where it is set high, the charge
+ *  where the vessel is in order, and how fast water comes in; see {@link levelHangsOnDraw} */
 export function coldLevelDensity(gaugeBar: number, faults: readonly FaultId[], c: ResolvedCircuit, v: Float64Array | null = null): number {
   // A needle that sticks stands at any pressure.
   if (v && v[SLOT.stuck]! > 0.5) return 1 / ANY_LEVEL_BAR;
@@ -18,7 +19,8 @@ export function coldLevelDensity(gaugeBar: number, faults: readonly FaultId[], c
     leastBar = heldFromGaugeBar(c),
     chargeBar = v && !has(faults, ...GAS_OUT_OF_ORDER) ? chargeOf(v, c) : null;
   const others = faults.filter((f) => f !== 'gauge-misreading');
-  // A fault of the level itself decides where the pressure stands; any other leaves it where its own fault would. A unit that neither holds it high nor lets by in this draw does not pump.
+  // A fault of the level itself decides where the pressure stands; any other leaves it where its own fault would. A unit that neither holds
+  // it high nor lets by in this draw does not pump.
   const level = others.filter((f) => LEVEL_FAULTS.has(f)),
     sinks = has(others, ...OUTFLOW) && level.includes('fill-pressure-too-high');
   const density = (atGaugeBar: number) => {
@@ -59,14 +61,16 @@ export function coldLevelDensity(gaugeBar: number, faults: readonly FaultId[], c
   return (1 - share) * all + share / ANY_LEVEL_BAR;
 }
 
-/** Where water comes in and goes out at once, the faults of the stronger of the two ways decide where the circuit stands; without a draw nobody knows which that is. */
+/** Where water comes in and goes out at once, the faults of the stronger of the two ways decide where the circuit stands; without a draw
+ *  nobody knows which that is. */
 function stronger(faults: readonly FaultId[], gaugeBar: number, v: Float64Array | null): readonly FaultId[] {
   if (!v || !has(faults, ...INFLOW) || !has(faults, ...OUTFLOW)) return faults;
   const comesIn = inKOf(v) * Math.sqrt(Math.max(0, v[SLOT.mains]! - gaugeBar)) > outKOf(v) * Math.sqrt(Math.max(0, gaugeBar));
   return faults.filter((f) => (comesIn ? INFLOW : OUTFLOW).includes(f));
 }
 
-/** Whether a cold level says more than which faults there are: how far the gauge is off, what the feed holds, what the vessel is charged to, or how fast water comes in and goes out. */
+/** Whether a cold level says more than which faults there are: how far the gauge is off, what the feed holds, what the vessel is charged
+ *  to, or how fast water comes in and goes out. */
 export const levelHangsOnDraw = (gaugeBar: number, faults: readonly FaultId[], c: ResolvedCircuit): boolean =>
   has(faults, 'gauge-misreading', ...HOLDS_HIGH) ||
   has(faults, ...INFLOW) ||
@@ -80,13 +84,15 @@ const HOLDS_HIGH: ReadonlySet<FaultId> = new Set(['reducing-valve-set-high', 'pr
 /** Share of circuits that stand at any pressure, for reasons of their own, and over what range. Common practice. */
 const ANY_LEVEL = 0.07,
   ANY_LEVEL_BAR = 3.5;
-/** The same beyond where a level counts as a fault (the catalogue), with the gauge's reading and the fill wanted in doubt by a little, bar. */
+/** The same beyond where a level counts as a fault (the catalogue), with the gauge's reading and the fill wanted in doubt by a little, bar.
+ */
 const ANY_FAULTY_LEVEL = 0.03,
   CLEARLY_LOW_BAR = 0.1,
   CLEARLY_HIGH_BAR = 0.08;
 /** How far above the fill wanted a level is a fault: sooner where a valve holds it. */
 const tooHighBar = (c: ResolvedCircuit): number => (c.fedByItself && c.cutInGaugeBar === null ? SET_HIGH_BAR : TOO_HIGH_BAR);
-/** Whether a true pressure at the gauge still holds the water above it up: below, the top of the circuit sucks air and somebody would have noticed. */
+/** Whether a true pressure at the gauge still holds the water above it up: below, the top of the circuit sucks air and somebody would have
+ *  noticed. */
 const carriesHead = (trueGaugeBar: number, c: ResolvedCircuit): number =>
   0.05 + 0.95 * normalCdf((trueGaugeBar - HEAD_SHARE * c.staticGaugeBar) / HEAD_SD_BAR);
 const HEAD_SHARE = 0.6,
@@ -94,7 +100,8 @@ const HEAD_SHARE = 0.6,
 /** The same of a circuit that lost its water or was never filled up: some are left so until they lock out. */
 const overHead = (gaugeBar: number, c: ResolvedCircuit): number => LEFT_DRY + (1 - LEFT_DRY) * carriesHead(gaugeBar, c);
 const LEFT_DRY = 0.4;
-/** Whoever fills a circuit as it should be fills it above the vessel's charge: below, no water stands in the vessel, and that is the fault itself. Some feeds are set to the charge. Common practice. */
+/** Whoever fills a circuit as it should be fills it above the vessel's charge: below, no water stands in the vessel, and that is the fault
+ *  itself. Some feeds are set to the charge. Common practice. */
 const aboveCharge = (atGaugeBar: number, chargeBar: number | null): number =>
   chargeBar === null ? 1 : LEAST_BELOW + (1 - LEAST_BELOW) * normalCdf((atGaugeBar - chargeBar + AT_CHARGE_BAR) / CHARGE_SD_BAR);
 const LEAST_BELOW = 0.06,
@@ -115,7 +122,8 @@ const HELD_ABOVE_BAR = 0.04,
   HELD_SD = 0.06;
 /** Limits of a unit that lie nearer together than this are one. */
 const LEAST_BAND_BAR = 0.1;
-/** Where a circuit stands of which the feed holds too much: at that; a unit's anywhere from there to where its pump stops, and, where it takes its time, on the way to it. */
+/** Where a circuit stands of which the feed holds too much: at that; a unit's anywhere from there to where its pump stops, and, where it
+ *  takes its time, on the way to it. */
 function heldHigh(p: number, feedHoldsBar: number, isPumped: boolean, c: ResolvedCircuit): number {
   const sd = Math.hypot(HELD_SD, 0.4 * c.gaugeStepBar),
     bandBar = c.cutInGaugeBar === null ? 0 : Math.max(0, c.fillGaugeBar - c.cutInGaugeBar);
@@ -140,18 +148,21 @@ const byHand = (p: number, fillGaugeBar: number, sd: number, c: ResolvedCircuit,
     rounds * normalPdf(p, ROUND_FILL_BAR, Math.hypot(ROUND_SD_BAR, 0.4 * c.gaugeStepBar))
   );
 };
-/** "1.0 cold, or 1.5": the second school's fill, how many follow it where less is wanted, and what a relief has to be set to for that. Common practice. */
+/** "1.0 cold, or 1.5": the second school's fill, how many follow it where less is wanted, and what a relief has to be set to for that.
+ *  Common practice. */
 const ROUND_FILL_BAR = 1.5,
   FILLS_ROUND = 0.12,
   ROUND_SD_BAR = 0.08,
   ROOM_FOR_ROUND_BAR = 2.6;
 
-/** Share of circuits into which water comes that somebody has let down or filled anew not long ago, and after how long they are found as full as they go otherwise, h. Common practice. */
+/** Share of circuits into which water comes that somebody has let down or filled anew not long ago, and after how long they are found as
+ *  full as they go otherwise, h. Common practice. */
 const LET_DOWN = 0.6,
   FOUND_AFTER_H = 6,
   FULL_SD_BAR = 0.15;
 
-/** Where a circuit stands into which more water comes than goes out: what comes in fast has filled it up to the relief, or to where as much goes out as the mains press in, unless somebody let it down. @param onTheWay density of where it stands until then */
+/** Where a circuit stands into which more water comes than goes out: what comes in fast has filled it up to the relief, or to where as much
+ *  goes out as the mains press in, unless somebody let it down. @param onTheWay density of where it stands until then */
 function filling(p: number, onTheWay: number, c: ResolvedCircuit, v: Float64Array | null): number {
   if (!v) return onTheWay;
   const inK = inKOf(v),
@@ -168,7 +179,8 @@ function filling(p: number, onTheWay: number, c: ResolvedCircuit, v: Float64Arra
   return (1 - full) * onTheWay + full * normalPdf(p, fullBar - 0.05, Math.hypot(FULL_SD_BAR, 0.4 * c.gaugeStepBar));
 }
 
-/** The fill that is wanted, and how far it is doubted, bar. Where nobody wrote down what that is, one height decides it and the charge: under a charge in order that is lower than was taken, so is the fill. */
+/** The fill that is wanted, and how far it is doubted, bar. Where nobody wrote down what that is, one height decides it and the charge:
+ *  under a charge in order that is lower than was taken, so is the fill. */
 function wantedFill(chargeBar: number | null, c: ResolvedCircuit): { fillGaugeBar: number; spreadBar: number } {
   const inCommon = chargeBar === null ? 0 : Math.min(1, (c.fillSpreadBar / c.chargeSpreadBar) ** 2);
   return {
@@ -177,7 +189,8 @@ function wantedFill(chargeBar: number | null, c: ResolvedCircuit): { fillGaugeBa
   };
 }
 
-/** Density of a pressure that was filled to what is wanted, by hand or by a valve, and is so near to it that it is no fault itself (the catalogue); all of it seen through the gauge. */
+/** Density of a pressure that was filled to what is wanted, by hand or by a valve, and is so near to it that it is no fault itself (the
+ *  catalogue); all of it seen through the gauge. */
 function filled(p: number, chargeBar: number | null, c: ResolvedCircuit): number {
   const { fillGaugeBar, spreadBar } = wantedFill(chargeBar, c),
     seenSd = Math.hypot(SEEN_SD_BAR, 0.4 * c.gaugeStepBar),

@@ -11,12 +11,14 @@ import { testRow } from './tests';
 
 type Contradiction = Judgement['contradictions'][number];
 
-/** Two pieces of evidence cannot both be right where no set of faults makes both likelier than this, against what each would be by itself. */
+/** Two pieces of evidence cannot both be right where no set of faults makes both likelier than this, against what each would be by itself.
+ */
 const HARDLY_BOTH = Math.log(1 / 25);
 const MOST_NAMED = 2;
 
-/** Evidence that cannot both be right, each pair with the test to repeat: a reading that was left out as a slip (what to repeat is the log), the same test done twice with different answers (the later counts), and pairs of findings,
- *  or of a finding and a log, that no set of faults explains together though each is easily explained alone.
+/** Evidence that cannot both be right, each pair with the test to repeat: a reading that was left out as a slip (what to repeat is the
+ *  log), the same test done twice with different answers (the later counts), and pairs of findings, or of a finding and a log, that no set
+ *  of faults explains together though each is easily explained alone.
  *  @param all every finding, those done again included @param latest those that were judged, in the order of the sets' evidence */
 export function contradictions(all: Evidence, latest: Evidence, judged: Judged): Contradiction[] {
   const twice = doneTwice(all);
@@ -118,15 +120,17 @@ function apart(pieces: Piece[]): { a: Piece; b: Piece; together: number }[] {
     .filter((pair) => pair.together <= HARDLY_BOTH);
 }
 
-/** What a number that physics foretells can be explained with at the best: a set's evidence for it is what is left after the logs, which may have ruled every explanation out. */
+/** What a number that physics foretells can be explained with at the best: a set's evidence for it is what is left after the logs, which
+ *  may have ruled every explanation out. */
 function attainable(finding: Finding, sets: Judged['sets'], circuit: ResolvedCircuit): number {
   const number = foretold(finding) && sets[0] ? expectedNumber(finding, sets[0].draws[0]!.v, circuit) : null;
   return number ? Math.log(EVEN_AT_BEST * normalPdf(0, 0, number.sd)) : -Infinity;
 }
 const EVEN_AT_BEST = 0.5;
 
-/** How far a number that physics foretells lies from what a set expects once all is known, as a log likelihood below the best: a set that has to be looked for over a wide range is no worse an
- *  explanation where it was found, and what lies apart by no more than the reading's own error is not missed. */
+/** How far a number that physics foretells lies from what a set expects once all is known, as a log likelihood below the best: a set that
+ *  has to be looked for over a wide range is no worse an explanation where it was found, and what lies apart by no more than the reading's
+ *  own error is not missed. */
 function missed(finding: Finding, { faults, draws }: Judged['sets'][number], circuit: ResolvedCircuit): number {
   if (!foretold(finding) || changesTheNumber(finding, faults)) return -Infinity;
   const squares = draws.map((d) => {
@@ -136,7 +140,8 @@ function missed(finding: Finding, { faults, draws }: Judged['sets'][number], cir
   return -0.5 * Math.max(0, squares.reduce((a, b) => a + b, 0) - 1);
 }
 
-/** Of two that disagree, the one without which the rest is better explained; where that does not part them, the one that is quicker to repeat. */
+/** Of two that disagree, the one without which the rest is better explained; where that does not part them, the one that is quicker to
+ *  repeat. */
 function oddOneOut(a: Piece, b: Piece, pieces: Piece[]): Piece {
   const without = (left: Piece) => {
     const rest = pieces.filter((p) => p !== left);

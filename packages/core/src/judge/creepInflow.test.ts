@@ -21,7 +21,8 @@ const circuit = resolveCircuit(FED);
 const STRETCH = circuit.stretchLPerBar,
   P0 = 0.83 + circuit.atmosphericBar;
 
-/** A cold circuit into which water comes through a hole of so many L/h at one bar, until the relief simmers: water by the gas law, step by step. */
+/** A cold circuit into which water comes through a hole of so many L/h at one bar, until the relief simmers: water by the gas law, step by
+ *  step. */
 function coldWatch(kLPerH: number, minutes = 70): PressureLog {
   const tS: number[] = [],
     pressureBar: number[] = [],

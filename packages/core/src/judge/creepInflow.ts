@@ -5,7 +5,8 @@ import type { LogTrack } from './LogTrack';
 /** A rise that goes on for so long, and so fast, may be water coming in: s, and bar an hour. */
 const CREEP_S = 240,
   CREEP_BAR_PER_H = 0.1;
-/** So much of a rise has to be left when the water's growth is taken off; and how much more it may have grown than reckoned, where temperatures were read and where not. */
+/** So much of a rise has to be left when the water's growth is taken off; and how much more it may have grown than reckoned, where
+ *  temperatures were read and where not. */
 const LEFT_SHARE = 0.6,
   GROWN_AT_MOST = 1.15,
   GROWN_AT_MOST_BLIND = 2.5;
@@ -17,8 +18,9 @@ const FLAT_SHARE = 0.2,
 /** Mains drive water in by this at least, bar. */
 const LEAST_DRIVE_BAR = 0.3;
 
-/** How much water the steepest rise that heat does not explain would take to come in, L/h at one bar of difference: for a vessel with the right charge one size, for one that has lost its charge two, for none in play one. Only
- *  where to begin to look: a bypass lets in fifty times what a seat does, and may fill a circuit while it is heated. Empty where the logs show no such rise. */
+/** How much water the steepest rise that heat does not explain would take to come in, L/h at one bar of difference: for a vessel with the
+ *  right charge one size, for one that has lost its charge two, for none in play one. Only where to begin to look: a bypass lets in fifty
+ *  times what a seat does, and may fill a circuit while it is heated. Empty where the logs show no such rise. */
 export function creepInflowsLPerH(gas: LogModel['gas'], c: ResolvedCircuit, tracks: readonly LogTrack[]): number[] {
   const shares = gas === 'cut-off' || gas === 'late' ? [0] : gas === 'low' ? [FLAT_SHARE, LOW_SHARE] : [1];
   return shares

@@ -14,8 +14,8 @@ const FARTHEST_STEP = 1.5,
 
 const within = (x: number, most: number): number => Math.max(-most, Math.min(most, x));
 
-/** Damped least squares. How large the noise is hangs on the parameters too, and a square sum alone would run to where it is largest: so it is held still for the
- *  slopes, and a step counts as one down only where the sum with the noise's cost falls. */
+/** Damped least squares. How large the noise is hangs on the parameters too, and a square sum alone would run to where it is largest: so it
+ *  is held still for the slopes, and a step counts as one down only where the sum with the noise's cost falls. */
 export function descend(misses: Misses, start: Float64Array, iterations: number): { at: Float64Array; value: number } {
   const { n, rows, doubtAt } = misses;
   let at = start.slice();

@@ -46,7 +46,9 @@ export function diagnose(onFile: Case, told: Progress = () => {}): Diagnosis {
 
 const withLatest = (evidence: Evidence): Evidence => ({ ...evidence, findings: latestOnly(evidence.findings) });
 
-/** The answer in words and numbers. @param sheet as it was handed in: every fault that it does not rule out has its share, if only nothing @param latest what was judged @param evidence the same with the tests that were done again since @param after what came after the work */
+/** The answer in words and numbers. @param sheet as it was handed in: every fault that it does not rule out has its share, if only nothing
+ *  @param latest what was judged @param evidence the same with the tests that were done again since @param after what came after the work
+ */
 function judgementOf(
   sheet: CircuitSheet,
   judged: Judged,

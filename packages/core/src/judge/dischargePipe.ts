@@ -13,7 +13,8 @@ const READS_LOW_BAR = 0.35;
 /** By how much a lying gauge is off in a draw, bar; 0 where no gauge lies, null where it sticks and nobody knows. */
 const liesByBar = (faults: readonly FaultId[], v: Float64Array): number | null =>
   !has(faults, 'gauge-misreading') ? 0 : v[SLOT.stuck]! > 0.5 ? null : v[SLOT.offset]!;
-/** A relief with a sound seat drips less and less often the farther below its lift the logged pressure stayed, whatever else is wrong; what it lifted before may still show. */
+/** A relief with a sound seat drips less and less often the farther below its lift the logged pressure stayed, whatever else is wrong; what
+ *  it lifted before may still show. */
 const LIFTS_AT = 0.98,
   DRIPS_BELOW = 0.1,
   STAINED_BELOW = 0.3;
@@ -32,7 +33,8 @@ export function nearRelief(faults: readonly FaultId[], gaugeBar: number, v: Floa
 const blended = (one: Record<string, number>, other: Record<string, number>, share: number): Record<string, number> =>
   Object.fromEntries(Object.entries(one).map(([outcome, p]) => [outcome, share * p + (1 - share) * (other[outcome] ?? 0)]));
 
-/** Outcomes at the discharge pipe. A seat that drips wherever the pressure stands does so beside whatever else is wrong; all else drips by how high it takes the pressure. */
+/** Outcomes at the discharge pipe. A seat that drips wherever the pressure stands does so beside whatever else is wrong; all else drips by
+ *  how high it takes the pressure. */
 export function dischargeShares(
   faults: readonly FaultId[],
   water: 'cold' | 'hot' | null,
@@ -48,7 +50,8 @@ export function dischargeShares(
   return others.length === 0 ? ofSeats : together(OUTCOME_TABLES['discharge-pipe']!, [pressedShares(others, water, v, c, logged), ofSeats]);
 }
 
-/** What the pressure alone drives out at a sound seat, given how high it went while it was logged and would have gone, and where it stands without heat. */
+/** What the pressure alone drives out at a sound seat, given how high it went while it was logged and would have gone, and where it stands
+ *  without heat. */
 function pressedShares(
   faults: readonly FaultId[],
   water: 'cold' | 'hot' | null,
@@ -76,7 +79,8 @@ function pressedShares(
   return blended(LIFTED_HOT, { ...shares, dripping, running, stained, dry: 1 - dripping - running - stained }, reaches);
 }
 
-/** Outcomes of trying a relief by hand: only a pressure near its lift holds one with a sound seat open; farther below it closes like any other. */
+/** Outcomes of trying a relief by hand: only a pressure near its lift holds one with a sound seat open; farther below it closes like any
+ *  other. */
 export function reseatShares(
   shares: Record<string, number>,
   faults: readonly FaultId[],

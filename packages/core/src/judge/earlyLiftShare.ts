@@ -5,8 +5,9 @@ import { HEATED_K, type CycleFeatures } from '../log/cycleFeatures';
 /** From where it was found up to so far above it a lift is not told from the cold pressure, bar. */
 const ABOUT_COLD_BAR = 0.1;
 
-/** Share of early lifts that would lift as low as the logs say: a relief may lift anywhere between the cold pressure and where heat would have taken the circuit, so that one which holds it
- *  at just where it was found is a coincidence. 1 where no log was heated, or its temperatures are not known. */
+/** Share of early lifts that would lift as low as the logs say: a relief may lift anywhere between the cold pressure and where heat would
+ *  have taken the circuit, so that one which holds it at just where it was found is a coincidence. 1 where no log was heated, or its
+ *  temperatures are not known. */
 export function earlyLiftShare(features: readonly CycleFeatures[], c: ResolvedCircuit): number {
   return features.reduce((least, f) => {
     if (

@@ -1,7 +1,8 @@
 import { fluidGrowth, type CircuitFluid } from '../water/fluid';
 import type { HeatSwitch } from './heatSwitched';
 
-/** How fast emitters that nothing goes round through give off their heat, and how soon they are as warm as the rest once it goes round again, s. Common practice. */
+/** How fast emitters that nothing goes round through give off their heat, and how soon they are as warm as the rest once it goes round
+ *  again, s. Common practice. */
 const COOL_S = 1800,
   REJOIN_S = 300;
 /** Flow and return that stay apart by so much of what both are above the room, once the heat is off, say that water goes round. */
@@ -11,8 +12,9 @@ const GOES_ROUND = 0.1,
 const ROOM_C = 20,
   COUNTS_K = 3;
 
-/** What is read at the boiler once its pump stands is the boiler's and its pipes': the emitters grow cold by themselves, and the pressure with them. By how much less a litre of theirs has grown at each point than the temperatures say, if they do; null where the heat was never off
- *  with the water still warm, or nobody said that it was.
+/** What is read at the boiler once its pump stands is the boiler's and its pipes': the emitters grow cold by themselves, and the pressure
+ *  with them. By how much less a litre of theirs has grown at each point than the temperatures say, if they do; null where the heat was
+ *  never off with the water still warm, or nobody said that it was.
  *  @param meanC mean of what was read, °C @param spreadK flow less return, where both were read @param switches of the heat, by their time
  *  @returns growth per litre beside that at `meanC`, never above nought */
 export function emittersCool(

@@ -25,7 +25,8 @@ function lastOf(judged: Judged, evidence: Evidence): { id: string; text: string 
   return finding ? { id: `finding:${finding.index}`, text: findingSentence(finding.finding) } : null;
 }
 
-/** Each piece of evidence with its weight for the faults that matter, against the average of the other hypotheses. All that was measured once work was done counts as one piece.
+/** Each piece of evidence with its weight for the faults that matter, against the average of the other hypotheses. All that was measured
+ *  once work was done counts as one piece.
  *  @param after what was judged of that, where this is the circuit as it was found */
 export function because(
   judged: Judged,

@@ -76,7 +76,8 @@ const COSTS_NO_PART: ReadonlySet<RepairId> = new Set([
   'treat-water',
 ]);
 export const buysNoPart = (repairs: readonly RepairId[]): boolean => repairs.every((r) => COSTS_NO_PART.has(r));
-/** From what probability on a repair is done: sooner where no part is bought for it and no quick test is left that would tell more, since it shows by itself whether it was the right one. */
+/** From what probability on a repair is done: sooner where no part is bought for it and no quick test is left that would tell more, since
+ *  it shows by itself whether it was the right one. */
 const SURE_TO_BUY = 0.9,
   SURE_TO_TRY = 0.8;
 export const sureEnoughFor = (repairs: readonly RepairId[], tellsMoreQuickly: boolean): number =>

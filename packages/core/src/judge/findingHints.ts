@@ -7,7 +7,8 @@ import { catchHint } from './reliefCatch';
 import { liftHint } from './seenLift';
 import type { Visit } from './Visit';
 
-/** Where to look for the circuit's parameters beside the logs: findings whose number they foretell, where a relief was seen to let go, and where charges are mostly set. */
+/** Where to look for the circuit's parameters beside the logs: findings whose number they foretell, where a relief was seen to let go, and
+ *  where charges are mostly set. */
 export function hintsOf(visit: Visit): Hint[] {
   const { findings, seen, logged, foundColdGaugeBar } = visit;
   const found = findings

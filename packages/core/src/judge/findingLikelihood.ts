@@ -26,8 +26,9 @@ import { overheatAdded } from './overheat';
 import { catchLikelihood } from './reliefCatch';
 import { WaterCurve } from './WaterCurve';
 
-/** Likelihood of one finding under one fault set, given one draw of the circuit's parameters, beside what was logged. A density for numbers, a probability for outcomes;
- *  only ratios between sets matter. Never 0: a share of every number is put down to a slip of the hand. */
+/** Likelihood of one finding under one fault set, given one draw of the circuit's parameters, beside what was logged. A density for
+ *  numbers, a probability for outcomes; only ratios between sets matter. Never 0: a share of every number is put down to a slip of the
+ *  hand. */
 export function findingLikelihood(
   f: Finding,
   faults: readonly FaultId[],
@@ -66,16 +67,19 @@ export const changesTheNumber = (f: Finding, faults: readonly FaultId[]): boolea
   (f.test === 'precharge' && has(faults, 'vessel-diaphragm-failed', 'vessel-connection-blocked', 'vessel-isolated')) ||
   (f.test === 'fill-isolated-watch' && has(faults, 'fill-bypass-open'));
 
-/** How often a drained boiler does not report low pressure: a sensor that over-reads, or stands where it got stuck, mostly does not. Common practice. */
+/** How often a drained boiler does not report low pressure: a sensor that over-reads, or stands where it got stuck, mostly does not. Common
+ *  practice. */
 const notShown = (v: Float64Array): number => (v[SLOT.offset]! > 0.3 || v[SLOT.stuck]! > 0.5 ? 0.7 : 0.05);
 
 /** Density of a slip: any number over about three bars (or litres) alike. */
 const SLIP_DENSITY = 0.3;
-/** What is printed is seldom misread, a jug that stayed dry is seldom taken for a full one, and a gauge on an empty boiler stands at nothing. */
+/** What is printed is seldom misread, a jug that stayed dry is seldom taken for a full one, and a gauge on an empty boiler stands at
+ *  nothing. */
 const PLAIN_TO_SEE: ReadonlySet<string> = new Set(['relief-marking', 'discharge-catch', 'gauge-at-zero', 'top-ups-per-month']),
   PLAIN_SLIP = 0.004;
 
-/** A tyre gauge that shows more than the circuit ever holds, with the water let out, does so for what is in the vessel: no slip of a tap or a drain makes that. */
+/** A tyre gauge that shows more than the circuit ever holds, with the water let out, does so for what is in the vessel: no slip of a tap or
+ *  a drain makes that. */
 const isPumpedUp = (f: Finding, c: ResolvedCircuit): boolean =>
   f.test === 'precharge' &&
   f.valueBar !== undefined &&
@@ -84,7 +88,8 @@ const isPumpedUp = (f: Finding, c: ResolvedCircuit): boolean =>
   f.valueBar > (f.circuitBar ?? 0) + 0.2;
 const PUMPED_UP_SHARE = 0.75;
 
-/** How often nothing comes where no gas is left: pressed before anything is drained, even little gas hisses with the water behind it. Common practice. */
+/** How often nothing comes where no gas is left: pressed before anything is drained, even little gas hisses with the water behind it.
+ *  Common practice. */
 const NOTHING_COMES = 0.65;
 
 /** Pressing an undercharged vessel's valve: what is left decides between air and nothing. */
@@ -212,7 +217,8 @@ function watchDensity(told: Finding, faults: readonly FaultId[], v: Float64Array
   return (1 - PAST_THE_VALVE) * density + PAST_THE_VALVE * normalPdf(open.seen, open.expected, open.sd);
 }
 
-/** With the main shut and a tap open somewhere, heating water passes a hole in the exchanger the other way: how often, and how much of what it would be with the tap open all the while. Common practice. */
+/** With the main shut and a tap open somewhere, heating water passes a hole in the exchanger the other way: how often, and how much of what
+ *  it would be with the tap open all the while. Common practice. */
 const RUNS_BACK = 0.35,
   RUN_BACK_SHARE = 0.55,
   RUN_BACK_SPREAD = 0.4;
@@ -228,7 +234,8 @@ function runsBackDensity(f: Finding, v: Float64Array, c: ResolvedCircuit, told: 
 /** How often a bypass goes on feeding while the feed's own valve is shut. Common practice. */
 export const PAST_THE_VALVE = 0.5;
 
-/** Density of a change of pressure. A fall that the vessel's water no longer makes up comes to rest at the water standing above, if air gets in at the top, else it goes on: half and half. */
+/** Density of a change of pressure. A fall that the vessel's water no longer makes up comes to rest at the water standing above, if air
+ *  gets in at the top, else it goes on: half and half. */
 function fallenDensity(seenBar: number, expectedBar: number, sd: number, startGaugeBar: number, c: ResolvedCircuit): number {
   const on = normalPdf(seenBar, expectedBar, sd),
     toHeadBar = c.staticGaugeBar - startGaugeBar;
@@ -240,8 +247,8 @@ function fallenDensity(seenBar: number, expectedBar: number, sd: number, startGa
 const HEAD_GUESSED_BAR = 0.2,
   HEAD_TOLD_BAR = 0.06;
 
-/** Boiler and circuit shut off from each other: each side falls by what leaks on it and rises by what comes in there. Which side has the vessel, and with it the
- *  room, is not said: half and half. */
+/** Boiler and circuit shut off from each other: each side falls by what leaks on it and rises by what comes in there. Which side has the
+ *  vessel, and with it the room, is not said: half and half. */
 function holdDensity(f: Finding, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit): number | null {
   if (f.boilerStartBar === undefined || f.boilerEndBar === undefined || f.minutes === undefined) return null;
   const hours = f.minutes / 60,

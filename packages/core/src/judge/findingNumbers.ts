@@ -3,7 +3,8 @@ import { isWaterUnsaid, type Finding } from './Finding';
 import { SLOT } from './kernel';
 import { WaterCurve } from './WaterCurve';
 
-/** A number that was measured beside what one draw of the circuit's parameters makes of it, and how far the two may lie apart where the draw is the truth. */
+/** A number that was measured beside what one draw of the circuit's parameters makes of it, and how far the two may lie apart where the
+ *  draw is the truth. */
 export interface ExpectedNumber {
   seen: number;
   expected: number;
@@ -15,7 +16,8 @@ export function chargeOf(v: Float64Array, c: ResolvedCircuit): number | null {
   return v[SLOT.vesselL]! > 0 ? v[SLOT.gas]! / v[SLOT.vesselL]! - c.atmosphericBar : null;
 }
 
-/** Error of reading a difference twice off the same gauge, bar. @param readBar what was read, where it was: a reading between two marks was read with more care than to the next of them */
+/** Error of reading a difference twice off the same gauge, bar. @param readBar what was read, where it was: a reading between two marks was
+ *  read with more care than to the next of them */
 export const readingSd = (c: ResolvedCircuit, ...readBar: number[]): number =>
   0.025 + (readBar.some((bar) => isBetweenMarks(bar, c.gaugeStepBar)) ? 0.29 : 0.42) * c.gaugeStepBar;
 const isBetweenMarks = (bar: number, stepBar: number): boolean => Math.abs(bar / stepBar - Math.round(bar / stepBar)) > 0.1;
@@ -43,14 +45,15 @@ const BY_PHYSICS: ReadonlySet<string> = new Set([
 /** Whether physics foretells a finding's number well enough to look for the circuit there. */
 export const foretold = (f: Finding): boolean => BY_PHYSICS.has(f.test) && !f.heating;
 
-/** What a finding's number should be by physics, given a draw; null for findings that carry no such number. What the faults themselves do to a test (a holed
- *  diaphragm under a tyre gauge, say) is not looked at here. */
+/** What a finding's number should be by physics, given a draw; null for findings that carry no such number. What the faults themselves do
+ *  to a test (a holed diaphragm under a tyre gauge, say) is not looked at here. */
 export function expectedNumber(f: Finding, v: Float64Array, c: ResolvedCircuit): ExpectedNumber | null {
   switch (f.test) {
     case 'precharge': {
       const charge = chargeOf(v, c);
       if (f.valueBar === undefined || charge === null) return null;
-      // All as seen from the gauge: the charge stands higher there by the head up to the vessel, and so does a vessel with nothing behind it.
+      // All as seen from the gauge: the charge stands higher there by the head up to the vessel, and so does a vessel with nothing behind
+      // it.
       return {
         seen: f.valueBar + c.vesselStaticBar,
         expected: Math.max(charge, waterBehind(f, c)),
@@ -152,7 +155,8 @@ export const mayBeTheWater = (f: Finding, c: ResolvedCircuit): boolean => isWate
 export const waterBehind = (f: Finding, c: ResolvedCircuit): number =>
   Math.max(c.vesselStaticBar, f.circuitBar ?? (f.drainOpen || isBelowWater(f, c) ? 0 : c.fillGaugeBar));
 
-/** The boiler's own water comes with the vessel's: a wall boiler holds a litre or four, a larger one more than anyone knows. Common practice. */
+/** The boiler's own water comes with the vessel's: a wall boiler holds a litre or four, a larger one more than anyone knows. Common
+ *  practice. */
 function boilerWater(contentL: number): { meanL: number; sdL: number } {
   const more = Math.max(0, contentL - 130);
   return { meanL: 2.5 + 0.08 * more, sdL: 1.4 + 0.06 * more };
@@ -175,7 +179,8 @@ const slopeAt = (curve: WaterCurve, absoluteBar: number): number => {
 const FILL_OPEN: ReadonlySet<string> = new Set(['coil-isolated-watch', 'cold-main-on-watch']),
   COIL_OPEN: ReadonlySet<string> = new Set(['fill-disconnected-watch', 'fill-isolated-watch', 'cold-main-on-watch']);
 
-/** By how much the true pressure changes over a watch with no heat: what comes in by the ways left open, less what is lost. @param backK a hole by which water runs back */
+/** By how much the true pressure changes over a watch with no heat: what comes in by the ways left open, less what is lost. @param backK a
+ *  hole by which water runs back */
 function watchedRiseBar(f: Finding, v: Float64Array, c: ResolvedCircuit, backK = 0): number {
   const fill = FILL_OPEN.has(f.test),
     inK = (fill ? v[SLOT.inFill]! : 0) + (COIL_OPEN.has(f.test) ? v[SLOT.inCoil]! : 0),

@@ -68,7 +68,8 @@ it('holds a model with a hole more to what the same without it allows', () => {
 });
 
 it('what a hasty look missed is found from where a neighbour stands', () => {
-  // Hardly any gas is nearly none in play: few starts of the one come to where the other lies at once. It falls cold, by a relief that passes, and goes up to it hot.
+  // Hardly any gas is nearly none in play: few starts of the one come to where the other lies at once. It falls cold, by a relief that
+  // passes, and goes up to it hot.
   const drained: CircuitSheet = {
     kind: 'sealed-hot-water',
     heatOutputKw: 24,

@@ -11,17 +11,18 @@ import { parameterSpace } from './parameters';
 export type Looked = ReadonlyMap<string, { model: LogModel; found: LogFit }>;
 
 export interface Fitter {
-  /** Predicts once by each model and keeps nothing of it: an engine that compiles the kernel while it runs has then seen every way through it, and need not throw its work away at each new one. */
+  /** Predicts once by each model and keeps nothing of it: an engine that compiles the kernel while it runs has then seen every way through
+   *  it, and need not throw its work away at each new one. */
   lookOver: (models: Iterable<LogModel>) => void;
   fitOf: (wanted: LogModel) => LogFit;
   /** Whether a model that looks the same in these logs was fitted already. */
   knows: (wanted: LogModel) => boolean;
   looked: () => Looked;
-  /** Fits those again that a model one change away outdoes by far, from where that one stands: with a kink in between (a vessel that runs empty, a relief) few starts
-   *  find the place. */
+  /** Fits those again that a model one change away outdoes by far, from where that one stands: with a kink in between (a vessel that runs
+   *  empty, a relief) few starts find the place. */
   lendToNeighbours: (lending: Lending) => void;
-  /** Holds each model with a hole more to what the same without it allows: where no reading is met better for it, the hole can only cost. A few lucky draws say otherwise now and
-   *  then. */
+  /** Holds each model with a hole more to what the same without it allows: where no reading is met better for it, the hole can only cost. A
+   *  few lucky draws say otherwise now and then. */
   holdToSimpler: () => void;
 }
 
@@ -38,7 +39,8 @@ export function fitterOf(
     fitted = new Map<string, LogModel>(),
     asked = new Map<string, LogModel>(),
     parted = waysParted(tracks);
-  /** Two ways in look alike as long as no log shuts one of them, and so do two ways out: such models are fitted once. With no log there is nothing to fit, and each keeps its own. */
+  /** Two ways in look alike as long as no log shuts one of them, and so do two ways out: such models are fitted once. With no log there is
+   *  nothing to fit, and each keeps its own. */
   const sameInLogs = (model: LogModel): LogModel => (tracks.length ? byWaysParted(model, parted) : model);
   /** Bests to start from: of a look at the same model before, and of the models that fit best so far. */
   const borrowedFor = (key: string): Float64Array[] => {
@@ -50,7 +52,8 @@ export function fitterOf(
   const bestLooked = Math.max(-Infinity, ...[...lookedAt.values()].map((l) => l.found.logEvidence));
   const fit = (model: LogModel, how: Omit<FitOptions, 'seed' | 'hints'>) =>
     fitLogs(parameterSpace(model, sheet, circuit, tracks), tracks, circuit.atmosphericBar, { ...how, hints, seed: 20_011 + fits.size });
-  /** What was far behind at the first look is looked for once more, but not measured to the last; so is what nobody looked at yet, before pains are taken over it. */
+  /** What was far behind at the first look is looked for once more, but not measured to the last; so is what nobody looked at yet, before
+   *  pains are taken over it. */
   const fitWithCare = (key: string, model: LogModel): LogFit => {
     const borrowed = borrowedFor(key),
       look = lookedAt.get(key)?.found,
@@ -146,7 +149,8 @@ const WELL_SAMPLED = 25;
 
 /** By how much a place that was lent has to be better to be measured, in nats. */
 const LENT_GAIN = 1;
-/** A model that is behind another by so much, in nats, that only a better place to start would help, and how it is then fitted: where the fits were made with care, and at a hasty look. */
+/** A model that is behind another by so much, in nats, that only a better place to start would help, and how it is then fitted: where the
+ *  fits were made with care, and at a hasty look. */
 export interface Lending {
   how: Effort;
   outdoneBy: number;

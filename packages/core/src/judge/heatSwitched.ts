@@ -11,8 +11,8 @@ export interface HeatSwitch {
 export const heatSwitches = (events: readonly LogEvent[]): HeatSwitch[] =>
   events.filter(isHeatSwitch).map((e) => ({ tS: e.tS, on: e.kind === 'heat-on' }));
 
-/** When the heat went on and off in turn, and whether it was on before. Where nobody wrote down that it was heated, clear rises and falls in turn say so: on from each foot to the peak above it; a log that falls first had been heated. A
- *  steady gauge says nothing. */
+/** When the heat went on and off in turn, and whether it was on before. Where nobody wrote down that it was heated, clear rises and falls
+ *  in turn say so: on from each foot to the peak above it; a log that falls first had been heated. A steady gauge says nothing. */
 export function heatSwitched(
   r: Pick<ReducedLog, 'tS' | 'gaugeBar'>,
   events: LogEvent[],
@@ -40,7 +40,8 @@ function withoutSteps({ tS, gaugeBar }: Pick<ReducedLog, 'tS' | 'gaugeBar'>, eve
   });
 }
 
-/** Where the pressure turns: places from each of which it goes the other way, by a clear step at least, to the next, and from the last to the end or beyond. Empty where it never moves so far. */
+/** Where the pressure turns: places from each of which it goes the other way, by a clear step at least, to the next, and from the last to
+ *  the end or beyond. Empty where it never moves so far. */
 function turningPoints(gaugeBar: number[], clear: number): number[] {
   const turns: number[] = [];
   let low = 0,
@@ -66,7 +67,8 @@ function turningPoints(gaugeBar: number[], clear: number): number[] {
   return turns;
 }
 
-/** "Heat on" as the first word of a log may only say that the boiler was running: where the pressure does not rise for it, and falls once the heat is off, the water was hot already. */
+/** "Heat on" as the first word of a log may only say that the boiler was running: where the pressure does not rise for it, and falls once
+ *  the heat is off, the water was hot already. */
 function wasHotAlready(tS: number[], gaugeBar: number[], switches: HeatSwitch[], circuit: ResolvedCircuit): boolean {
   const off = switches.find((s) => !s.on);
   if (!off || switches[0]!.tS > tS[0]! + EVENT_OFF_S || off.tS - switches[0]!.tS < WOULD_RISE_S) return false;

@@ -11,12 +11,14 @@ import type { LogTrack } from './LogTrack';
 const COLD_C = 20;
 /** What comes so near to its relief, bar, may have lost water there: it had stood cold where it would from here, or anywhere higher. */
 const NEAR_LIFT_BAR = 0.3;
-/** Where the cold pressure hardly moves with the hot one, it is not known to the last hundredth either; and nothing is impossible, per bar. */
+/** Where the cold pressure hardly moves with the hot one, it is not known to the last hundredth either; and nothing is impossible, per bar.
+ */
 const LEAST_PER_BAR = 0.05,
   LEAST_DENSITY = 1e-3;
 const STEP_BAR = 0.01;
 
-/** How often a circuit is found at the pressure that its log begins with where it was heated before: what it came from, cold, in a draw, is as likely as ever.
+/** How often a circuit is found at the pressure that its log begins with where it was heated before: what it came from, cold, in a draw, is
+ *  as likely as ever.
  *  @param c the circuit with its vessel at the gauge's level
  *  @returns for a draw, the density of the first reading, per bar */
 export function hotLevelDensity(track: LogTrack, faults: readonly FaultId[], c: ResolvedCircuit): (v: Float64Array) => number {
@@ -36,7 +38,8 @@ export function hotLevelDensity(track: LogTrack, faults: readonly FaultId[], c: 
 
 const GRID_BAR = 0.05;
 
-/** The density of cold levels, and the share of them from one on, looked up between steps: it is asked for every draw. A lying gauge moves the whole of it. */
+/** The density of cold levels, and the share of them from one on, looked up between steps: it is asked for every draw. A lying gauge moves
+ *  the whole of it. */
 function coldLevels(
   faults: readonly FaultId[],
   c: ResolvedCircuit,

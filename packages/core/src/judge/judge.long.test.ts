@@ -4,8 +4,8 @@ import { simulateCase } from '../simulate/simulateCase';
 import { diagnose } from './diagnose';
 import type { FaultId } from './faults';
 
-/** Runs only in the long series. The plants come from our own simulator with the content off by what an estimate is off: a check that nothing is badly
- *  out, not an evaluation; that wants plants from elsewhere. */
+/** Runs only in the long series. The plants come from our own simulator with the content off by what an estimate is off: a check that
+ *  nothing is badly out, not an evaluation; that wants plants from elsewhere. */
 const inLongSeries = process.env.JUMPER_LONG ? describe : describe.skip;
 
 inLongSeries('sixty-four hand logs of plants whose sheet is not quite right', () => {

@@ -39,8 +39,9 @@ function byFindingsAlone(visit: Visit, priors: WeightedSet[], told: Progress): J
   return withProbabilities(look.judge(priors));
 }
 
-/** Where even the best of all models misses the log by more than its noise explains, the noise is what is misjudged: a rough hand, a sticking needle,
- *  a plant that does what no model here does. It is widened until the best fits, so that the others are not thrown out for it. */
+/** Where even the best of all models misses the log by more than its noise explains, the noise is what is misjudged: a rough hand, a
+ *  sticking needle, a plant that does what no model here does. It is widened until the best fits, so that the others are not thrown out for
+ *  it. */
 const BEARABLE_MISFIT = 1.25,
   MOST_MISFIT = 16;
 
@@ -50,7 +51,8 @@ const widened = (track: LogTrack, misfit: number): LogTrack => ({
   modelErrorBar: track.modelErrorBar.map((x) => x * Math.sqrt(misfit)),
 });
 
-/** What a hasty look has shown: the sets as they seem, the visit as it is to be judged from there on, what was fitted, and how much of the work is done. */
+/** What a hasty look has shown: the sets as they seem, the visit as it is to be judged from there on, what was fitted, and how much of the
+ *  work is done. */
 interface Screening {
   screened: JudgedSet[];
   as: Visit;
@@ -76,8 +78,8 @@ function screen(visit: Visit, priors: WeightedSet[], told: Progress): Screening 
   };
 }
 
-/** A pair that is no farther behind the best than this in the screening, in nats, is judged with care; single faults always are. A hasty look finds up to four nats less than is there, of models with
- *  many parameters above all. */
+/** A pair that is no farther behind the best than this in the screening, in nats, is judged with care; single faults always are. A hasty
+ *  look finds up to four nats less than is there, of models with many parameters above all. */
 const CONTENDS = 4.5;
 
 /** The sets that contend, judged with care, and behind them the rest as they seemed. */

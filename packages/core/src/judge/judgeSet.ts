@@ -8,7 +8,8 @@ import type { Visit } from './Visit';
 import { weighed } from './Weighing';
 import { weighFindings } from './weighFindings';
 
-/** Judges a set of faults by all that a visit holds: how well it fits the logs in whichever way it may hold, what these say beside that, and what was found.
+/** Judges a set of faults by all that a visit holds: how well it fits the logs in whichever way it may hold, what these say beside that,
+ *  and what was found.
  *  @returns of a set, its ways and the fits of their models: the set judged, its probability still open */
 export function setJudge(visit: Visit): (set: WeightedSet, ways: Ways, fitOf: (model: LogModel) => LogFit) => JudgedSet {
   const beside = besideTheFit(visit),

@@ -135,7 +135,8 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
       const into = inFill + inCoil;
       const leak = v[9]! + track.boilerOn[i]! * v[10]!;
       if (steps > 1 && !open && into === 0 && leak === 0 && narrow === 0) {
-        // Where no water moves, the lag's exact answer holds for the whole gap at once, unless it ends where a relief or a feed has its say.
+        // Where no water moves, the lag's exact answer holds for the whole gap at once, unless it ends where a relief or a feed has its
+        // say.
         if (gap !== wholeS) {
           wholeS = gap;
           keepWhole = Math.exp(-gap / lagS);

@@ -18,8 +18,8 @@ import { meanTemperatures, type MeanTemperatures } from './meanTemperatures';
 const LEAST_ERROR_S = 900,
   ERROR_SPAN_SHARE = 1 / 12;
 
-/** A visit is thinned by averages; a log of days is laid out in blocks of minutes, of which each slice gives its first, lowest, highest and last, so
- *  that every heat cycle's cold and hot ends stay what they were. */
+/** A visit is thinned by averages; a log of days is laid out in blocks of minutes, of which each slice gives its first, lowest, highest and
+ *  last, so that every heat cycle's cold and hot ends stay what they were. */
 const A_VISIT_S = 6 * 3600,
   MOST_BLOCKS = 3000,
   DAY_SLICES = 25;
@@ -58,7 +58,8 @@ function informativePoints(log: PressureLog, stepBar: number, circuit: ResolvedC
   };
 }
 
-/** Lays out a log; null when it holds fewer than two pressures, unless the one is of a circuit found hot: how high it stands then says something by itself. */
+/** Lays out a log; null when it holds fewer than two pressures, unless the one is of a circuit found hot: how high it stands then says
+ *  something by itself. */
 export function layOutLog(logged: PressureLog, circuit: ResolvedCircuit): LogTrack | null {
   const log = isOneHotReading(logged) ? heldAMinute(logged) : logged;
   const sensed = bySensor(log);
@@ -161,7 +162,8 @@ export function layOutLog(logged: PressureLog, circuit: ResolvedCircuit): LogTra
   allowForRelief(track, means.meanC, circuit.reliefSetGaugeBar, step, heatIsOff, top);
   return track;
 
-  /** Points before which the heat went off, between two readings, and the pressure fell though the water is read no colder: it had been warmer meanwhile, and where no vessel is in play that is a bar. */
+  /** Points before which the heat went off, between two readings, and the pressure fell though the water is read no colder: it had been
+   *  warmer meanwhile, and where no vessel is in play that is a bar. */
   function fellFromUnseenPeak(): number[] {
     const after = switches
       .filter((s) => !s.on)
@@ -240,8 +242,8 @@ const SENSOR_STEP_BAR = 0.01;
 const GRAIN_SAMPLE = 5000;
 const GRAINS = [0.5, 0.25, 0.2, 0.1, 0.05, 0.02, SENSOR_STEP_BAR];
 
-/** To what the pressures were rounded: a sensor to what its readings show, a hundredth at best; a hand likewise, half a division of the dial at best.
- *  Neither coarser than the sheet says. */
+/** To what the pressures were rounded: a sensor to what its readings show, a hundredth at best; a hand likewise, half a division of the
+ *  dial at best. Neither coarser than the sheet says. */
 function readingStepBar(log: PressureLog, sheetStepBar: number): number {
   const grain = Math.min(grainBar(log), sheetStepBar);
   return bySensor(log) ? grain : Math.max(grain, sheetStepBar / 2);
@@ -254,8 +256,8 @@ function grainBar(log: PressureLog): number {
   return GRAINS.find(on) ?? SENSOR_STEP_BAR;
 }
 
-/** The gauge's division where the sheet does not say it: what the readings were rounded to, of which a hand reads half a division at best. Too few
- *  different ones may lie on a coarse step by chance. */
+/** The gauge's division where the sheet does not say it: what the readings were rounded to, of which a hand reads half a division at best.
+ *  Too few different ones may lie on a coarse step by chance. */
 export function seenStepBar(logs: readonly PressureLog[], assumedBar: number): number {
   const told = logs.filter(isVaried);
   if (told.length === 0) return assumedBar;
@@ -267,7 +269,8 @@ export function seenStepBar(logs: readonly PressureLog[], assumedBar: number): n
   );
 }
 
-/** Whether a log holds enough different pressures to tell their step, or goes to and fro by it; looked through only so far, without a copy. */
+/** Whether a log holds enough different pressures to tell their step, or goes to and fro by it; looked through only so far, without a copy.
+ */
 function isVaried(log: PressureLog): boolean {
   const different = new Set<number>();
   let last: number | null = null,
@@ -282,15 +285,16 @@ function isVaried(log: PressureLog): boolean {
 const ENOUGH_TO_TELL = 4,
   ENOUGH_MOVES = 3;
 
-/** The model's own error while nothing is heated, bar, and when warm as a share of the log's range: logged temperatures, and those read by hand or not at all. Set by the
- *  evaluation on plants of another physics. */
+/** The model's own error while nothing is heated, bar, and when warm as a share of the log's range: logged temperatures, and those read by
+ *  hand or not at all. Set by the evaluation on plants of another physics. */
 const IDLE_ERROR_BAR = 0.012,
   STICTION_SHARE = 0.2,
   STAIR_SHARE = 0.25,
   WARM_ERROR = 0.06,
   WARM_ERROR_ROUGH = 0.09,
   LEAST_SPAN_K = 8;
-/** So far below what it was found at, cold, a hand log's lowest pressure still counts to its range, bar: what falls to nothing in the end says nothing of how well heat is foretold. */
+/** So far below what it was found at, cold, a hand log's lowest pressure still counts to its range, bar: what falls to nothing in the end
+ *  says nothing of how well heat is foretold. */
 const FALLS_COUNT_BAR = 0.4,
   FOUND_COLD_K = 5;
 /** What moves the pressure cold (water coming in, water lost) keeps no law to the last hundredth either: share of how far it has moved. */
@@ -299,18 +303,21 @@ const MOVED_ERROR = 0.05;
 /** A pump that starts or stops with the heat moves a gauge that does not stand where it leaves the pressure alone, bar. Common practice. */
 const PUMP_JUMP_BAR = 0.025;
 
-/** Doubt about the water's mean temperature, K: a circuit that stands idle follows its rooms; when warm, dead legs and far emitters count. More than
- *  this, and circuits with no vessel in play are doubted out of the picture. */
+/** Doubt about the water's mean temperature, K: a circuit that stands idle follows its rooms; when warm, dead legs and far emitters count.
+ *  More than this, and circuits with no vessel in play are doubted out of the picture. */
 const IDLE_ERROR_K = 0.03,
   WARM_ERROR_K = 0.6,
   WARM_ERROR_BLIND_K = 1;
-/** Emitters and far ends are warm for a while after the pipes at the boiler are cold: share of the heat that may still be there, and how long it lasts, s. A circuit with no vessel in play shows it. */
+/** Emitters and far ends are warm for a while after the pipes at the boiler are cold: share of the heat that may still be there, and how
+ *  long it lasts, s. A circuit with no vessel in play shows it. */
 const TAIL_SHARE = 0.05,
   TAIL_S = 3600;
-/** Where temperatures are worked out from the switching of the heat, an error in its time moves them while they move. Times are noted to about a minute. */
+/** Where temperatures are worked out from the switching of the heat, an error in its time moves them while they move. Times are noted to
+ *  about a minute. */
 const EVENT_ERROR_S = 30;
 /** A hand does not read gauge and thermometer at one moment, and sensors follow what they touch each at its own pace. */
 const HAND_LATE_S = 12,
   SENSOR_LATE_S = 8;
-/** Error of one temperature of a logger's, K: what comes and goes from sample to sample. A hand's is slower than that, and stands in the doubt about the mean. */
+/** Error of one temperature of a logger's, K: what comes and goes from sample to sample. A hand's is slower than that, and stands in the
+ *  doubt about the mean. */
 const READ_SENSOR_K = 0.15;

@@ -61,7 +61,8 @@ export function logModelOf(faults: readonly FaultId[]): LogModel {
 export const logModelKey = (m: LogModel): string =>
   [m.gas, m.inflow, m.outflow, m.lift, m.gauge, m.feed, m.air ? 'air' : '', m.heat === 'none' ? 'unheated' : ''].join('/');
 
-/** Which ways some tracks can tell apart, because one was shut off while the other stayed open: the feed's from the coil's, and the boiler's from the circuit's. */
+/** Which ways some tracks can tell apart, because one was shut off while the other stayed open: the feed's from the coil's, and the
+ *  boiler's from the circuit's. */
 export interface WaysParted {
   inflow: boolean;
   outflow: boolean;
@@ -78,7 +79,8 @@ export const byWaysParted = (m: LogModel, parted: WaysParted): LogModel => ({
   outflow: m.outflow === 'boiler' && !parted.outflow ? 'circuit' : m.outflow,
 });
 
-/** The same for models that no track can tell apart: what comes in or goes out does so alike, whichever way it takes; and a vessel that is full of water is as good as none. */
+/** The same for models that no track can tell apart: what comes in or goes out does so alike, whichever way it takes; and a vessel that is
+ *  full of water is as good as none. */
 export const movesAs = (m: LogModel, parted: WaysParted): string =>
   logModelKey({ ...byWaysParted(m, parted), gas: m.gas === 'cut-off' ? 'low' : m.gas });
 

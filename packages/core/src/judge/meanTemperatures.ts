@@ -7,8 +7,8 @@ import { heatSwitched, heatSwitches, risesBar, type HeatSwitch } from './heatSwi
 
 const NO_TEMPERATURE_COLD_C = 18,
   LEAST_COLD_C = 10;
-/** Metal that is heated with the water, as a share of its heat capacity; share of the boiler's output that warms the circuit, and that the emitters
- *  give at fifty kelvin over the room. Common practice. */
+/** Metal that is heated with the water, as a share of its heat capacity; share of the boiler's output that warms the circuit, and that the
+ *  emitters give at fifty kelvin over the room. Common practice. */
 const METAL = 1.15,
   WARMS = 0.75,
   EMITS = 0.45;
@@ -98,8 +98,9 @@ const BY_HAND = { scatterK: 2.5, roundedK: 0.5 },
 /** So many of its own errors a slope of idle readings must be to be believed. */
 const SLOPE_SURE = 3;
 
-/** While nothing is heated the water's mean goes in a straight line at most, whatever is read off the pipes: a kelvin too much there would move a stiff
- *  circuit far. Only the stretch before the heat comes on, or all of a log in which it never does; left alone where the readings are no line. */
+/** While nothing is heated the water's mean goes in a straight line at most, whatever is read off the pipes: a kelvin too much there would
+ *  move a stiff circuit far. Only the stretch before the heat comes on, or all of a log in which it never does; left alone where the
+ *  readings are no line. */
 function smoothIdle(
   tS: number[],
   meanC: number[],
@@ -123,7 +124,8 @@ function smoothIdle(
   if (scatter < scatterK) for (let i = 0; i < n; i++) meanC[i] = line(tS[i]!);
 }
 
-/** Where a value was not read it is made out from those that were. @returns the values, and by how much each may be wrong, K; null with fewer than two that were read */
+/** Where a value was not read it is made out from those that were. @returns the values, and by how much each may be wrong, K; null with
+ *  fewer than two that were read */
 function fillGaps(
   tS: number[],
   values: (number | null)[],
@@ -153,7 +155,8 @@ function fillGaps(
     while (k < known.length - 2 && known[k + 1]! <= i) k++;
     const a = known[k]!,
       b = known[k + 1]!;
-    // Before the first: level, unless the heat had come on by then and the pressure rose for it; then from as cold as it may have been when it did, in a line.
+    // Before the first: level, unless the heat had come on by then and the pressure rose for it; then from as cold as it may have been when
+    // it did, in a line.
     if (i <= a) {
       if (i === a || onS === null || onS >= tS[a]! || (values[a]! > WARM_C && !roseBy(a))) return values[a]!;
       const pace = Math.max(0, (values[b]! - values[a]!) / Math.max(1, tS[b]! - tS[a]!)),

@@ -1,6 +1,7 @@
 import { errorKeptAt, type LogTrack } from './LogTrack';
 
-/** Points merge as long as the line from the first to the last of them misses none by more than this, bar and growth (some two tenths of a kelvin), and as long as they last no longer. */
+/** Points merge as long as the line from the first to the last of them misses none by more than this, bar and growth (some two tenths of a
+ *  kelvin), and as long as they last no longer. */
 const STRAIGHT_BAR = 0.008,
   STRAIGHT_GROWTH = 6e-5,
   LONGEST_S = 300;
@@ -8,8 +9,9 @@ const STRAIGHT_BAR = 0.008,
 /** So few cost little, and each was read with care. */
 const FEW_POINTS = 40;
 
-/** Merges points of a track wherever pressure and growth go in a straight line: the model's own error is the same for minutes, so many readings of one line say hardly more than few, and
- *  every one costs the kernel a step. Never across a change of what is open, nor next to one; each merged point is the mean of its points, its own error smaller by their number. */
+/** Merges points of a track wherever pressure and growth go in a straight line: the model's own error is the same for minutes, so many
+ *  readings of one line say hardly more than few, and every one costs the kernel a step. Never across a change of what is open, nor next to
+ *  one; each merged point is the mean of its points, its own error smaller by their number. */
 export function mergedWhereStraight(track: LogTrack): LogTrack {
   if (track.n <= FEW_POINTS) return track;
   const blocks = straightBlocks(track),

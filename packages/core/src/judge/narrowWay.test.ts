@@ -121,7 +121,8 @@ describe('in the kernel', () => {
   });
 });
 
-/** A circuit whose vessel sits behind a throttle, reckoned second by second with a flow by the difference of pressures; no part of the kernel. */
+/** A circuit whose vessel sits behind a throttle, reckoned second by second with a flow by the difference of pressures; no part of the
+ *  kernel. */
 function throttled(barSPerL: number): PressureLog {
   let behindL = 12 - GAS / (1.1 + circuit.atmosphericBar),
     inCircuitL = 0.05 * (1.1 + circuit.atmosphericBar),

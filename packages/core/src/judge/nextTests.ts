@@ -45,9 +45,10 @@ export const tellsMoreQuickly = (t: NextTest): boolean => !t.intrusive && t.minu
 const QUICK_MIN = 5,
   QUICK_BITS = 0.1;
 
-/** The test that would come out differently if the leading set were wrong: the most that it can say for the effort, where more than a clear word is not
- *  needed. Best is one that speaks of the lead itself, against a sound circuit as against the sets that do without the lead's faults: next to a lead held
- *  for nearly certain those sets' own shares are chance. Where none does, one that would show a rival as the logs alone leave them. Null where none is left. */
+/** The test that would come out differently if the leading set were wrong: the most that it can say for the effort, where more than a clear
+ *  word is not needed. Best is one that speaks of the lead itself, against a sound circuit as against the sets that do without the lead's
+ *  faults: next to a lead held for nearly certain those sets' own shares are chance. Where none does, one that would show a rival as the
+ *  logs alone leave them. Null where none is left. */
 export function provingTest(judged: Judged, sheet: CircuitSheet, found: readonly Finding[]): TestId | null {
   const [lead] = judged.sets;
   if (!lead) return null;

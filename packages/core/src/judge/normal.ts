@@ -15,7 +15,8 @@ export function normalPdf(x: number, mean: number, sd: number): number {
 
 /** Inverse of the standard normal distribution function, between −8 and 8; relative error about 1e-7.
  *  @param share 0 to 1
- *  @see Wichura, algorithm AS 241 (PPND7), Applied Statistics 37, 1988; coefficients from memory, held to the distribution function by a test. */
+ *  @see Wichura, algorithm AS 241 (PPND7), Applied Statistics 37, 1988; coefficients from memory, held to the distribution function by a
+ *  test. */
 export function normalQuantile(share: number): number {
   const q = share - 0.5;
   if (Math.abs(q) <= 0.425) {

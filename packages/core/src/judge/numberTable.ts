@@ -180,7 +180,8 @@ export function numberDensity(f: Finding, faults: readonly FaultId[]): number | 
     const x = table.of(f);
     if (x === null) continue;
     const hit = rowOf(table, faults);
-    // Faults go to any length, so theirs has the long tails: the farther off a number lies, the surer it is one. In units of the sound spread, so that tables of other units weigh alike.
+    // Faults go to any length, so theirs has the long tails: the farther off a number lies, the surer it is one. In units of the sound
+    // spread, so that tables of other units weigh alike.
     const { mean, sd } = table.base,
       shape = hit ? longTailed(x, hit.mean, hit.sd) : (1 - ODD) * normalPdf(x, mean, sd) + ODD * longTailed(x, mean, sd);
     density = (density ?? 1) * shape * sd;
@@ -193,8 +194,8 @@ const ODD = 0.04;
 /** Student's t with three degrees of freedom, by its scale. */
 const longTailed = (x: number, mean: number, scale: number): number => 0.3675526 / (scale * (1 + ((x - mean) / scale) ** 2 / 3) ** 2);
 
-/** How a number would come out under a set of faults, in bins that only serve to choose a test: below, about and above what is sound, for each of a test's numbers. Null for tests that
- *  have no such table. */
+/** How a number would come out under a set of faults, in bins that only serve to choose a test: below, about and above what is sound, for
+ *  each of a test's numbers. Null for tests that have no such table. */
 export function numberShares(test: TestId, faults: readonly FaultId[]): number[] | null {
   const tables = NUMBER_TABLES[test];
   if (!tables) return null;

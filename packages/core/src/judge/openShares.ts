@@ -22,7 +22,8 @@ const TURNS: Partial<Record<EventKind, { valve: Valve; open: 0 | 1 }>> = {
 /** Whether an event shuts something off: whoever does so watches the water, and lets the boiler be. */
 export const shutsAValve = (kind: EventKind): boolean => TURNS[kind]?.open === 0;
 
-/** What was open between the points of a log: water comes by the fill as long as main and loop are open, by the coil as long as main and coil are. What is turned at the moment of a reading is turned after it.
+/** What was open between the points of a log: water comes by the fill as long as main and loop are open, by the coil as long as main and
+ *  coil are. What is turned at the moment of a reading is turned after it.
  *  @param events in the order of their time */
 export function openShares(events: readonly LogEvent[], tS: ArrayLike<number>): OpenShares {
   const n = tS.length,

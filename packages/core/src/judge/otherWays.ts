@@ -20,10 +20,12 @@ export interface Ways {
   others: Way[];
 }
 
-/** Of units at fault, those that pump past their limit instead of not at all, and those that let water by all the time. Common practice, like all shares below. */
+/** Of units at fault, those that pump past their limit instead of not at all, and those that let water by all the time. Common practice,
+ *  like all shares below. */
 const OVERRUN_SHARE = 0.35,
   UNIT_LETS_BY_SHARE = 0.17;
-/** Of circuits without their vessel that come near their relief, those that give way before it; of blocked connections, those that still let water by, and of such as were found restricted. */
+/** Of circuits without their vessel that come near their relief, those that give way before it; of blocked connections, those that still
+ *  let water by, and of such as were found restricted. */
 const GIVES_WAY_SHARE = 0.2,
   NARROW_SHARE = 0.25,
   NARROW_AS_FOUND = 0.5;
@@ -33,7 +35,8 @@ const STUCK_SHARE = 0.3,
 /** Of feeds that are in order, those that are kept shut; of circuits whose filling is not on the sheet, those that feed themselves. */
 const SHUT_FEED_SHARE = 0.4,
   FED_SHARE = 0.3;
-/** Of rises with neither temperatures nor a word of heat, those that came cold, of falls likewise, of either where something was shut off to watch it, and of rises and falls in turn. */
+/** Of rises with neither temperatures nor a word of heat, those that came cold, of falls likewise, of either where something was shut off
+ *  to watch it, and of rises and falls in turn. */
 const UNHEATED_SHARE = 0.65,
   FELL_UNHEATED_SHARE = 0.9,
   WATCHED_UNHEATED_SHARE = 0.98,
@@ -72,7 +75,8 @@ const asSeen = ({ tracks, circuit, easedHot, sheet, logs, findings, parted }: Vi
   smallBySheet: knownToSheet(circuit),
 });
 
-/** The ways of each set of faults on a visit: its own, and what heat that nobody noted, a vessel cut off, a unit, a relief, a bypass or a feed that the sheet does not name may do instead.
+/** The ways of each set of faults on a visit: its own, and what heat that nobody noted, a vessel cut off, a unit, a relief, a bypass or a
+ *  feed that the sheet does not name may do instead.
  *  @returns of a set, and whether pains are taken over it: its ways; most have but their own */
 export function waysOn(visit: Visit): (faults: readonly FaultId[], care: boolean) => Ways {
   const seen = asSeen(visit);
@@ -111,7 +115,8 @@ function ownWay({ tracks, feedMayBeShut, smallBySheet }: AsSeen, model: LogModel
   return null;
 }
 
-/** A circuit without its vessel may give way before its relief lifts; and a port that is nearly blocked lets the pressure stand high as long as the water grows, and fall back while it is hot. */
+/** A circuit without its vessel may give way before its relief lifts; and a port that is nearly blocked lets the pressure stand high as
+ *  long as the water grows, and fall back while it is hot. */
 const almostCutOff = ({ tracks, circuit, easedHot, foundRestricted }: AsSeen, model: LogModel, faults: readonly FaultId[]): Way[] => [
   ...(mayHaveBlown(tracks, circuit) ? [{ model: { ...model, gas: 'late' as const }, share: GIVES_WAY_SHARE }] : []),
   ...((easedHot || foundRestricted) && faults.includes('vessel-connection-blocked')

@@ -110,7 +110,8 @@ export function outcomeShares(test: TestId, faults: readonly FaultId[]): Record<
     : null;
 }
 
-/** Shares of a test's outcomes where several things bring them about at once. What the base brings about by itself stands in every one's shares; it counts once. */
+/** Shares of a test's outcomes where several things bring them about at once. What the base brings about by itself stands in every one's
+ *  shares; it counts once. */
 export function together({ base, graded }: OutcomeTable, hits: readonly Record<string, number>[]): Record<string, number> {
   if (hits.length === 0) return base;
   if (hits.length === 1) return hits[0]!;
@@ -128,7 +129,8 @@ function mostOf(outcomes: string[], all: OfAll): number[] {
   return upTo.map((p, i) => p - (upTo[i - 1] ?? 0));
 }
 
-/** Each abnormal outcome comes about unless the base and every cause, in what it adds to the base, leave it out; the base's commonest outcome is kept from by each in turn. */
+/** Each abnormal outcome comes about unless the base and every cause, in what it adds to the base, leave it out; the base's commonest
+ *  outcome is kept from by each in turn. */
 function anyOf(outcomes: string[], base: Record<string, number>, all: OfAll): number[] {
   const usual = outcomes.reduce((a, b) => (base[b]! > base[a]! ? b : a));
   return outcomes.map((o) => (o === usual ? all((s) => s[o]!) : 1 - all((s) => 1 - s[o]!)));

@@ -19,7 +19,8 @@ const SOUND_FADES_K = 6;
 const NEAR = { faulty: 0.15, sound: 0.97 },
   UNDER = { faulty: 0.5, sound: 0.97 };
 
-/** How often the flow is met as hot as it was, by whether the boiler overheats. Where its limit is not on the sheet, over all limits that are usual.
+/** How often the flow is met as hot as it was, by whether the boiler overheats. Where its limit is not on the sheet, over all limits that
+ *  are usual.
  *  @param hottestC the hottest flow that was logged or read, °C; null where none was */
 export function overheatShare(hottestC: number | null, c: ResolvedCircuit, faults: readonly FaultId[]): number {
   if (hottestC === null) return 1;

@@ -9,8 +9,8 @@ import type { LogModel } from './logModel';
 import { lowGaugeBar, topGaugeBar, type LogTrack } from './LogTrack';
 import { normalCdf, normalPdf, normalQuantile } from './normal';
 
-/** A free parameter: a standard normal number turned into a physical one. Priors that are not normal are bent by the map. Some hang on another parameter, which then stands before them: `v` holds
- *  those that are known; without it they are as the sheet has them. */
+/** A free parameter: a standard normal number turned into a physical one. Priors that are not normal are bent by the map. Some hang on
+ *  another parameter, which then stands before them: `v` holds those that are known; without it they are as the sheet has them. */
 export interface FreeParameter {
   slot: number;
   of: (z: number, v?: Float64Array) => number;
@@ -37,7 +37,8 @@ const logNormal = (slot: number, median: number, sd: number): FreeParameter => (
   of: (z) => median * Math.exp(sd * z),
   starts: [0],
 });
-/** How much faster a circuit warms or cools than its sheet says: mostly by less than the spread, now and then by far more, since an output on a sheet may be another circuit's and half of the emitters shut. */
+/** How much faster a circuit warms or cools than its sheet says: mostly by less than the spread, now and then by far more, since an output
+ *  on a sheet may be another circuit's and half of the emitters shut. */
 const tempo = (slot: number, sd: number): FreeParameter => ({ slot, of: (z) => Math.exp(sd * z * (1 + FAR_TEMPO * z * z)), starts: [0] });
 const FAR_TEMPO = 0.1;
 const uniform = (slot: number, least: number, most: number, starts = [-1, 0.6]): FreeParameter => ({
@@ -105,7 +106,8 @@ export function parameterSpace(model: LogModel, sheet: CircuitSheet, c: Resolved
   return { fixed, free };
 }
 
-/** How far a lying gauge is off, to either side; never so far up that less than nothing would be in the circuit, which would draw air in. */
+/** How far a lying gauge is off, to either side; never so far up that less than nothing would be in the circuit, which would draw air in.
+ */
 function gaugeOff(tracks: LogTrack[]): FreeParameter {
   const off = (z: number) => GAUGE_OFF_BAR + GAUGE_OFF_SPREAD_BAR * Math.abs(z) * (1 + FAR_OFF * z * z);
   const mostBar = (lowGaugeBar(tracks) ?? Infinity) + SUCKED_BAR;
@@ -122,10 +124,12 @@ const startedFrom = (p: FreeParameter, starts: number[]): FreeParameter => (star
 /** Usual size of a way in, L/h at one bar. Common practice. */
 const INFLOW_L_PER_H = 0.8;
 
-/** A bypass is a valve that stands open, if only by a crack: it lets by more than a hole or a worn seat does, L/h at one bar. Common practice. */
+/** A bypass is a valve that stands open, if only by a crack: it lets by more than a hole or a worn seat does, L/h at one bar. Common
+ *  practice. */
 const BYPASS_L_PER_H = 5,
   BYPASS_SPREAD = 1.3;
-/** How much oftener a bypass, or a unit that does not shut, lets by as much as in a draw than the other ways in do; 1 where nothing comes in. */
+/** How much oftener a bypass, or a unit that does not shut, lets by as much as in a draw than the other ways in do; 1 where nothing comes
+ *  in. */
 export function bypassTimes(v: Float64Array, c: ResolvedCircuit): number {
   const inK = v[SLOT.inFill]! + v[SLOT.inCoil]!;
   if (inK === 0) return 1;
@@ -144,7 +148,8 @@ function rightLift(c: ResolvedCircuit, tracks: LogTrack[]): FreeParameter {
   return { ...normal(SLOT.lift, mean, sd), starts: [Math.abs(z) < 2.5 ? z : 0] };
 }
 
-/** A relief that lifts early is found because it lifts: somewhere between where the circuit stands cold and the highest that it was seen at. One that lifts below what a feed makes up to never shuts: that is one that passes. */
+/** A relief that lifts early is found because it lifts: somewhere between where the circuit stands cold and the highest that it was seen
+ *  at. One that lifts below what a feed makes up to never shuts: that is one that passes. */
 function earlyLift(c: ResolvedCircuit, tracks: LogTrack[]): FreeParameter[] {
   const leastBar = EARLY_LEAST * c.reliefSetGaugeBar,
     mostBar = c.reliefSetGaugeBar - EARLY_FROM_BAR;
@@ -164,11 +169,13 @@ function earlyLift(c: ResolvedCircuit, tracks: LogTrack[]): FreeParameter[] {
   return [uniform(SLOT.lift, least, most, [at(topBar - 0.015), at(topBar - 0.05), at(topBar - 0.1)]), ...shuts];
 }
 
-/** From how far down a relief that has lifted once gives way again, as a share of the way from its lift to its seat: half of them lift as before, the others lower, down to those that hold the pressure at the seat as
- *  long as the water grows. Asked only where a warm circuit fell back from a peak and was held there. Common practice. */
+/** From how far down a relief that has lifted once gives way again, as a share of the way from its lift to its seat: half of them lift as
+ *  before, the others lower, down to those that hold the pressure at the seat as long as the water grows. Asked only where a warm circuit
+ *  fell back from a peak and was held there. Common practice. */
 const tired = (): FreeParameter => ({ slot: SLOT.tired, of: (z) => Math.max(0, 2 * normalCdf(z) - 1), starts: [0.8] });
 
-/** Share of the content in emitters that cool by themselves once the heat is off: none where the pump goes on, as most of them do. Common practice. */
+/** Share of the content in emitters that cool by themselves once the heat is off: none where the pump goes on, as most of them do. Common
+ *  practice. */
 const parted = (): FreeParameter => ({
   slot: SLOT.parted,
   of: (z) => (PARTED_MOST * Math.max(0, normalCdf(z) - PUMP_GOES_ON)) / (1 - PUMP_GOES_ON),
@@ -202,13 +209,15 @@ const SEAT_LEAST = 0.78,
   SEAT_SHARE = 0.9;
 /** What a relief that has lifted lets go until it shuts at its seat. Common practice: about a litre a minute. */
 const BLOWS_L_PER_S = 0.017;
-/** Lifts that count as early: from which share of the marking, up to how far below it, bar (the catalogue); and how far from what was logged they are looked for. */
+/** Lifts that count as early: from which share of the marking, up to how far below it, bar (the catalogue); and how far from what was
+ *  logged they are looked for. */
 const NOT_YET_BAR = 0.05,
   EARLY_LEAST = 0.42,
   EARLY_FROM_BAR = 0.3,
   SEEN_ABOVE_BAR = 0.1,
   LEAST_RANGE_BAR = 0.1;
-/** How far the mains may be from what was read once, and from what is taken where nobody read it, in their logarithms. They swing with the hour. Common practice. */
+/** How far the mains may be from what was read once, and from what is taken where nobody read it, in their logarithms. They swing with the
+ *  hour. Common practice. */
 const MAINS_READ = 0.06,
   MAINS_GUESSED = 0.22;
 /** From where a gauge counts as misreading, and how far beyond they are found: some by two bars. Common practice. */
@@ -219,19 +228,22 @@ const GAUGE_OFF_BAR = 0.2,
 const RIGHT_BELOW_BAR = 0.17,
   RIGHT_ABOVE_BAR = 0.27;
 
-/** What drives a litre a second through a narrow connection, bar: so much that the growth of a home's water while it is heated, some 4 mL/s, stands a bar above the vessel; and how widely it spreads in its logarithm. Common practice. */
+/** What drives a litre a second through a narrow connection, bar: so much that the growth of a home's water while it is heated, some 4
+ *  mL/s, stands a bar above the vessel; and how widely it spreads in its logarithm. Common practice. */
 const NARROW_BAR_S_PER_L = 300,
   NARROW_SPREAD = 1.2;
-/** Where a circuit without its vessel may give way all the same, as a share of the relief's setting: a relief weeps before it lifts, and a blocked port lets by under a great difference. To
- *  the gauge that is a vessel charged as high. */
+/** Where a circuit without its vessel may give way all the same, as a share of the relief's setting: a relief weeps before it lifts, and a
+ *  blocked port lets by under a great difference. To the gauge that is a vessel charged as high. */
 const GIVES_WAY_FROM = 0.62;
-/** Most that a vessel is usually found overcharged beyond where it counts, and how much farther the farthest go, as a share, bar. Common practice. */
+/** Most that a vessel is usually found overcharged beyond where it counts, and how much farther the farthest go, as a share, bar. Common
+ *  practice. */
 const MOST_OVER_BAR = 1.6,
   FAR_OVER_BAR = 1.8,
   FAR_OVER_SHARE = 0.02;
 
-/** From so far below its target a charge is low, bar; what share of the air outside is left in the emptiest vessel; and by what power the least amounts are found oftener than those just below the target: a
- *  vessel that loses its gas goes on losing it, and is looked at when it has. 1 would be all alike. Common practice. */
+/** From so far below its target a charge is low, bar; what share of the air outside is left in the emptiest vessel; and by what power the
+ *  least amounts are found oftener than those just below the target: a vessel that loses its gas goes on losing it, and is looked at when
+ *  it has. 1 would be all alike. Common practice. */
 const LOW_FROM_BAR = 0.15,
   EMPTIEST_SHARE = 0.03,
   WATERLOGGED_OFTEN = 1.4;
@@ -306,8 +318,8 @@ function gas(model: LogModel, c: ResolvedCircuit): FreeParameter[] {
   }
 }
 
-/** With no label a charge still has to carry the water above it: 0.2 bar over the head at least, and what counts as a fault begins 0.15 bar below that. A head that is not
- *  on the sheet is taken for a low one, of some two metres. */
+/** With no label a charge still has to carry the water above it: 0.2 bar over the head at least, and what counts as a fault begins 0.15 bar
+ *  below that. A head that is not on the sheet is taken for a low one, of some two metres. */
 const leastRightBar = (c: ResolvedCircuit): number =>
   Math.min(c.prechargeGaugeBar - 0.1, (c.assumed.includes('staticHeadM') ? LOW_HEAD_BAR : c.staticGaugeBar) + 0.05);
 const LOW_HEAD_BAR = 0.2;
@@ -337,11 +349,13 @@ function feed(model: LogModel, sheet: CircuitSheet, c: ResolvedCircuit, tracks: 
     ...(isUnit && (lowGaugeBar(tracks) ?? Infinity) < holdsBar - PUMPS_BELOW_BAR ? [pump] : []),
   ];
 }
-/** What a unit's pump gives, L/s, and how widely it spreads in its logarithm; it is seen at work where the pressure lies so far below what it holds. Common practice: 0.05 to 0.5 L/s. */
+/** What a unit's pump gives, L/s, and how widely it spreads in its logarithm; it is seen at work where the pressure lies so far below what
+ *  it holds. Common practice: 0.05 to 0.5 L/s. */
 const PUMP_L_PER_S = 0.1,
   PUMP_SPREAD = 1.2,
   PUMPS_BELOW_BAR = 0.15;
-/** How much farther above the fill than counts a feed is set, or pumps, at the most where the relief lets it, bar; how many of the units go no farther, and how far the others may, as a share of the relief's setting. Common practice. */
+/** How much farther above the fill than counts a feed is set, or pumps, at the most where the relief lets it, bar; how many of the units go
+ *  no farther, and how far the others may, as a share of the relief's setting. Common practice. */
 const FURTHER_BAR = 1.05,
   MOST_STOP = 0.85,
   PUMPS_TO = 0.95;

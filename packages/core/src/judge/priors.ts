@@ -162,8 +162,8 @@ export function weightedSets(input: PriorInput): WeightedSet[] {
 /** Uncoupled pairs: rarer than chance, since one complaint seldom needs two causes. */
 const PAIR_FACTOR = 0.15;
 
-/** What the complaint makes of a set: each complaint needs one fault of it that explains it, and speaks against a set only where none does. Several
- *  complaints are one story told several ways: together they count for less than each alone would add up to. */
+/** What the complaint makes of a set: each complaint needs one fault of it that explains it, and speaks against a set only where none does.
+ *  Several complaints are one story told several ways: together they count for less than each alone would add up to. */
 function complaintFactor(faults: FaultId[], { complaint = [], findings = [] }: PriorInput): number {
   if (complaint.length === 0)
     return faults[0] === 'none' &&
@@ -191,7 +191,8 @@ const NO_COMPLAINT = 1.85,
 function singleWeight(id: FaultId, { circuit, complaint = [], alreadyDone = [], findings = [] }: PriorInput): number {
   let weight: number = faultRow(id).weight;
   for (const { part } of alreadyDone) if (CHANGED[part].includes(id)) weight *= CHANGED_FACTOR;
-  // Circulation faults do not show on the pressure gauge: without such a complaint they are seldom what one is called for, unless somebody saw reason to go and measure there.
+  // Circulation faults do not show on the pressure gauge: without such a complaint they are seldom what one is called for, unless somebody
+  // saw reason to go and measure there.
   if (faultRow(id).plant === 'circulation' && !complaint.some((c) => ['no-heat', 'no-heat-zone', 'cold-room'].includes(c)))
     weight *= findings.some((f) => testRow(f.test).plant === 'circulation') ? 0.4 : 0.05;
   const ageYears = circuit.vessel?.ageYears;
@@ -216,7 +217,8 @@ function singleWeight(id: FaultId, { circuit, complaint = [], alreadyDone = [], 
 const LOOKED_AT_RELIEF: ReadonlySet<string> = new Set(['discharge-pipe', 'discharge-catch', 'relief-reseat']),
   DRIPS_UNSAID = 0.45;
 
-/** How often a circuit of which the sheet does not say it is filled, or makes hot water, in the way that a fault needs. Where the sheet says it there is nothing to ask. Common practice. */
+/** How often a circuit of which the sheet does not say it is filled, or makes hot water, in the way that a fault needs. Where the sheet
+ *  says it there is nothing to ask. Common practice. */
 const OF_UNSAID_FILLS: Partial<Record<FaultId, number>> = {
   'fill-loop-passing': 0.65,
   'fill-pressure-too-high': 0.65,
@@ -227,7 +229,8 @@ const OF_UNSAID_FILLS: Partial<Record<FaultId, number>> = {
   'pressurisation-unit-fault': 0.05,
 };
 const OF_UNSAID_HOT_WATER: Partial<Record<FaultId, number>> = { 'dhw-plate-perforated': 0.5, 'dhw-coil-perforated': 0.35 };
-/** Reliefs set so low belong to circuits that mostly feed themselves, by a reducing valve, and heat their hot water with a coil: there the shares change places. Common practice. */
+/** Reliefs set so low belong to circuits that mostly feed themselves, by a reducing valve, and heat their hot water with a coil: there the
+ *  shares change places. Common practice. */
 const LOW_RELIEF_BAR = 2.3;
 
 /** What is larger than a house is filled by a unit, mostly, and warms its water by coils or elsewhere. Common practice. */
@@ -258,7 +261,8 @@ function shareOfKind(id: FaultId, circuit: CircuitSheet): number {
 
 /** Valves that are there though the sheet says none. Common practice. */
 const OVERLOOKED_VALVE = 0.05;
-/** Vessels inside a wall boiler have no valve of their own, mostly: small ones on a circuit that is filled by hand and makes its hot water with a plate exchanger. Where the sheet names the valve it is there. Common practice. */
+/** Vessels inside a wall boiler have no valve of their own, mostly: small ones on a circuit that is filled by hand and makes its hot water
+ *  with a plate exchanger. Where the sheet names the valve it is there. Common practice. */
 const BUILT_IN_VALVE = 0.4,
   BUILT_IN_MOST_L = 12;
 const isBuiltIn = ({ vessel, fill, domesticHotWater }: CircuitSheet): boolean =>
@@ -268,5 +272,6 @@ const isBuiltIn = ({ vessel, fill, domesticHotWater }: CircuitSheet): boolean =>
   fill?.kind === 'manual-loop' &&
   domesticHotWater?.kind === 'plate-exchanger';
 
-/** What feeds itself stands low because its feed gives nothing; seldom because somebody fills by hand, past a feed kept shut. Common practice. */
+/** What feeds itself stands low because its feed gives nothing; seldom because somebody fills by hand, past a feed kept shut. Common
+ *  practice. */
 const FED_YET_LOW = 0.25;

@@ -1,8 +1,8 @@
 import { faultRow } from './faults';
 import type { JudgedSet } from './JudgedSet';
 
-/** No simulation is right to the last bit: from this difference on, in nats, a log counts for less than it seems. Fixed by the evaluation on plants
- *  of another physics, where answers held for nearly certain were wrong too often. */
+/** No simulation is right to the last bit: from this difference on, in nats, a log counts for less than it seems. Fixed by the evaluation
+ *  on plants of another physics, where answers held for nearly certain were wrong too often. */
 const SOFT_FROM = 3,
   SOFT_SLOPE = 0.5;
 
@@ -12,10 +12,11 @@ function softened(logEvidence: number, best: number): number {
   return best - (behind <= SOFT_FROM ? behind : SOFT_FROM + SOFT_SLOPE * (behind - SOFT_FROM));
 }
 
-/** Many sets differ in what no evidence touches, and together take more than is theirs: with something measured the answer is sharpened by this
- *  power. Fixed by the evaluation of both makers together: plain visits would bear 2.6, hard ones 2. */
+/** Many sets differ in what no evidence touches, and together take more than is theirs: with something measured the answer is sharpened by
+ *  this power. Fixed by the evaluation of both makers together: plain visits would bear 2.6, hard ones 2. */
 const SHARPEN = 2.3;
-/** What somebody went and looked at counts for more than what a log shows by the way: the tables of outcomes are careful. Fixed like the above, on pairs of faults. */
+/** What somebody went and looked at counts for more than what a log shows by the way: the tables of outcomes are careful. Fixed like the
+ *  above, on pairs of faults. */
 const FINDINGS_COUNT = 1.5;
 /** Share of the answer that stays flat whatever the evidence says: the sheet may be wrong, or the plant one that no model here knows. */
 const DOUBT = 0.08,
@@ -43,7 +44,8 @@ export function likelihoodsOf(sets: readonly JudgedSet[]): number[] {
   return evidence.map((e) => Math.exp(e - most));
 }
 
-/** Probabilities, most probable first. Between sets that a log could tell apart the answer is sharpened; sets that move the pressure alike share what they have together plainly by Bayes: by their priors and by what was found. */
+/** Probabilities, most probable first. Between sets that a log could tell apart the answer is sharpened; sets that move the pressure alike
+ *  share what they have together plainly by Bayes: by their priors and by what was found. */
 export function withProbabilities(sets: JudgedSet[]): JudgedSet[] {
   const measured = isMeasured(sets),
     scores = scoresOf(sets),
@@ -55,7 +57,8 @@ export function withProbabilities(sets: JudgedSet[]): JudgedSet[] {
   return [...sets].sort((a, b) => b.probability - a.probability);
 }
 
-/** What a log cannot tell apart it cannot make surer either: only what the logs say of each beyond the way the pressure moved (its cold level, the heat that it reached) stays sharpened. */
+/** What a log cannot tell apart it cannot make surer either: only what the logs say of each beyond the way the pressure moved (its cold
+ *  level, the heat that it reached) stays sharpened. */
 function shareAmongAlike(sets: readonly JudgedSet[], scores: readonly number[]): void {
   const groups = new Map<string, number[]>(),
     beyondMoves = sets.map((s) => s.logEvidence - s.fit.logEvidence);

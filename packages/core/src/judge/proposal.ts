@@ -58,8 +58,8 @@ export function priorMode(n: number): Mode {
   return { z: new Float64Array(n), l, logDetL: 0, laplace: 0 };
 }
 
-/** A proposal round the weighted mean of draws, with their spread a little widened. The weights are softened, so that one lucky draw does not
- *  become the whole picture; null where the spread cannot be inverted. */
+/** A proposal round the weighted mean of draws, with their spread a little widened. The weights are softened, so that one lucky draw does
+ *  not become the whole picture; null where the spread cannot be inverted. */
 export function adaptedPart(at: Float64Array[], weights: number[], n: number, share: number): ProposalPart | null {
   const soft = Float64Array.from(weights, Math.sqrt),
     off = new Float64Array(n);

@@ -1,6 +1,7 @@
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 
-/** Limits of a unit stand on its sheet to about so much, bar; a run lasts no longer than this, s, and is seen in no more points than this. */
+/** Limits of a unit stand on its sheet to about so much, bar; a run lasts no longer than this, s, and is seen in no more points than this.
+ */
 const LIMIT_BAR = 0.2,
   LONGEST_S = 900,
   MOST_POINTS = 10;
@@ -11,8 +12,10 @@ const WARMS_K = 2;
 /** Less than this is no run that anybody would see. */
 const LEAST_RUN_BAR = 0.12;
 
-/** Points of a log that a pressurisation unit's pump lifted: from its lower limit, or wherever its switch answers, to its upper at once. How much water it let in is not known, so that the water begins anew at each.
- *  @param gaugeBar what was read at the points @param tS when @param meanC how warm the water was: a pump starts where the pressure sinks, not while heat lifts it
+/** Points of a log that a pressurisation unit's pump lifted: from its lower limit, or wherever its switch answers, to its upper at once.
+ *  How much water it let in is not known, so that the water begins anew at each.
+ *  @param gaugeBar what was read at the points @param tS when @param meanC how warm the water was: a pump starts where the pressure sinks,
+ *  not while heat lifts it
  *  @returns the points' places, none where no unit feeds the circuit or its limits are not known */
 export function pumpRuns(gaugeBar: ArrayLike<number>, tS: ArrayLike<number>, meanC: ArrayLike<number>, c: ResolvedCircuit): number[] {
   if (c.cutInGaugeBar === null) return [];

@@ -10,14 +10,16 @@ import { drippingWater } from './numberTable';
 
 /** As much as clings to the pipe. */
 const JUST_WET_ML = 2;
-/** Spread of a caught rate about what the seat's own leak makes of the pressure, in logarithms: a jug, a drip that comes and goes. Common practice. */
+/** Spread of a caught rate about what the seat's own leak makes of the pressure, in logarithms: a jug, a drip that comes and goes. Common
+ *  practice. */
 const RATE_SPREAD = 0.45;
 /** What a relief lets go while it lifts, L/h in the middle, and how widely that spreads. Common practice. */
 const LIFTED_L_PER_H = 1.2,
   LIFTED_SPREAD = 1.1;
 /** A worn seat that happens to sit tight just then. Common practice. */
 const SITS_TIGHT = 0.12;
-/** How often something is caught where the pressure reached the relief's lift, how often where it stayed far below, and over what gap the one goes into the other, bar. */
+/** How often something is caught where the pressure reached the relief's lift, how often where it stayed far below, and over what gap the
+ *  one goes into the other, bar. */
 const LIFTS = 0.68,
   SHUT = 0.01,
   GAP_BAR = 0.27;
@@ -38,7 +40,8 @@ const CAUGHT_ML = 20;
 const drippedAtBar = (f: Finding, v: Float64Array, c: ResolvedCircuit, logged: Logged): number =>
   Math.max(0.05, ((f.during === 'cold' ? logged.coldGaugeBar : logged.peakGaugeBar) ?? c.fillGaugeBar) - v[SLOT.offset]!);
 
-/** How far a caught rate lies from what a draw's leak makes of it, in standard deviations; for leaks that go to the relief. Null where nothing was caught. */
+/** How far a caught rate lies from what a draw's leak makes of it, in standard deviations; for leaks that go to the relief. Null where
+ *  nothing was caught. */
 export function catchMiss(f: Finding, v: Float64Array, c: ResolvedCircuit, logged: Logged): number | null {
   const rate = caughtLPerH(f),
     leak = outKOf(v);
@@ -51,8 +54,9 @@ export const catchHint = (f: Finding, v: Float64Array, c: ResolvedCircuit, logge
   (catchMiss(f, v, c, logged) ?? 0) *
   (f.during === 'cold' || logged.peakGaugeBar === null ? 1 : 1 - LIFTS * nearOwnLift(logged.peakGaugeBar, v));
 
-/** Likelihood of what was caught under the relief's discharge: a chance where the jug stayed dry, else a density in the logarithm of the rate. A passing seat drips by its leak; any
- *  other relief lets go only where the pressure came to its lift, however the pressure came there. */
+/** Likelihood of what was caught under the relief's discharge: a chance where the jug stayed dry, else a density in the logarithm of the
+ *  rate. A passing seat drips by its leak; any other relief lets go only where the pressure came to its lift, however the pressure came
+ *  there. */
 export function catchLikelihood(
   f: Finding,
   faults: readonly FaultId[],

@@ -4,8 +4,9 @@ import { RELIEF_LET_GO, type LogTrack } from './LogTrack';
 const NEAR_RELIEF = 0.88,
   SAW_SHARE = 0.06,
   STILL_BLOWS = 0.8;
-/** A fall between two readings that no cooling explains, from warm and from where a relief may lift, however early, far and quick enough: it let go. Cold, or from lower down, the water is
- *  leaving by another way, and a vessel that runs empty on it lets the pressure fall all at once. While the water grows warmer less of a fall says so. */
+/** A fall between two readings that no cooling explains, from warm and from where a relief may lift, however early, far and quick enough:
+ *  it let go. Cold, or from lower down, the water is leaving by another way, and a vessel that runs empty on it lets the pressure fall all
+ *  at once. While the water grows warmer less of a fall says so. */
 const DROP_BAR = 0.22,
   DROP_WARMING_BAR = 0.1,
   DROP_COOLING_K = 4,
@@ -33,7 +34,8 @@ export function easedHotBar(gaugeBar: number[], meanC: number[], stepBar: number
   return most > least ? most : 0;
 }
 
-/** Whether the pressure, once it had fallen back from its peak while the water stayed hot, was held there: neither back up to where it had let go, nor on its way down.
+/** Whether the pressure, once it had fallen back from its peak while the water stayed hot, was held there: neither back up to where it had
+ *  let go, nor on its way down.
  *  @param top the highest reading and its time, s, which the points may have smoothed away */
 export function heldBelowPeak(
   gaugeBar: number[],
@@ -59,7 +61,8 @@ export function heldBelowPeak(
 const HELD_S = 480,
   HELD_BELOW = 0.7;
 
-/** Whatever a relief lets go, it shuts before so little is left of the pressure that it let go from; and from here on water has cooled, K. */
+/** Whatever a relief lets go, it shuts before so little is left of the pressure that it let go from; and from here on water has cooled, K.
+ */
 const SHUTS_AT_LEAST = 0.7,
   COOLED_K = 0.3;
 /** Less than this share of it no relief leaves, hot or not: a vessel has run empty, or the circuit is open. */
@@ -67,7 +70,8 @@ const LEAST_LEFT = 0.5;
 
 /** So quickly a circuit without its vessel loses its pressure once it cools, s. Common practice: within minutes. */
 const FALLS_WITHIN_S = 600;
-/** When just it does so hangs on a kelvin, which no thermometer on a pipe gives, where it takes no longer than so, s: for so long the points count for less, by a share of the fall. */
+/** When just it does so hangs on a kelvin, which no thermometer on a pipe gives, where it takes no longer than so, s: for so long the
+ *  points count for less, by a share of the fall. */
 const FALLS_ABOUT_S = 240,
   FALLS_ABOUT_SHARE = 0.5;
 
@@ -87,14 +91,16 @@ function fallsFar(track: LogTrack, i: number): boolean {
   return gaugeBar[low]! < SHUTS_AT_LEAST * gaugeBar[top]!;
 }
 
-/** How quickly the pressure was seen to fall while nothing was warm yet, bar/s; 0 where it stood. What loses water cold loses it hot as well, and no relief has to let go for that. */
+/** How quickly the pressure was seen to fall while nothing was warm yet, bar/s; 0 where it stood. What loses water cold loses it hot as
+ *  well, and no relief has to let go for that. */
 function idleFallBarPerS({ gaugeBar, tS, starts, drawnL, n }: LogTrack, meanC: number[], coldestC: number, stepBar: number): number {
   let quickest = 0;
   for (let i = 1; i < n && meanC[i]! - coldestC < STILL_COLD_K && !starts[i] && drawnL[i] === 0; i++)
     if (tS[i]! > tS[0]!) quickest = Math.max(quickest, (gaugeBar[0]! - gaugeBar[i]! - stepBar) / (tS[i]! - tS[0]!));
   return quickest;
 }
-/** How quickly it falls on before a quick fall and after it, as long as the water stays as warm, bar/s; 0 where that is not for long. A relief lets go at once. */
+/** How quickly it falls on before a quick fall and after it, as long as the water stays as warm, bar/s; 0 where that is not for long. A
+ *  relief lets go at once. */
 function fallsOnBarPerS(track: LogTrack, meanC: number[], from: number, to: number, stepBar: number): number {
   const { gaugeBar, tS } = track,
     { top, low } = fallAt(track, to, (k) => Math.abs(meanC[k]! - meanC[to]!) < STILL_HOT_K);
@@ -105,7 +111,8 @@ function fallsOnBarPerS(track: LogTrack, meanC: number[], from: number, to: numb
 const FALLS_ON_S = 480;
 /** A relief that lets go of a large plant's water takes its minutes, s. */
 const QUICK_WITHIN_S = 900;
-/** So little warmer than its coldest a circuit counts as cold, K; and so much more quickly than cold the same hole lets a warm circuit fall, whose vessel gives less the fuller it is. */
+/** So little warmer than its coldest a circuit counts as cold, K; and so much more quickly than cold the same hole lets a warm circuit
+ *  fall, whose vessel gives less the fuller it is. */
 const STILL_COLD_K = 2,
   QUICKER_HOT = 3;
 
@@ -113,12 +120,14 @@ const STILL_COLD_K = 2,
 const NO_TOOTH = 0,
   FOOT = 1,
   RISING = 2;
-/** A relief's fall inside its zone, bar; as far up from its foot as so much of its height a tooth is known for what it is, and so many of them are followed. */
+/** A relief's fall inside its zone, bar; as far up from its foot as so much of its height a tooth is known for what it is, and so many of
+ *  them are followed. */
 const TOOTH_BAR = 0.1,
   TOOTH_SHARE = 0.6,
   MOST_TEETH = 4;
 
-/** Where a logger saw the relief let go and shut again, the water begins anew at the foot of each tooth; and whether it rises from there with the heat or by itself says whether water comes in. Near the tooth's top the relief may have let go again already. */
+/** Where a logger saw the relief let go and shut again, the water begins anew at the foot of each tooth; and whether it rises from there
+ *  with the heat or by itself says whether water comes in. Near the tooth's top the relief may have let go again already. */
 function sawTeeth({ gaugeBar, tS, n }: LogTrack, meanC: number[], nearBar: number, stillBar: number, stepBar: number): Uint8Array {
   const parts = new Uint8Array(n),
     least = Math.max(TOOTH_BAR, 2.5 * stepBar);
@@ -144,8 +153,10 @@ function sawTeeth({ gaugeBar, tS, n }: LogTrack, meanC: number[], nearBar: numbe
   return parts;
 }
 
-/** How much a relief lets go cannot be foretold: near it readings count for little, and after it the water begins anew. Where the heat is off already, and the pressure falls farther than a relief lets it,
- *  the cooling did it, and the fall is for the circuit to explain: one without its vessel loses all at once. The water begins anew before it, where a relief had been at work and what took it there is seen. */
+/** How much a relief lets go cannot be foretold: near it readings count for little, and after it the water begins anew. Where the heat is
+ *  off already, and the pressure falls farther than a relief lets it, the cooling did it, and the fall is for the circuit to explain: one
+ *  without its vessel loses all at once. The water begins anew before it, where a relief had been at work and what took it there is seen.
+ */
 export function allowForRelief(
   track: LogTrack,
   meanC: number[],

@@ -10,7 +10,8 @@ import { logModelOf } from './logModel';
 import { parameterSpace } from './parameters';
 import { heldBelowPeak } from './reliefInLog';
 
-// A relief lets go at once, and may hold the pressure at its seat from then on; what loses water cold loses it hot as well, and no relief has to let go for that. Visits in our own words; common practice.
+// A relief lets go at once, and may hold the pressure at its seat from then on; what loses water cold loses it hot as well, and no relief
+// has to let go for that. Visits in our own words; common practice.
 const WALL: CircuitSheet = {
   kind: 'sealed-hot-water',
   waterVolumeL: 100,

@@ -6,7 +6,8 @@ import { SLOT } from './kernel';
 import type { LogTrack } from './LogTrack';
 import type { Hint } from './Misses';
 
-/** Where a relief was seen to let go, as the gauge shows it, and how far below and above that it may really lift, standard deviations, bar. */
+/** Where a relief was seen to let go, as the gauge shows it, and how far below and above that it may really lift, standard deviations, bar.
+ */
 export interface SeenLift {
   gaugeBar: number;
   belowSd: number;
@@ -31,7 +32,8 @@ function liftMiss(v: Float64Array, { gaugeBar, belowSd, aboveSd }: SeenLift): nu
   return aboveBar / (aboveBar < 0 ? belowSd : aboveSd);
 }
 
-/** How often a warm circuit falls at once though its relief does not lift there: water let out without a word, a gauge that lies by more than a draw's does, or no vessel in play, or one that gives its last at its charge, where a few kelvins are a bar. Common practice. */
+/** How often a warm circuit falls at once though its relief does not lift there: water let out without a word, a gauge that lies by more
+ *  than a draw's does, or no vessel in play, or one that gives its last at its charge, where a few kelvins are a bar. Common practice. */
 const LET_OUT_UNSAID = 0.004,
   BY_A_LYING_GAUGE = 0.02,
   FALLS_ALL_AT_ONCE = 0.25;

@@ -4,7 +4,8 @@ import type { Case, RepairKind } from './Case';
 import type { Finding } from './Finding';
 import type { Evidence } from './Evidence';
 
-/** As-found and after-work evidence. A log or finding says which it is; without that, a log that starts after the first repair is after-work. */
+/** As-found and after-work evidence. A log or finding says which it is; without that, a log that starts after the first repair is
+ *  after-work. */
 export function splitEpochs(input: Case): { asFound: Evidence; afterWork: Evidence } {
   const repairs = (input.repairs ?? []).flatMap((r) => (r.at ? [Date.parse(r.at)] : []));
   const firstRepair = repairs.length ? Math.min(...repairs) : Infinity;
@@ -21,7 +22,8 @@ export function splitEpochs(input: Case): { asFound: Evidence; afterWork: Eviden
   return { asFound: of(false), afterWork: of(true) };
 }
 
-/** Whether a finding is of the time after the work: as it says; else by its time; else the check of the work is, where anything was done, and a charge that was read again as it had been set. */
+/** Whether a finding is of the time after the work: as it says; else by its time; else the check of the work is, where anything was done,
+ *  and a charge that was read again as it had been set. */
 function comesAfter(finding: Finding, { repairs = [], logs = [], findings = [] }: Case, firstRepair: number): boolean {
   const { epoch, test, atS, valueBar } = finding,
     startedAt = logs[0]?.startedAt;
@@ -42,7 +44,8 @@ function comesAfter(finding: Finding, { repairs = [], logs = [], findings = [] }
 /** A charge is read again to so much of what it was set to, bar. */
 const AS_SET_BAR = 0.1;
 
-/** A recharge in the middle of a log begins the time after the work: what was read from then on is a log of its own, and a log of the after-work time begins there. */
+/** A recharge in the middle of a log begins the time after the work: what was read from then on is a log of its own, and a log of the
+ *  after-work time begins there. */
 function partsOf(log: PressureLog, after: boolean): { log: PressureLog; after: boolean }[] {
   const rechargeS = log.events?.find((e) => e.kind === 'vessel-recharged')?.tS;
   if (rechargeS === undefined) return [{ log, after }];

@@ -16,8 +16,8 @@ export interface StepsSeen {
   underWay: number[];
 }
 
-/** Events that move the pressure at once, set to the first reading that shows all of it: times are noted to about a minute, and whoever tops up reads the gauge just before or just after. Events that show no step, and all others, stay
- *  where they were noted.
+/** Events that move the pressure at once, set to the first reading that shows all of it: times are noted to about a minute, and whoever
+ *  tops up reads the gauge just before or just after. Events that show no step, and all others, stay where they were noted.
  *  @param tS, gaugeBar the readings @param stepBar to what they were rounded */
 export function stepsWhereSeen(noted: readonly LogEvent[], tS: readonly number[], gaugeBar: readonly number[], stepBar: number): StepsSeen {
   const least = Math.max(LEAST_BAR, stepBar) - 1e-9,

@@ -4,7 +4,8 @@ import { diagnose } from './diagnose';
 import type { FaultId } from './faults';
 import type { Finding } from './Finding';
 
-// Visits as they are told in the trade, in our own words, of circuits that feed themselves, of plant rooms, and of what was seen once the work was done; written down before the judge was asked. Common practice.
+// Visits as they are told in the trade, in our own words, of circuits that feed themselves, of plant rooms, and of what was seen once the
+// work was done; written down before the judge was asked. Common practice.
 const psi = (x: number) => Math.round(x * 6.89476) / 100;
 const FED: CircuitSheet = {
   kind: 'sealed-hot-water',

@@ -18,8 +18,9 @@ const CHARGE_HIDDEN = {
   'draw-off': ['vessel-connection-blocked', 'vessel-isolated'],
 } as const satisfies Partial<Record<TestId, readonly FaultId[]>>;
 
-/** Probabilities of a test's outcomes when it takes so many minutes, coarsely binned where it gives a number, under a set of faults and a draw, beside what
- *  was logged. Null for tests that are not proposed. The bins are only for choosing a test; its likelihood is worked out in full once it is done. */
+/** Probabilities of a test's outcomes when it takes so many minutes, coarsely binned where it gives a number, under a set of faults and a
+ *  draw, beside what was logged. Null for tests that are not proposed. The bins are only for choosing a test; its likelihood is worked out
+ *  in full once it is done. */
 export function testOutcomes(
   test: TestId,
   faults: readonly FaultId[],

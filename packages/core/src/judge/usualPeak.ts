@@ -7,8 +7,9 @@ const SHOWN_K = 4;
 /** The gas is pressed harder the less of it is left: the last kelvins raise the pressure by so much more than the first. */
 const STEEPENS = 1.2;
 
-/** How high a circuit comes in a run of every day, gauge bar: from the fill wanted, if it was found lower, to the logs' peak, and on from there as it went so far, up to the boiler's limit and to the relief. Many a log ends before
- *  the water is as hot as it gets, many a circuit is found low, and what a pipe or a neighbour tells is of all the runs before.
+/** How high a circuit comes in a run of every day, gauge bar: from the fill wanted, if it was found lower, to the logs' peak, and on from
+ *  there as it went so far, up to the boiler's limit and to the relief. Many a log ends before the water is as hot as it gets, many a
+ *  circuit is found low, and what a pipe or a neighbour tells is of all the runs before.
  *  @param peakGaugeBar highest that was logged warm; null where it never was
  *  @param features what a person reads off each log */
 export function usualPeakBar(peakGaugeBar: number | null, features: readonly CycleFeatures[], c: ResolvedCircuit): number | null {

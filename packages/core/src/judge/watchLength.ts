@@ -36,8 +36,9 @@ export function quickestCreep(readings: readonly LogReading[]): number | null {
   return seen.length > 0 ? Math.max(...seen) : null;
 }
 
-/** How long to watch this circuit's gauge: the usual time, longer where a large vessel or a coarse gauge would hide a flow of two litres an hour, up to an
- *  hour and a half; and where a log has shown how slowly it creeps, until that would be seen to go on or to stop, up to two hours.
+/** How long to watch this circuit's gauge: the usual time, longer where a large vessel or a coarse gauge would hide a flow of two litres an
+ *  hour, up to an hour and a half; and where a log has shown how slowly it creeps, until that would be seen to go on or to stop, up to two
+ *  hours.
  *  @param creepBarPerH see {@link creepSeenBarPerH}
  *  @returns min, in steps of five; null for tests that are no watch */
 export function watchLengthMin(test: TestId, circuit: ResolvedCircuit, creepBarPerH: number | null = null): number | null {

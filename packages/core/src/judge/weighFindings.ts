@@ -7,7 +7,8 @@ import type { Logged } from './Logged';
 import { weighed } from './Weighing';
 import { zoneSuspect } from './zoneSuspect';
 
-/** What each finding says of a set, given the logs and the findings before it (natural logarithms), and what the circuit's parameters are after all of them.
+/** What each finding says of a set, given the logs and the findings before it (natural logarithms), and what the circuit's parameters are
+ *  after all of them.
  *  @param prior draws as the logs left them */
 export function weighFindings(
   findings: readonly Finding[],

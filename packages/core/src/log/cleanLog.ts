@@ -19,7 +19,8 @@ const CLOCK_S = 3600;
 /** A gap is so many usual spacings long, and at least ten minutes. */
 const GAP_SPACINGS = 10,
   LEAST_GAP_S = 600;
-/** A lone reading so far off both its neighbours, which agree within so much, is a fault of the reading: of pressure, bar, and of temperature, K. */
+/** A lone reading so far off both its neighbours, which agree within so much, is a fault of the reading: of pressure, bar, and of
+ *  temperature, K. */
 interface Spike {
   off: number;
   agree: number;
@@ -31,8 +32,8 @@ const PRESSURE_SPIKE: Spike = { off: 0.8, agree: 0.15 },
 const STUCK_K = 25,
   STUCK_BAR = 0.011;
 
-/** Puts right what can be put right without guessing: readings of one moment become one, an hour that the clock jumped is taken out again, a lone
- *  spike loses its pressure. Gaps and a stuck gauge are named and left. Linear in the readings.
+/** Puts right what can be put right without guessing: readings of one moment become one, an hour that the clock jumped is taken out again,
+ *  a lone spike loses its pressure. Gaps and a stuck gauge are named and left. Linear in the readings.
  *  @param log times must not decrease */
 export function cleanLog(log: PressureLog): CleanedLog {
   const repairs: LogRepair[] = [];
@@ -79,7 +80,8 @@ function mergeDuplicates(log: PressureLog, repairs: LogRepair[]): PressureLog {
   };
 }
 
-/** Median time between readings, s; 0 with fewer than two. What more than half of them keep is the median, and a logger's millions need not be sorted for it. */
+/** Median time between readings, s; 0 with fewer than two. What more than half of them keep is the median, and a logger's millions need not
+ *  be sorted for it. */
 function usualSpacing(tS: number[]): number {
   const kept = keptByMost(tS);
   if (kept !== null) return kept;
@@ -132,7 +134,8 @@ function undoClockChanges(log: PressureLog, spacingS: number, repairs: LogRepair
   return { ...log, samples: { ...log.samples, tS: moved }, ...(events ? { events } : {}) };
 }
 
-/** A log as a sensor wrote it without its lone spikes of pressure or temperature, whatever else is to be put right; one that a hand wrote as it is, since whoever reads sees a slip. The same log where there is none. */
+/** A log as a sensor wrote it without its lone spikes of pressure or temperature, whatever else is to be put right; one that a hand wrote
+ *  as it is, since whoever reads sees a slip. The same log where there is none. */
 export function spikesOut(log: PressureLog): PressureLog {
   if (!bySensor(log)) return log;
   const { tS, pressureBar, flowC, returnC } = log.samples,

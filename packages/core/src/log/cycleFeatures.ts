@@ -26,8 +26,8 @@ export interface CycleFeatures {
   hottestC: number | null;
 }
 
-/** Cold is the last reading at or before heat-on (else the first); hot the highest after it, until water was let in or out by hand. A log that began hot and only cools has them the other way
- *  round: the highest, and the last. */
+/** Cold is the last reading at or before heat-on (else the first); hot the highest after it, until water was let in or out by hand. A log
+ *  that began hot and only cools has them the other way round: the highest, and the last. */
 export function cycleFeatures(log: PressureLog): CycleFeatures {
   const { tS, pressureBar, flowC, returnC } = log.samples;
   const heatOn = log.events?.find((e) => e.kind === 'heat-on')?.tS;
@@ -94,7 +94,8 @@ function nearest(i: number, of?: (number | null)[], before = Infinity): number |
   return null;
 }
 
-/** The pressure that a log shows the circuit cold at, gauge bar; null where it shows none: one that was found hot and has not come down to cold. */
+/** The pressure that a log shows the circuit cold at, gauge bar; null where it shows none: one that was found hot and has not come down to
+ *  cold. */
 export function coldPressureOf(log: PressureLog): number | null {
   const f = cycleFeatures(log),
     warm = f.coldC !== null ? f.coldC >= COLD_BELOW_C : f.beganHot;

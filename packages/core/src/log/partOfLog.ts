@@ -1,6 +1,7 @@
 import type { PressureLog } from './PressureLog';
 
-/** The part of a log from one time to another, s from its start, the first included and the last not; times stay counted from the log's start. */
+/** The part of a log from one time to another, s from its start, the first included and the last not; times stay counted from the log's
+ *  start. */
 export function partOfLog(log: PressureLog, fromS: number, toS: number): PressureLog {
   const within = (tS: number) => tS >= fromS && tS < toS;
   const { tS, pressureBar, flowC, returnC } = log.samples;

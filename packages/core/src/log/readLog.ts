@@ -10,7 +10,8 @@ export interface Measured {
 
 export type SegmentKind = 'idle-cold' | 'heating' | 'hot-hold' | 'cooling' | 'step-up' | 'step-down';
 
-/** A stretch of a log in which one thing happens. `sureness` 0 to 1: near 1 where an event or a temperature says so, less where only the pressure does. */
+/** A stretch of a log in which one thing happens. `sureness` 0 to 1: near 1 where an event or a temperature says so, less where only the
+ *  pressure does. */
 export interface LogSegment {
   kind: SegmentKind;
   fromS: number;
@@ -62,9 +63,9 @@ const STEP_BAR = 0.15,
 const LEAST_RISE_BAR = 0.15,
   LEAST_IDLE_S = 600;
 
-/** Reads a log as a technician would: cleaned, cut into what happened when, cycle by cycle, each value with its doubt. Events are believed over slopes;
- *  without temperatures it works from events and pressure alone and says so by its sureness. Ten hand readings or thirty days at a second; linear in the
- *  readings.
+/** Reads a log as a technician would: cleaned, cut into what happened when, cycle by cycle, each value with its doubt. Events are believed
+ *  over slopes; without temperatures it works from events and pressure alone and says so by its sureness. Ten hand readings or thirty days
+ *  at a second; linear in the readings.
  *  @param stepBar to what the gauge is read, the sheet's resolution */
 export function readLog(log: PressureLog, stepBar = 0.1): LogReading {
   const { log: clean, repairs } = cleanLog(log);

@@ -1,11 +1,13 @@
 import { bySensor, EVENT_OFF_S, isHeatSwitch, type PressureLog } from './PressureLog';
 
-/** A reading that stands so far off both its neighbours on one side, bar and steps of the gauge, and so far off the line between them, is a slip of whoever read it; a figure is misread by a whole mark of the dial, or a line is mixed up. */
+/** A reading that stands so far off both its neighbours on one side, bar and steps of the gauge, and so far off the line between them, is a
+ *  slip of whoever read it; a figure is misread by a whole mark of the dial, or a line is mixed up. */
 const OFF_NEIGHBOURS_BAR = 0.18,
   OFF_NEIGHBOURS_STEPS = 1.5,
   OFF_LINE_BAR = 0.33,
   OFF_LINE_STEPS = 2.5;
-/** Neighbours so far apart say nothing of what was between, s; and what stands so near the relief may be its doing, bar: from a little below to where one that lifts late is wide open, a share of its setting. */
+/** Neighbours so far apart say nothing of what was between, s; and what stands so near the relief may be its doing, bar: from a little
+ *  below to where one that lifts late is wide open, a share of its setting. */
 const NEIGHBOURS_S = 2700,
   NEAR_RELIEF_BAR = 0.22,
   WIDE_OPEN = 0.1;
@@ -15,7 +17,8 @@ const MOVED_K = 1.5;
 const BENDS_ELSEWHERE = 0.5;
 const LEAST_READINGS = 7;
 
-/** Where one reading of a hand's log is a slip: the only one that stands off its neighbours on both sides, with nothing done meanwhile, the water no warmer and no colder than before and after, and well below the relief. What happens twice in a log is no slip. Common practice.
+/** Where one reading of a hand's log is a slip: the only one that stands off its neighbours on both sides, with nothing done meanwhile, the
+ *  water no warmer and no colder than before and after, and well below the relief. What happens twice in a log is no slip. Common practice.
  *  @param reliefSetGaugeBar set pressure of the relief @param stepBar the gauge's division
  *  @returns the reading's place; null where there is none */
 export function readingSlip(log: PressureLog, reliefSetGaugeBar: number, stepBar: number): number | null {
@@ -52,7 +55,8 @@ export function readingSlip(log: PressureLog, reliefSetGaugeBar: number, stepBar
   return wasMoved(log, [before.at, here.at, after.at], up) ? null : here.at;
 }
 
-/** Whether anything was done between two readings, give or take the minute to which it was noted. Of heat that was switched the temperatures tell, where they were read. */
+/** Whether anything was done between two readings, give or take the minute to which it was noted. Of heat that was switched the
+ *  temperatures tell, where they were read. */
 const meanwhile = ({ events = [] }: PressureLog, fromS: number, toS: number, temperaturesTell: boolean): boolean =>
   events.some((e) => e.kind !== 'note' && !(temperaturesTell && isHeatSwitch(e)) && e.tS > fromS - EVENT_OFF_S && e.tS < toS + EVENT_OFF_S);
 
@@ -60,7 +64,9 @@ const meanwhile = ({ events = [] }: PressureLog, fromS: number, toS: number, tem
 const readAt = ({ samples: { flowC, returnC } }: PressureLog, places: readonly number[]): (number | null)[][] =>
   [flowC, returnC].filter((c): c is (number | null)[] => c !== undefined && places.every((i) => c[i] != null));
 
-/** Whether something else than a slip may have moved the needle: something was done meanwhile; the water was read warmer than before and after where the pressure stood higher, or colder where it stood lower; or nobody can say, since neither temperatures were read nor the heat written down. */
+/** Whether something else than a slip may have moved the needle: something was done meanwhile; the water was read warmer than before and
+ *  after where the pressure stood higher, or colder where it stood lower; or nobody can say, since neither temperatures were read nor the
+ *  heat written down. */
 function wasMoved(log: PressureLog, [before, here, after]: [number, number, number], up: number): boolean {
   const reads = readAt(log, [before, here, after]),
     { tS } = log.samples;

@@ -12,14 +12,16 @@ const AROUND = 3,
 /** With no temperatures, heat switched so near counts as its cause, s. */
 const NEAR_HEAT_S = 1800;
 
-/** More than so many within so long after one another, s, were let in by nobody: what steps up and down so often is something else. Common practice. */
+/** More than so many within so long after one another, s, were let in by nobody: what steps up and down so often is something else. Common
+ *  practice. */
 const MOST_OFTEN = 8,
   OFTEN_WITHIN_S = 3 * 3600;
 const oftenerThanAnybody = (found: readonly LogEvent[]): boolean =>
   found.length > MOST_OFTEN && (found.at(-1)!.tS - found[0]!.tS) / (found.length - 1) < OFTEN_WITHIN_S;
 
-/** Water let in by hand that nobody wrote down, in a log that a sensor wrote: the pressure steps up at once while nothing is heated, and stands still before and after. A hole lets in
- *  water all the time and a feed keeps a level, so neither looks like that. Hand logs are left alone: whoever reads is there to see it.
+/** Water let in by hand that nobody wrote down, in a log that a sensor wrote: the pressure steps up at once while nothing is heated, and
+ *  stands still before and after. A hole lets in water all the time and a feed keeps a level, so neither looks like that. Hand logs are
+ *  left alone: whoever reads is there to see it.
  *  @param stepBar to what the pressure was rounded */
 export function unsaidTopUps(log: PressureLog, stepBar: number): LogEvent[] {
   if (!bySensor(log)) return [];

@@ -6,7 +6,8 @@ export interface CoolingTime {
   /** `log`: by this circuit's own cooling; `usual`: it was not seen to cool. */ from: 'log' | 'usual';
 }
 
-/** How fast a heated circuit loses its warmth where nothing better is known: time constant, min. Common practice: 70 to 50 °C in most of an hour. */
+/** How fast a heated circuit loses its warmth where nothing better is known: time constant, min. Common practice: 70 to 50 °C in most of an
+ *  hour. */
 const USUAL_TAU_MIN = 95;
 const LEAST_SPAN_MIN = 5,
   LEAST_FALL_K = 2;

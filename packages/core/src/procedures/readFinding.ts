@@ -6,8 +6,8 @@ import { afterDrawGaugeBar, COLD_ABOVE_BAR, COLD_BELOW_BAR, drainedL } from './e
 
 export type Reading = 'low' | 'right' | 'high';
 
-/** How a measured value of a test stands to what this circuit should show; null for touched outcomes and where a value is missing. A rough word at the
- *  test, not the judge: thresholds are common practice, widened by half a division of the gauge. */
+/** How a measured value of a test stands to what this circuit should show; null for touched outcomes and where a value is missing. A rough
+ *  word at the test, not the judge: thresholds are common practice, widened by half a division of the gauge. */
 export function readFinding(f: Finding, sheet: CircuitSheet): Reading | null {
   const c = resolveCircuit(sheet),
     half = 0.5 * c.gaugeStepBar;

@@ -7,10 +7,12 @@ import { cycleFeatures, type CycleFeatures } from '../log/cycleFeatures';
 import type { PressureLog } from '../log/PressureLog';
 import { wouldHaveShown, type StillThere } from './wouldHaveShown';
 
-/** Least rise of the flow temperature for a heat run to say anything about the vessel, K, and how near the greatest flow temperature it has to come. */
+/** Least rise of the flow temperature for a heat run to say anything about the vessel, K, and how near the greatest flow temperature it has
+ *  to come. */
 const LEAST_RISE_K = 20,
   NEAR_LIMIT_K = 12;
-/** Above this share of the relief's set pressure it may open at the next run: valves open 3 % or 0.15–0.2 bar early (from memory: EN ISO 4126). */
+/** Above this share of the relief's set pressure it may open at the next run: valves open 3 % or 0.15–0.2 bar early (from memory: EN ISO
+ *  4126). */
 const NEAR_RELIEF = 0.93;
 /** What the judge has to leave for "nothing wrong", and may leave for the fault that was worked on. */
 const SOUND = 0.5,
@@ -58,8 +60,8 @@ export type ProofReason =
   | { code: 'would-not-show'; row: StillThere }
   | { code: 'swing-changed'; beforeBar: number; afterBar: number };
 
-/** Whether a heat run after the work shows that it is put right. A run that could not have shown the fault proves nothing and is `unclear`. The
- *  practice behind it: heat to the maximum until the temperature is steady, and compare with what this circuit should do. */
+/** Whether a heat run after the work shows that it is put right. A run that could not have shown the fault proves nothing and is `unclear`.
+ *  The practice behind it: heat to the maximum until the temperature is steady, and compare with what this circuit should do. */
 export function proveRepair({
   circuit,
   before,

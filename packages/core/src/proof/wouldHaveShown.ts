@@ -49,8 +49,9 @@ const ONLY_A_TEST: Partial<Record<FaultId, TestId[]>> = {
 /** A gauge shows a change of half a division with certainty once that is more than a reading's own unsureness. */
 const READING_BAR = 0.03;
 
-/** What each fault that was worked on would have made of the run after the work. The run before stands for the fault: the charge that explains its rise is
- *  kept and put through the temperatures of the run after. A fault that a run cannot show is given the test that can; a run that shows it anyway (its rise, or the flow) counts. */
+/** What each fault that was worked on would have made of the run after the work. The run before stands for the fault: the charge that
+ *  explains its rise is kept and put through the temperatures of the run after. A fault that a run cannot show is given the test that can;
+ *  a run that shows it anyway (its rise, or the flow) counts. */
 export function wouldHaveShown(input: WouldHaveShownInput): StillThere[] {
   return input.worked
     .filter((f) => f !== 'none')
@@ -115,7 +116,8 @@ interface Known {
   hotReturnC: number | null;
 }
 
-/** The vessel's charge that makes the run before come out, halving between no gas at all and a charge above the fill; a stand-in for whatever was wrong with it. */
+/** The vessel's charge that makes the run before come out, halving between no gas at all and a charge above the fill; a stand-in for
+ *  whatever was wrong with it. */
 function chargeBehind(circuit: ResolvedCircuit, run: Known): number {
   const hotAt = (prechargeGaugeBar: number) =>
     expectedPressure({

@@ -8,9 +8,9 @@ export interface HeatCall {
 }
 
 const WATER_HEAT_KJ_PER_L_K = 4.18;
-/** Drop over the emitters at full load, K; the burner throttles over so many kelvins below its limit; emission grows with the excess temperature to
- *  this power (EN 442, radiators). Share of the output that the emitters give at fifty kelvin, and of that what they still give with the pump off. Common
- *  practice. */
+/** Drop over the emitters at full load, K; the burner throttles over so many kelvins below its limit; emission grows with the excess
+ *  temperature to this power (EN 442, radiators). Share of the output that the emitters give at fifty kelvin, and of that what they still
+ *  give with the pump off. Common practice. */
 const FULL_DROP_K = 15,
   THROTTLE_K = 6,
   EMITTER_EXPONENT = 1.3,

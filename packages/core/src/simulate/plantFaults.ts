@@ -53,7 +53,8 @@ export const PLANT_FAULTS: Partial<Record<FaultId, Bend>> = {
     p.feedHoldsGaugeBar = c.fillGaugeBar + between(0.35, 1.2, s);
     p.startGaugeBar = p.feedHoldsGaugeBar;
   },
-  // A pump that does not start leaves the plant to whatever it loses; from the middle on the switch sticks instead, and it pumps past its cut-out.
+  // A pump that does not start leaves the plant to whatever it loses; from the middle on the switch sticks instead, and it pumps past its
+  // cut-out.
   'pressurisation-unit-fault': (p, s, c) => {
     p.feedHoldsGaugeBar = null;
     if (s < 0.5 || !p.unit) {

@@ -149,13 +149,11 @@ function healthyPlant(sheet: CircuitSheet, { gauge, plant }: Pick<SimulationRequ
     gasWarmsShare: 0,
     vesselConnected: true,
     gasLossPerH: 0,
-    furtherVessels: vessels
-      .slice(1)
-      .map((v) => ({
-        nominalVolumeL: v.nominalVolumeL ?? c.vesselL / vessels.length,
-        prechargeGaugeBar: chargeOf(v),
-        heightAboveGaugeM: v.heightAboveGaugeM ?? 0,
-      })),
+    furtherVessels: vessels.slice(1).map((v) => ({
+      nominalVolumeL: v.nominalVolumeL ?? c.vesselL / vessels.length,
+      prechargeGaugeBar: chargeOf(v),
+      heightAboveGaugeM: v.heightAboveGaugeM ?? 0,
+    })),
     stretchLPerBar: c.stretchLPerBar,
     airBarL: 0,
     airHeightM: 0,

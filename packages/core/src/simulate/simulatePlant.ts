@@ -40,8 +40,8 @@ const LONGEST_STEP_S = 5;
 const USER_LOOKS_S = 6 * 3600;
 const MAINS_HIGHEST_H = 3;
 
-/** Runs a sealed plant through a schedule and reads its gauge: heat, then the water that comes and goes, then the relief, then the gauge, step by
- *  step. Pure: all randomness comes from `random`. */
+/** Runs a sealed plant through a schedule and reads its gauge: heat, then the water that comes and goes, then the relief, then the gauge,
+ *  step by step. Pure: all randomness comes from `random`. */
 export function simulatePlant(setup: PlantSetup, schedule: PlantSchedule, random: SeededRandom, later: LaterChange[] = []): SimulatedPlant {
   const p = { ...setup };
   const heat = new HeatSide(

@@ -3,8 +3,8 @@ import { LINEAR_EXPANSION_PER_K } from '../water/netGrowth';
 import { fluidDensity } from '../water/fluid';
 import type { PlantSetup } from './PlantSetup';
 
-/** The water in a plant, counted by mass: what is in it and at what pressure it then stands. Water in vessels and dead legs stays as cold as it
- *  began. Nothing but {@link move} changes the mass, so that every kilogram is accounted for. */
+/** The water in a plant, counted by mass: what is in it and at what pressure it then stands. Water in vessels and dead legs stays as cold
+ *  as it began. Nothing but {@link move} changes the mass, so that every kilogram is accounted for. */
 export class WaterSide {
   kg: number;
   gaugeBar: number;

@@ -22,8 +22,8 @@ export interface ChargeOutcome {
   expansionL: number;
 }
 
-/** What a charge and a fill come to in one circuit: water in the vessel cold (the reserve against small losses), hot pressure, swing and the
- *  margin that is left to the relief. All the circuit's water at `hotC`, the vessel's cold: the worst case. */
+/** What a charge and a fill come to in one circuit: water in the vessel cold (the reserve against small losses), hot pressure, swing and
+ *  the margin that is left to the relief. All the circuit's water at `hotC`, the vessel's cold: the worst case. */
 export function chargeOutcome(input: ChargeOutcomeInput): ChargeOutcome {
   const { prechargeGaugeBar, fillGaugeBar, contentL, nominalVolumeL, coldC, hotC, reliefSetGaugeBar, stretchLPerBar = 0.03 } = input;
   const reserveL = acceptedWaterL({ nominalVolumeL, prechargeGaugeBar, systemGaugeBar: fillGaugeBar });
@@ -37,8 +37,8 @@ export function chargeOutcome(input: ChargeOutcomeInput): ChargeOutcome {
   return { hotGaugeBar, swingBar: hotGaugeBar - fillGaugeBar, reserveL, marginToReliefBar: reliefSetGaugeBar - hotGaugeBar, expansionL };
 }
 
-/** Highest mean temperature that stays a margin below the relief, °C: for a stop-gap while a vessel is on order. Null when even cold is too much;
- *  `coldC` to 110 °C, to 0.1 K. */
+/** Highest mean temperature that stays a margin below the relief, °C: for a stop-gap while a vessel is on order. Null when even cold is too
+ *  much; `coldC` to 110 °C, to 0.1 K. */
 export function highestTemperatureC(input: Omit<ChargeOutcomeInput, 'hotC'>, marginBar = 0.3): number | null {
   const tooHot = (hotC: number) => chargeOutcome({ ...input, hotC }).marginToReliefBar < marginBar;
   if (tooHot(input.coldC)) return null;

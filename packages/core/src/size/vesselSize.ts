@@ -12,8 +12,9 @@ export interface En12828Input {
   fluid?: CircuitFluid;
 }
 
-/** Least nominal vessel volume by EN 12828 (formula from memory): Vn = (Ve + Vwr) · (pe + 1) / (pe − p0), with the reserve Vwr 0.5 % of
- *  the content and at least 3 L (20 % of the vessel up to 15 L) and pe = set − 0.5 bar (− 10 % above 5 bar). Water-only growth, as the standard.
+/** Least nominal vessel volume by EN 12828 (formula from memory): Vn = (Ve + Vwr) · (pe + 1) / (pe − p0), with the reserve Vwr 0.5 % of the
+ *  content and at least 3 L (20 % of the vessel up to 15 L) and pe = set − 0.5 bar (− 10 % above 5 bar). Water-only growth, as the
+ *  standard.
  *  @throws {OutOfRangeError} when the charge is not below the final pressure */
 export function leastVesselEn12828L(input: En12828Input): number {
   const { contentL, coldC, hotC, prechargeGaugeBar, reliefSetGaugeBar } = input;

@@ -3,7 +3,8 @@ import { staticHeadBar } from '../circuit/atmosphere';
 import { toKilowatts } from '../units/convert';
 import { saturationTemperatureC } from '../water/saturation';
 
-/** Heat of evaporation, kJ/kg: 2500.9 − 2.3237 T − 0.00128 T², within 0.1 % of the steam tables from 0 to 130 °C (own fit to table values from memory). */
+/** Heat of evaporation, kJ/kg: 2500.9 − 2.3237 T − 0.00128 T², within 0.1 % of the steam tables from 0 to 130 °C (own fit to table values
+ *  from memory). */
 export function evaporationHeatKjPerKg(celsius: number): number {
   requireInRange('celsius', celsius, 0, 130);
   return 2500.9 - 2.3237 * celsius - 0.00128 * celsius * celsius;
@@ -21,8 +22,8 @@ export function steamForHeatKgPerH(heatKw: number, gaugeBar: number, atmospheric
   return (heatKw * 3600) / evaporationHeatKjPerKg(saturationTemperatureC(gaugeBar + atmosphericBar));
 }
 
-/** Least height of the end of the steam main above the boiler's water line in a gravity return, m: the pressure lost on the way, as water, and a
- *  margin. 0.433 psi a foot; margin 150 mm. Common practice. */
+/** Least height of the end of the steam main above the boiler's water line in a gravity return, m: the pressure lost on the way, as water,
+ *  and a margin. 0.433 psi a foot; margin 150 mm. Common practice. */
 export function gravityReturnHeightM(pressureLossBar: number, marginM = 0.15): number {
   requireInRange('pressureLossBar', pressureLossBar, 0, 1);
   return pressureLossBar / staticHeadBar(1) + marginM;

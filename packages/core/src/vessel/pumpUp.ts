@@ -9,8 +9,8 @@ export interface PumpUpInput {
   atmosphericBar?: number;
 }
 
-/** Strokes of a hand pump that bring an empty-of-water vessel from one charge to another: Vn · Δp / (pa · stroke), at 80 % filling of the stroke
- *  (common practice); and the minutes at a steady pace. */
+/** Strokes of a hand pump that bring an empty-of-water vessel from one charge to another: Vn · Δp / (pa · stroke), at 80 % filling of the
+ *  stroke (common practice); and the minutes at a steady pace. */
 export function pumpUp({ nominalVolumeL, fromGaugeBar, toGaugeBar, strokeL, strokesPerMin = 40, atmosphericBar = 1.01325 }: PumpUpInput): {
   strokes: number;
   minutes: number;

@@ -14,7 +14,8 @@ export function fluidDensity(fluid: CircuitFluid, celsius: number): number {
   return fluid === 'water' ? waterDensity(celsius) : mixtureDensity(fluid.glycol, fluid.massPercent, Math.min(MIXTURE_MOST_C, celsius));
 }
 
-/** Share of the content that has to leave a circuit on heating: 1 − ρ₂/ρ₁ · (1 + 3α ΔT). A third of glycol makes it about half as much again.
+/** Share of the content that has to leave a circuit on heating: 1 − ρ₂/ρ₁ · (1 + 3α ΔT). A third of glycol makes it about half as much
+ *  again.
  *  @throws {OutOfRangeError} */
 export function fluidGrowth(fluid: CircuitFluid, fromC: number, toC: number, material: PipeMaterial = 'mixed'): number {
   if (fluid === 'water') return netGrowth({ fromC, toC, material });

@@ -52,7 +52,8 @@ export interface PartProblem {
 const CHARGE_OFF_BAR = 0.1,
   SAME_BAR = 0.05;
 
-/** A new part against the old one and the circuit, before it is fitted: rating, capacity, size, and a new vessel's charge. Empty when nothing speaks against it. */
+/** A new part against the old one and the circuit, before it is fitted: rating, capacity, size, and a new vessel's charge. Empty when
+ *  nothing speaks against it. */
 export function comparePart(part: PartFitted, sheet: CircuitSheet): PartProblem[] {
   const c = resolveCircuit(sheet),
     out: PartProblem[] = [];

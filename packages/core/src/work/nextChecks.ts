@@ -31,8 +31,8 @@ export interface CheckInput {
 const YEAR = 365,
   RELIEF_YEARS = 10;
 
-/** What has to be looked at again after a visit, and in how many days, the soonest first. Common practice: a recharge shows within weeks whether its core
- *  holds; vessels are looked at yearly; reliefs are changed at about ten years. */
+/** What has to be looked at again after a visit, and in how many days, the soonest first. Common practice: a recharge shows within weeks
+ *  whether its core holds; vessels are looked at yearly; reliefs are changed at about ten years. */
 export function nextChecks({ sheet, repairs, findings, temporary, unrepaired = false }: CheckInput): NextCheck[] {
   if (sheet.kind !== 'sealed-hot-water') return [];
   const did = (...kinds: RepairKind[]) => repairs.some((r) => kinds.includes(r.kind));

@@ -98,7 +98,8 @@ export interface PutBack {
   found?: string;
 }
 
-/** What a log's event says about a position of this circuit. A fill loop's valve is shut when nothing is being filled; a feed's stop valve is as it was found. */
+/** What a log's event says about a position of this circuit. A fill loop's valve is shut when nothing is being filled; a feed's stop valve
+ *  is as it was found. */
 export function positionOfEvent(kind: EventKind, sheet: CircuitSheet): { position: PositionId; state: 'away' | 'back' } | null {
   const byHand = sheet.fill === undefined || sheet.fill.kind === 'manual-loop';
   if (kind === 'fill-opened') return byHand ? { position: 'fill-valve', state: 'away' } : { position: 'feed-valve', state: 'back' };

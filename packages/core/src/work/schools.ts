@@ -33,13 +33,15 @@ export const SCHOOL_IDS = [
 ] as const;
 export type SchoolId = (typeof SCHOOL_IDS)[number];
 
-/** The charge that a school of the precharge comes to in this circuit, bar gauge; null where there is no such school here, or what it needs is not on the sheet. */
+/** The charge that a school of the precharge comes to in this circuit, bar gauge; null where there is no such school here, or what it needs
+ *  is not on the sheet. */
 export const chargeOfSchool = (sheet: CircuitSheet, option: string): number | null =>
   schoolsOf(sheet)
     .find((s) => s.id === 'precharge')!
     .options.find((o) => o.id === option)?.bar ?? null;
 
-/** Where practitioners differ, with the consequence of each for this circuit. Which is usual is common practice; a company may choose otherwise. */
+/** Where practitioners differ, with the consequence of each for this circuit. Which is usual is common practice; a company may choose
+ *  otherwise. */
 export function schoolsOf(sheet: CircuitSheet): School[] {
   const c = resolveCircuit(sheet),
     charges = chargeBySchool(sheet);

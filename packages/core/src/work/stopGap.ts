@@ -17,8 +17,8 @@ export interface StopGapInput {
   marginBar?: number;
 }
 
-/** The highest flow temperature that stays a margin below the relief until the vessel is there, with an air cushion or without: short-term, recorded as
- *  such. The cushion is air at the outside pressure, shut in and squeezed by the water (Boyle).
+/** The highest flow temperature that stays a margin below the relief until the vessel is there, with an air cushion or without: short-term,
+ *  recorded as such. The cushion is air at the outside pressure, shut in and squeezed by the water (Boyle).
  *  @returns °C flow, 20 to 90; null when even cold is too near the relief */
 export function highestFlowC(input: StopGapInput): number | null {
   const { sheet, coldGaugeBar, prechargeGaugeBar, cushionL = 0, cushionHeightM = 0, marginBar = 0.3 } = input;

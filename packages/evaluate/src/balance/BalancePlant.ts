@@ -1,7 +1,8 @@
 import type { Random } from '../truth/random';
 
-/** A plant by its balance of heat: what the burner gives, what goes round and what the rooms take. Gauge bar, litres, °C, kW. The third maker; apart from `TruePlant` and `SketchPlant` in all that could be chosen
- *  otherwise, and made after the judge was fixed on those two. */
+/** A plant by its balance of heat: what the burner gives, what goes round and what the rooms take. Gauge bar, litres, °C, kW. The third
+ *  maker; apart from `TruePlant` and `SketchPlant` in all that could be chosen otherwise, and made after the judge was fixed on those two.
+ */
 export interface BalancePlant {
   kind: 'combi' | 'system' | 'fed' | 'unit';
   contentL: number;
@@ -51,7 +52,8 @@ export const scaleOf = (p: Pick<BalancePlant, 'kind'>): number => (p.kind === 'u
 const SOLD_L = [5, 7, 8, 10, 12, 15, 18, 25, 35, 50, 80, 100, 150, 200, 250, 300, 400, 500, 600, 800, 1000, 1500, 2000];
 const tenth = (x: number) => Math.round(10 * x) / 10;
 
-/** A sound plant. Its vessel holds the growth from 10 °C to the limit and a reserve up to half a bar under the relief (EN 12828, from memory), in the next size that is sold. */
+/** A sound plant. Its vessel holds the growth from 10 °C to the limit and a reserve up to half a bar under the relief (EN 12828, from
+ *  memory), in the next size that is sold. */
 export function balancePlant(r: Random): BalancePlant {
   const kind = r.weighted([
       ['combi', 45],

@@ -13,7 +13,8 @@ export const BALANCE_TIERS: readonly Tier[] = ['hand', 'logger', 'findings', 'pa
 const MAKER: Maker = { name: 'balance', tiers: BALANCE_TIERS, keys: { seed: 7919, tier: 1_299_709, attempt: 15_485_863 } },
   LEAST_SHOWN_BAR = 0.25;
 
-/** One made-up visit by the third maker. Every fault shows: in the log, or in a finding that would have come out otherwise. The same tier and seed give the same visit.
+/** One made-up visit by the third maker. Every fault shows: in the log, or in a finding that would have come out otherwise. The same tier
+ *  and seed give the same visit.
  *  @param leastShownBar by how much a log must differ from the same visit without the fault, bar
  *  @throws {RangeError} for a tier of several logs, which this maker does not know */
 export const makeBalance = (tier: Tier, seed: number, leastShownBar = LEAST_SHOWN_BAR): TruthCase =>

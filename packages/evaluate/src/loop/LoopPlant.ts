@@ -7,7 +7,8 @@ export type LoopKind = (typeof LOOP_KINDS)[number];
 export type WayIn = 'fill' | 'bypass' | 'dhw';
 export type WayOut = 'circuit' | 'boiler' | 'vent' | 'seat';
 
-/** A plant as a ring of water that is carried round. Gauge bar, litres, °C, kW. The fourth maker's: apart from the other three in how heat travels, and made for a fault that was drawn first. */
+/** A plant as a ring of water that is carried round. Gauge bar, litres, °C, kW. The fourth maker's: apart from the other three in how heat
+ *  travels, and made for a fault that was drawn first. */
 export interface LoopPlant {
   kind: LoopKind;
   contentL: number;
@@ -57,7 +58,8 @@ export interface LoopPlant {
 export const sizeOf = (p: Pick<LoopPlant, 'contentL'>): number => Math.sqrt(p.contentL / 100);
 export const feedsItself = (p: Pick<LoopPlant, 'kind'>): boolean => p.kind === 'fed' || p.kind === 'block';
 
-/** Growth of water from 15 °C and share of it more that antifreeze makes, as one who sizes a vessel reckons it (handbook values, from memory). */
+/** Growth of water from 15 °C and share of it more that antifreeze makes, as one who sizes a vessel reckons it (handbook values, from
+ *  memory). */
 const reckonedGrowth = (toC: number) => 3.6e-6 * (toC - 15) * (toC + 35);
 
 /** A sound plant of a kind. Its vessel holds what the water grows by to its limit, with a little over; everything else is drawn evenly. */

@@ -14,7 +14,8 @@ export interface LoopVisit {
   noted: { tS: number; kind: string }[];
 }
 
-/** What somebody does who logs a circuit: mostly one heat, sometimes a watch, two heats, or a circuit that is found hot and cools before it is heated again; now and then somebody tops up, or shuts a feed to see whether it loses. */
+/** What somebody does who logs a circuit: mostly one heat, sometimes a watch, two heats, or a circuit that is found hot and cools before it
+ *  is heated again; now and then somebody tops up, or shuts a feed to see whether it loses. */
 export function loopVisit(p: LoopPlant, days: boolean, r: Random): LoopVisit {
   const roomC = r.uniform(13, 24),
     slow = p.kind === 'block' ? 1.5 : 1,
@@ -77,7 +78,8 @@ const heatsOf = (heat: [number, number][]) =>
     { tS: off, kind: 'heat-off' },
   ]);
 
-/** Writes down what was read as a hand or a logger does: needles that stick, sensors that lag, times and events that are off, temperatures that are left out, and in one hand log of thirty a slip of half a bar. */
+/** Writes down what was read as a hand or a logger does: needles that stick, sensors that lag, times and events that are off, temperatures
+ *  that are left out, and in one hand log of thirty a slip of half a bar. */
 export function loopLog(p: LoopPlant, trace: LoopTrace, { run, readFromS, noted }: LoopVisit, byHand: boolean, r: Random): WrittenLog {
   const seen = shown(p, trace, byHand),
     lastS = run.durationS - readFromS,

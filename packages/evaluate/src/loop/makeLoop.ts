@@ -27,8 +27,10 @@ const LEVELS = new Set([
 /** What is left of what a log has to show after many tries. */
 const LEAST_LEFT = 0.3;
 
-/** One made-up visit by the fourth maker: the fault is drawn in turn by the seed, each as often as any other, then a plant on which it is met. Every fault shows: in the log, or in a finding that would have come out otherwise.
- *  @param leastShownBar by how much a log must differ from the same visit without the fault, bar; less where a fault hardly ever does so much, as air
+/** One made-up visit by the fourth maker: the fault is drawn in turn by the seed, each as often as any other, then a plant on which it is
+ *  met. Every fault shows: in the log, or in a finding that would have come out otherwise.
+ *  @param leastShownBar by how much a log must differ from the same visit without the fault, bar; less where a fault hardly ever does so
+ *  much, as air
  *  @throws {RangeError} for a tier of several logs, which this maker does not know */
 export const makeLoop = (tier: Tier, seed: number, leastShownBar = LEAST_SHOWN_BAR): TruthCase =>
   untilItShows(MAKER, tier, seed, (key, tried) => tryLoop(tier, seed, key, leastShownBar * Math.max(LEAST_LEFT, 1 - tried / 200)));
@@ -120,7 +122,8 @@ function tryLoop(tier: Tier, seed: number, key: number, leastShownBar: number): 
 
 /** By how much each number of a finding has to differ to speak of a fault; pressures by the gauge, minutes and hours never. */
 const LEAST_OF: Record<string, number> = { volumeMl: 30, count: 2, volumeL: 0.6, flowC: 8 };
-/** Where between its limits a feed is found that has made up for losses, as a share; and how far below its relief's lift every circuit is found at least, bar. */
+/** Where between its limits a feed is found that has made up for losses, as a share; and how far below its relief's lift every circuit is
+ *  found at least, bar. */
 const STANDS_AT = 0.4,
   BELOW_LIFT_BAR = 0.15;
 
@@ -141,7 +144,8 @@ const isTooSmall = (p: LoopPlant) => {
   return lifted || bar.reduce((a, b) => Math.max(a, b), 0) > p.relief.markedBar - 0.2;
 };
 
-/** Whether a fault is one by what stands on the sheet too: the charge wanted is the label's where it carries the head and 0.2 bar, else the head and 0.25; the fill 0.3 above it, or what a feed is set to. */
+/** Whether a fault is one by what stands on the sheet too: the charge wanted is the label's where it carries the head and 0.2 bar, else the
+ *  head and 0.25; the fill 0.3 above it, or what a feed is set to. */
 function countsBySheet(f: string, p: LoopPlant, { staticHeadM, maxFlowC, vessel, fill }: LoopSheet): boolean {
   const headBar = 0.0981 * (staticHeadM ?? (p.kind === 'block' ? p.headM : 4)),
     label = vessel.labelPrechargeBar,
@@ -186,7 +190,8 @@ interface LoopSheet {
   vessel: { nominalVolumeL: number; labelPrechargeBar?: number };
   fill: { kind: string; setBar?: number; cutInBar?: number };
 }
-/** What stands on the sheet: a content off by a quarter, evenly, or none; labels, heights, limits and the gauge's step left out now and then. */
+/** What stands on the sheet: a content off by a quarter, evenly, or none; labels, heights, limits and the gauge's step left out now and
+ *  then. */
 function sheetOf(sound: LoopPlant, p: LoopPlant, byHand: boolean, measured: boolean, r: Random): LoopSheet & Record<string, unknown> {
   const some = <T extends object>(share: number, part: T) => (r.chance(share) ? part : {}),
     mains = some(0.5, { mainsBar: toStep(sound.mainsBar, 0.1) });

@@ -28,7 +28,8 @@ const BY_GRAVITY = 0.02;
 /** What a boiler, and each length of pipe, loses of the output while it stands 50 K above the room. Practice figure, from memory. */
 const BOILER_LOSES = 0.012,
   PIPE_LOSES = 0.002;
-/** The gas of a vessel follows this slowly, a vessel behind a narrow way fills so slowly, and a relief that has lifted weeps for so long, s. */
+/** The gas of a vessel follows this slowly, a vessel behind a narrow way fills so slowly, and a relief that has lifted weeps for so long,
+ *  s. */
 const GAS_FOLLOWS_S = 1800,
   NARROW_S = 900,
   WEEPS_S = 1200;
@@ -38,7 +39,8 @@ const STEEL_GROWS = 3.6e-5;
 /** Pressure of the air, bar absolute; barometric formula of the standard atmosphere (ISO 2533, from memory). */
 export const airBar = (p: Pick<LoopPlant, 'altitudeM'>): number => 1.01325 * (1 - 2.25577e-5 * p.altitudeM) ** 5.25588;
 
-/** Litres beyond what the bare circuit takes, at a gauge pressure: what stands in the vessel, what pipes stretch by, less what air takes up. Perfect gas.
+/** Litres beyond what the bare circuit takes, at a gauge pressure: what stands in the vessel, what pipes stretch by, less what air takes
+ *  up. Perfect gas.
  *  @param inVesselL what stands in a vessel that it reaches only slowly */
 export function heldL(p: LoopPlant, bar: number, gasC: number, inVesselL = vesselHoldsL(p, bar, gasC)): number {
   return inVesselL + p.stretchLPerBar * bar - (p.airL * airBar(p)) / (bar + airBar(p));
@@ -64,14 +66,16 @@ function pressureAt(held: (bar: number) => number, litres: number): number {
 }
 export const pressureHolding = (p: LoopPlant, litres: number, gasC: number): number => pressureAt((bar) => heldL(p, bar, gasC), litres);
 
-/** By how much a litre has grown since it was at a temperature; antifreeze adds what mixtures do (handbook figure for propylene glycol, from memory). */
+/** By how much a litre has grown since it was at a temperature; antifreeze adds what mixtures do (handbook figure for propylene glycol,
+ *  from memory). */
 export const growth = (p: Pick<LoopPlant, 'glycolShare'>, fromC: number, toC: number): number =>
   (1 - p.glycolShare) * (densityKgPerL(fromC) / densityKgPerL(toC) - 1) + p.glycolShare * 9.5e-4 * (toC - fromC);
 
 const letsIn = ({ inBy }: LoopPlant, { shut }: LoopRun): boolean =>
   inBy !== null && shut !== 'main' && (inBy === 'dhw' ? shut !== 'coil' : inBy === 'bypass' || shut !== 'fill');
 
-/** Runs a plant: cells of water that the pump carries round, a burner that follows its limit, a gas that is warmed from the boiler, a relief that pops and falls to its seat, feeds that make good.
+/** Runs a plant: cells of water that the pump carries round, a burner that follows its limit, a gas that is warmed from the boiler, a
+ *  relief that pops and falls to its seat, feeds that make good.
  *  @param everyS how often the trace says something; the sum itself goes in shorter steps where water would move by more than a cell */
 export function runLoop(p: LoopPlant, run: LoopRun, everyS = 5): LoopTrace {
   const trace: LoopTrace = { everyS, bar: [], flowC: [], returnC: [], lifted: false },
@@ -139,7 +143,8 @@ export function runLoop(p: LoopPlant, run: LoopRun, everyS = 5): LoopTrace {
   }
   return trace;
 
-  /** What a feed makes good in one step: a valve in proportion to what is missing, a unit by its pump between its limits; never past where it stops. */
+  /** What a feed makes good in one step: a valve in proportion to what is missing, a unit by its pump between its limits; never past where
+   *  it stops. */
   function fedL(): number {
     if (!p.feed || run.shut === 'main' || run.shut === 'fill') return 0;
     const { fromBar, toBar } = p.feed;

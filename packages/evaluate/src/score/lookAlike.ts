@@ -1,5 +1,5 @@
-/** Faults that a log cannot tell apart, fixed before anything was tuned; and which test parts them. A prediction in the truth's class counts as
- *  right only while no finding that was made parts the two. */
+/** Faults that a log cannot tell apart, fixed before anything was tuned; and which test parts them. A prediction in the truth's class
+ *  counts as right only while no finding that was made parts the two. */
 const CLASSES: string[][] = [
   // Too little gas in play, whatever the reason.
   ['vessel-undercharged', 'vessel-diaphragm-failed', 'vessel-connection-blocked', 'vessel-isolated', 'vessel-undersized'],

@@ -1,4 +1,5 @@
-/** What a careful technician concludes without arithmetic: the findings that name a fault outright, then thresholds on swing, creep and level. The judge has to beat it. */
+/** What a careful technician concludes without arithmetic: the findings that name a fault outright, then thresholds on swing, creep and
+ *  level. The judge has to beat it. */
 export function ruleOfThumb(input: Record<string, unknown>): string[] {
   const c = input as unknown as RuleCase;
   const read = readLog(c);
@@ -67,7 +68,8 @@ const wantedCharge = (c: RuleCase) => c.circuit.vessel?.labelPrechargeBar ?? 0.7
 const throughCylinder = (c: RuleCase) =>
   (c.circuit.domesticHotWater?.kind ?? 'plate-exchanger') === 'plate-exchanger' ? 'dhw-plate-perforated' : 'dhw-coil-perforated';
 
-/** What is at fault where a kind of filling lets water by, gives too little or holds too much, and what it should hold, bar; null where a hand fills. */
+/** What is at fault where a kind of filling lets water by, gives too little or holds too much, and what it should hold, bar; null where a
+ *  hand fills. */
 function fillFaults({ circuit: { fill } }: RuleCase): { passing: string; low: string; high: string; holdsBar: number | null } {
   if (fill?.kind === 'pressurisation-unit')
     return {

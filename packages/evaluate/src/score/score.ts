@@ -24,7 +24,8 @@ export interface TierScore {
   ruleAlike: number;
   /** Mean −log2 of the probability that the truth and what cannot be told from it were given. */
   logScoreBits: number;
-  /** Of cases whose truth has a charge: share with an estimate, coverage of its 90 % interval, median error with content known and not, bar. */
+  /** Of cases whose truth has a charge: share with an estimate, coverage of its 90 % interval, median error with content known and not,
+   *  bar. */
   chargeGiven: number;
   chargeCovered: number;
   chargeErrorMeasuredBar: number;
@@ -86,8 +87,8 @@ export interface Reliability {
   standardError: number;
 }
 
-/** How often the first suspect, with all that cannot be told from it, is right when it is given x: pooled over all cases, in ten equal bins by
- *  probability. `error` is the mean distance between said and was, weighted by cases. */
+/** How often the first suspect, with all that cannot be told from it, is right when it is given x: pooled over all cases, in ten equal bins
+ *  by probability. `error` is the mean distance between said and was, weighted by cases. */
 export function reliability(all: Judged[]): Reliability {
   const points = all.map((j) => {
     const lead = j.answer.hypotheses[0]!;

@@ -1,11 +1,13 @@
 import type { Random } from '../truth/random';
 
-/** A plant as a sketch of it: one lump of water that follows flow and return, a vessel at one temperature, valves with a root law. Gauge bar, litres, °C. Apart from `TruePlant` in all that could be chosen
- *  otherwise, so that what the judge owes to one maker of visits shows. */
+/** A plant as a sketch of it: one lump of water that follows flow and return, a vessel at one temperature, valves with a root law. Gauge
+ *  bar, litres, °C. Apart from `TruePlant` in all that could be chosen otherwise, so that what the judge owes to one maker of visits shows.
+ */
 export interface SketchPlant {
   kind: 'combi' | 'system' | 'fed' | 'unit';
   contentL: number;
-  /** Share of the content that is ever warmed; flow's share of its mean; how long the flow takes to near its limit, s; how far the return lies below, K. */
+  /** Share of the content that is ever warmed; flow's share of its mean; how long the flow takes to near its limit, s; how far the return
+   *  lies below, K. */
   heatedShare: number;
   flowShare: number;
   warmsS: number;
@@ -55,7 +57,8 @@ export const sizeOf = (p: Pick<SketchPlant, 'kind'>): number => (p.kind === 'uni
 const VESSELS_L = [6, 8, 10, 12, 18, 24, 35, 50, 80, 100, 140, 200, 300, 400, 500, 600, 800, 1000, 1500];
 const hundredth = (x: number) => Math.round(100 * x) / 100;
 
-/** A sound plant of one of four kinds, its vessel from the usual sizes by growth from 10 to 80 °C with a reserve of half a hundredth (EN 12828, from memory); a wall boiler's a little less, as they are sold. */
+/** A sound plant of one of four kinds, its vessel from the usual sizes by growth from 10 to 80 °C with a reserve of half a hundredth (EN
+ *  12828, from memory); a wall boiler's a little less, as they are sold. */
 export function sketchPlant(r: Random): SketchPlant {
   const kind = r.weighted([
       ['combi', 4],

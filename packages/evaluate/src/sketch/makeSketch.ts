@@ -13,7 +13,8 @@ export const SKETCH_TIERS: readonly Tier[] = ['hand', 'logger', 'findings', 'pai
 const MAKER: Maker = { name: 'sketch', tiers: SKETCH_TIERS, keys: { seed: 6151, tier: 98_317, attempt: 12_582_917 } },
   LEAST_SHOWN_BAR = 0.25;
 
-/** One made-up visit by the second maker. Every fault shows: in the log, or in a finding that would have come out otherwise. The same tier and seed give the same visit.
+/** One made-up visit by the second maker. Every fault shows: in the log, or in a finding that would have come out otherwise. The same tier
+ *  and seed give the same visit.
  *  @param leastShownBar by how much a log must differ from the same visit without the fault, bar
  *  @throws {RangeError} for a tier of several logs, which this maker does not know */
 export const makeSketch = (tier: Tier, seed: number, leastShownBar = LEAST_SHOWN_BAR): TruthCase =>

@@ -16,7 +16,8 @@ export interface SketchTrace {
 const DT_S = 5,
   ATM = 1.013;
 
-/** Density of water near one atmosphere at every ten degrees, kg/m³ (CRC Handbook, from memory), with a parabola through the three nearest between. */
+/** Density of water near one atmosphere at every ten degrees, kg/m³ (CRC Handbook, from memory), with a parabola through the three nearest
+ *  between. */
 const TABLE = [999.84, 999.7, 998.21, 995.65, 992.22, 988.04, 983.2, 977.76, 971.8, 965.3, 958.36];
 export function tableDensity(celsius: number): number {
   const x = celsius / 10,
@@ -55,7 +56,8 @@ function waysLPerS(p: SketchPlant, bar: number, shut: ReadonlySet<string>): numb
   return ((inShut ? 0 : p.inK * Math.sqrt(Math.max(0, p.mainsBar - bar))) - (p.outK + p.dripK) * Math.sqrt(Math.max(0, bar))) / 3600;
 }
 
-/** A visit's hours: the flow nears its limit by an exponential with a slow wave on it, the return follows, the water's mean follows both; water is counted by volume. */
+/** A visit's hours: the flow nears its limit by an exponential with a slow wave on it, the return follows, the water's mean follows both;
+ *  water is counted by volume. */
 export function runSketch(p: SketchPlant, schedule: SketchSchedule): SketchTrace {
   const trace: SketchTrace = { tS: [], bar: [], flowC: [], returnC: [], lifted: false };
   const actions = [...schedule.actions].sort((a, b) => a.tS - b.tS),

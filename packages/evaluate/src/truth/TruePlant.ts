@@ -118,7 +118,8 @@ export function soundPlant(kind: TruePlant['kind'], r: Random): TruePlant {
   };
 }
 
-/** A building's plant with a pressurisation unit: a home's plant grown, its vessel by the water's growth up to half a bar below its relief, its limits by the height of the building. */
+/** A building's plant with a pressurisation unit: a home's plant grown, its vessel by the water's growth up to half a bar below its relief,
+ *  its limits by the height of the building. */
 function plantRoom(r: Random): TruePlant {
   const home = soundPlant('larger-home', r),
     tenth = (bar: number) => Math.round(bar * 10) / 10;

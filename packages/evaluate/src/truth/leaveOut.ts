@@ -67,7 +67,8 @@ export function leaveOut(made: TruthCase, seed: number): TruthCase {
   return copy;
 }
 
-/** The same visit by somebody who has never been there: on the sheet stand the relief's setting, how it is filled and how hot water is made, and nothing else. The truth stays what it was. @returns a copy */
+/** The same visit by somebody who has never been there: on the sheet stand the relief's setting, how it is filled and how hot water is
+ *  made, and nothing else. The truth stays what it was. @returns a copy */
 export function bareSheet(made: TruthCase): TruthCase {
   const { kind, reliefValve, fill, domesticHotWater } = made.case.circuit as Sheet;
   return structuredClone({

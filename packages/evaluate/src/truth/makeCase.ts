@@ -35,8 +35,8 @@ const WAYS = ['seepFill', 'seepCoil', 'leak', 'reliefDrip'] as const;
 const MOST_TRIES = 25,
   LEAST_SHOWN_BAR = 0.18;
 
-/** One made-up visit. The same tier and seed give the same visit. Every fault of it shows: in the log, and where findings were made in one of
- *  them; what nobody could see is not asked for.
+/** One made-up visit. The same tier and seed give the same visit. Every fault of it shows: in the log, and where findings were made in one
+ *  of them; what nobody could see is not asked for.
  *  @param leastShownBar by how much a log must differ from the same visit without the fault, bar; larger makes plainer visits */
 export const makeCase = (tier: Tier, seed: number, leastShownBar = LEAST_SHOWN_BAR): TruthCase =>
   makeCaseWithPlant(tier, seed, leastShownBar).made;
@@ -75,8 +75,8 @@ function tryCase(
   judgeBySheet(sound, sheet);
   const plantWith = (some: string[]): TruePlant => {
     const p = structuredClone(sound);
-    // Each fault has a generator of its own, so that leaving one out leaves the others as they are. A fault of the level is one by where the pressure stands after all
-    // the others have had their say.
+    // Each fault has a generator of its own, so that leaving one out leaves the others as they are. A fault of the level is one by where
+    // the pressure stands after all the others have had their say.
     for (const f of [...some].sort((a, b) => Number(LEVELS.includes(a)) - Number(LEVELS.includes(b))))
       TRUE_FAULTS[f]!(p, seeded(key + 31 * faults.indexOf(f) + 17));
     for (const way of WAYS) p[way] *= p.pace;
@@ -93,7 +93,8 @@ function tryCase(
     }
     return p;
   };
-  // Half of the vessels that are too small are so for the content on the sheet; the other circuits were extended since, and nobody wrote it down.
+  // Half of the vessels that are too small are so for the content on the sheet; the other circuits were extended since, and nobody wrote it
+  // down.
   const toldToSheet = faults.includes('vessel-undersized') && r.chance(0.5);
   const plant = plantWith(faults);
   if (toldToSheet) {
@@ -185,7 +186,8 @@ function tryCase(
   }
 }
 
-/** So often a test is done again in thought to see how it comes out, and by how much oftener an outcome has to come with a fault to speak of it. */
+/** So often a test is done again in thought to see how it comes out, and by how much oftener an outcome has to come with a fault to speak
+ *  of it. */
 const TRIED_AGAIN = 24,
   OFTENER = 2;
 
@@ -270,8 +272,9 @@ function fillOf(p: TruePlant, r: Random): Record<string, unknown> {
   return { kind: 'manual-loop', ...(r.chance(0.5) ? { mainsBar: Math.round(10 * p.mainsBar) / 10 } : {}) };
 }
 
-/** What a sheet would call right, as the case format says: the label where it covers the static head + 0.2 bar, else that head + 0.25; a fill 0.3 bar above the charge, and 0.5 above
- *  the head. Where it differs from what the plant was set to, a fault has to be one by both. */
+/** What a sheet would call right, as the case format says: the label where it covers the static head + 0.2 bar, else that head + 0.25; a
+ *  fill 0.3 bar above the charge, and 0.5 above the head. Where it differs from what the plant was set to, a fault has to be one by both.
+ */
 function judgeBySheet(p: TruePlant, sheet: Record<string, unknown>): void {
   const headBar = 0.0981 * Number(sheet.staticHeadM ?? 4),
     label = (sheet.vessel as { labelPrechargeBar?: number }).labelPrechargeBar;

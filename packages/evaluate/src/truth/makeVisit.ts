@@ -2,12 +2,14 @@ import type { WrittenFinding } from './Doing';
 import { makeCaseWithPlant, type TruthCase } from './makeCase';
 import { canBeDone, randomOfTest, trueFinding } from './trueFindings';
 
-/** A made-up visit that goes on: whoever asks for a test gets what the real plant shows, slips and all; null where it cannot be done there. */
+/** A made-up visit that goes on: whoever asks for a test gets what the real plant shows, slips and all; null where it cannot be done there.
+ */
 export interface Visit extends TruthCase {
   perform(test: string, watchMin?: number): WrittenFinding | null;
 }
 
-/** A visit that begins with a hand log and no findings. The same seed gives the same plant, and the same test on it the same outcome whenever it is done. */
+/** A visit that begins with a hand log and no findings. The same seed gives the same plant, and the same test on it the same outcome
+ *  whenever it is done. */
 export function makeVisit(seed: number): Visit {
   const { made, plant, liftedHot } = makeCaseWithPlant('hand', seed);
   return {
@@ -16,7 +18,8 @@ export function makeVisit(seed: number): Visit {
   };
 }
 
-/** The order in which a careful technician without a judge goes: look and listen, then what needs no draining, then what does. Common practice. */
+/** The order in which a careful technician without a judge goes: look and listen, then what needs no draining, then what does. Common
+ *  practice. */
 export const CHECKLIST = [
   'discharge-pipe',
   'top-ups-per-month',

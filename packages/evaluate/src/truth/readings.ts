@@ -23,7 +23,8 @@ export function shownBar(p: TruePlant, t: Trace): number[] {
   });
 }
 
-/** A person with a phone: readings every minute or three, late by up to half a minute, rounded to half a division, the flow off a display. */
+/** A person with a phone: readings every minute or three, late by up to half a minute, rounded to half a division, the flow off a display.
+ */
 export function handLog(p: TruePlant, t: Trace, schedule: Schedule, r: Random): WrittenLog {
   const shown = shownBar(p, t);
   const every = r.pick([60, 90, 120, 180]),

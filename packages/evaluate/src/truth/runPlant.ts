@@ -20,7 +20,8 @@ const SWITCH_BAR = 0.01;
 const ATM = 1.013;
 const KELVIN = 273.15;
 
-/** A plant's life over a visit: boiler and three lumps of emitters in a ring, a dead leg, a vessel whose gas warms a little, water by mass. */
+/** A plant's life over a visit: boiler and three lumps of emitters in a ring, a dead leg, a vessel whose gas warms a little, water by mass.
+ */
 export function runPlant(p: TruePlant, schedule: Schedule): Trace {
   const live = p.contentL * (1 - p.deadShare) - p.boilerL;
   const volumes = [p.boilerL, live / 3, live / 3, live / 3, p.contentL * p.deadShare];

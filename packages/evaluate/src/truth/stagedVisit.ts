@@ -15,8 +15,8 @@ export interface StagedVisit {
   runAgain(mended: (plant: TruePlant) => void, coldBar: number): { min: number; bar: number; flowC: number }[];
 }
 
-/** A visit to a plant that is told, with faults that are told: for walking a job through from end to end. The sheet is as it was read, the log by hand over a heat
- *  run (or a cold watch of an hour); the same arguments give the same visit. */
+/** A visit to a plant that is told, with faults that are told: for walking a job through from end to end. The sheet is as it was read, the
+ *  log by hand over a heat run (or a cold watch of an hour); the same arguments give the same visit. */
 export function stageVisit(told: {
   title: string;
   kind: TruePlant['kind'];

@@ -43,7 +43,8 @@ const CHEAP = [
 /** How often whoever is there finds his way to a test that speaks of a fault. */
 const FINDS_IT = 0.9;
 
-/** Tests that a technician would do with such faults about: for each fault mostly one that speaks of it, and beside that what is quickly done. */
+/** Tests that a technician would do with such faults about: for each fault mostly one that speaks of it, and beside that what is quickly
+ *  done. */
 export function testsFor(faults: string[], p: TruePlant, r: Random, count: number): string[] {
   const chosen = new Set<string>();
   const take = (tests: string[]) => {

@@ -7,7 +7,8 @@ import { isolatedHold, watchedChange } from './trueWatches';
 const SLIPS = 0.03;
 const digits = (x: number) => Math.round(x * 1000) / 1000;
 
-/** Whether a test can be done at all on this plant: a fed one has no loop to part, a loop no valve that feeds by itself, a plate no coil to shut off. */
+/** Whether a test can be done at all on this plant: a fed one has no loop to part, a loop no valve that feeds by itself, a plate no coil to
+ *  shut off. */
 export function canBeDone(test: string, p: TruePlant): boolean {
   if (['fill-outlet-drip', 'fill-disconnected-watch'].includes(test)) return !fedByItself(p);
   if (test === 'fill-isolated-watch') return fedByItself(p);
@@ -22,7 +23,8 @@ export function canBeDone(test: string, p: TruePlant): boolean {
 export const randomOfTest = (seed: number, test: string): Random =>
   seeded(seed * 9973 + ([...test].reduce((s, c) => 31 * s + c.charCodeAt(0), 7) % 1_000_003));
 
-/** What a test shows on the real plant, with slips; null where it shows nothing there. Shares are this package's own reading of the trade, apart from the judge's. */
+/** What a test shows on the real plant, with slips; null where it shows nothing there. Shares are this package's own reading of the trade,
+ *  apart from the judge's. */
 export function trueFinding(test: string, p: TruePlant, liftedHot: boolean, r: Random, watchMin?: number): WrittenFinding | null {
   const slip = r.chance(SLIPS);
   const say = (outcome: string, others: string[]) => ({ outcome: slip ? r.pick(others) : outcome });

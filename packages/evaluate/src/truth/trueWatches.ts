@@ -11,7 +11,8 @@ export function watchedChange({ p, r, read, watchMin }: Doing, action: string | 
   return { startBar: read(start), endBar: read(shownEnd), minutes, heating: false };
 }
 
-/** Boiler and circuit shut off from each other and left: each loses what leaks on its side. A boiler with its own vessel falls slowly, the pipes without one at once. */
+/** Boiler and circuit shut off from each other and left: each loses what leaks on its side. A boiler with its own vessel falls slowly, the
+ *  pipes without one at once. */
 export function isolatedHold({ p, r, read }: Doing): Record<string, unknown> {
   const minutes = r.pick([60, 120, 600]),
     hours = minutes / 60;

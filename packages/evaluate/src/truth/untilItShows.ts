@@ -38,7 +38,8 @@ export interface Written {
 }
 
 /** Whether a visit differs from the same without one of its faults: a finding comes out otherwise, or the log does.
- *  @param leastBar by how much some reading has to differ @param leastOf by how much a number of a finding has to, by its name; Infinity where it never speaks */
+ *  @param leastBar by how much some reading has to differ @param leastOf by how much a number of a finding has to, by its name; Infinity
+ *  where it never speaks */
 export function differs(visit: Written, without: Written, leastBar: number, leastOf: (name: string) => number): boolean {
   const other = without.log.samples.pressureBar;
   return (

@@ -73,7 +73,8 @@ export function Dock({
   const log = async (value: number) => {
     const read = readTemperatures();
     if (!read) return;
-    // The fields are free for the next reading at once; what was logged goes on being shown until it is kept, and comes back where it could not be.
+    // The fields are free for the next reading at once; what was logged goes on being shown until it is kept, and comes back where it could
+    // not be.
     const before = { typed, temperatures };
     setTyped(null);
     setNudgedBar(value);

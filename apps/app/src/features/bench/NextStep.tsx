@@ -8,7 +8,8 @@ import { nextTest } from './suspects';
 const pointsAtFlow = (j: Judgement | null): boolean =>
   j !== null && j.because.length > 0 && j.hypotheses[0] !== undefined && faultRow(j.hypotheses[0].faults[0]!).plant === 'circulation';
 
-/** The one thing to do next, with its cost. Before there is any reading it is to take one, unless what was found has nothing to do with the pressure. */
+/** The one thing to do next, with its cost. Before there is any reading it is to take one, unless what was found has nothing to do with the
+ *  pressure. */
 export function NextStep({
   jobId,
   judgement,

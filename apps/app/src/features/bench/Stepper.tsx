@@ -22,7 +22,8 @@ const HOLD_MS = 380,
 /** Minus, value, plus: a touch nudges, a hold runs, a touch on the value types. */
 export function Stepper({ name, shown, unit, typed, onNudge, onType, onSubmit, alone = false }: Props) {
   const input = useRef<TextInput>(null);
-  // Before the next key arrives, and not a moment later: the library's own selectTextOnFocus selects on a timer, which would swallow the first digit of a quick typist.
+  // Before the next key arrives, and not a moment later: the library's own selectTextOnFocus selects on a timer, which would swallow the
+  // first digit of a quick typist.
   useLayoutEffect(() => {
     if (typed === null) return;
     input.current?.focus();

@@ -78,7 +78,8 @@ export function suspects(judgement: Judgement, { least = 3, most = 6 } = {}): Su
   return shown;
 }
 
-/** The test to do next: while something is open the most telling one, once enough is known the one that would show that to be wrong. Tests left out for a reason do not come again. */
+/** The test to do next: while something is open the most telling one, once enough is known the one that would show that to be wrong. Tests
+ *  left out for a reason do not come again. */
 export function nextTest(judgement: Judgement, skipped: ReadonlyMap<string, string>): TestId | null {
   const proving = judgement.enoughKnown && judgement.provingTest && !skipped.has(judgement.provingTest) ? judgement.provingTest : null;
   return proving ?? judgement.nextTests.find((t) => !skipped.has(t.test))?.test ?? null;

@@ -2,7 +2,8 @@ import { useLayoutEffect, useRef } from 'react';
 
 export type Shortcuts = Record<string, () => void>;
 
-/** Keys of a wide screen's keyboard. Not while something is typed, nor with a modifier held, nor where a control has its own use for the key. */
+/** Keys of a wide screen's keyboard. Not while something is typed, nor with a modifier held, nor where a control has its own use for the
+ *  key. */
 export function useShortcuts(keys: Shortcuts): void {
   const latest = useRef(keys);
   useLayoutEffect(() => {

@@ -6,8 +6,9 @@ const WIDE = 84,
   HIGH = 17,
   GAP = 2;
 
-/** Where the words for the healthy band stand at its right end, px from the figure's top: under it, else over it, wherever neither trace, forecast nor a rung runs through them and
- *  it is not where the relief lifts. Null where the band does not come to the right end, or where there is no free place. */
+/** Where the words for the healthy band stand at its right end, px from the figure's top: under it, else over it, wherever neither trace,
+ *  forecast nor a rung runs through them and it is not where the relief lifts. Null where the band does not come to the right end, or where
+ *  there is no free place. */
 export function bandLabelTop(
   view: Pick<FigureView, 'band' | 'spanMin' | 'readings' | 'forecast' | 'before' | 'rungs' | 'reliefBar'>,
   scale: FigureScale,

@@ -22,14 +22,16 @@ export interface ColdPoint {
   gaugeBar: number;
   celsius: number;
 }
-/** Where a log starts from cold, or would: one pass over it, so it is asked for once and handed on. A circuit that was found hot and has not cooled yet is held against one that was filled as wanted. */
+/** Where a log starts from cold, or would: one pass over it, so it is asked for once and handed on. A circuit that was found hot and has
+ *  not cooled yet is held against one that was filled as wanted. */
 export function coldPointOf(log: PressureLog | null, c: ResolvedCircuit): ColdPoint {
   const f = log ? cycleFeatures(log) : null,
     still = f !== null && f.beganHot && (f.coldC ?? 0) >= COLD_BELOW_C && (f.hotC ?? 0) - f.coldC! < HEATED_K;
   return still ? { gaugeBar: c.fillGaugeBar, celsius: 15 } : { gaugeBar: f?.coldBar ?? c.fillGaugeBar, celsius: clampC(f?.coldC ?? 15) };
 }
 
-/** Where a healthy circuit of this sheet would run: at the temperatures read so far, and, with the heat on, towards the greatest flow temperature. */
+/** Where a healthy circuit of this sheet would run: at the temperatures read so far, and, with the heat on, towards the greatest flow
+ *  temperature. */
 export function healthyBand(
   log: PressureLog | null,
   c: ResolvedCircuit,
@@ -60,8 +62,8 @@ export function rightAt(circuit: ResolvedCircuit, cold: ColdPoint, flowC: number
   return { low: Math.min(right.lowGaugeBar, right.gaugeBar), high: Math.max(right.highGaugeBar, right.gaugeBar) + 0.02 };
 }
 
-/** Flow temperature over time: as read, level beyond, and rising to the limit at its last pace while the heat is on. Null of a log that began hot
- *  and of which none was read: nobody knows how hot. */
+/** Flow temperature over time: as read, level beyond, and rising to the limit at its last pace while the heat is on. Null of a log that
+ *  began hot and of which none was read: nobody knows how hot. */
 function flowAt(log: PressureLog | null, c: ResolvedCircuit, heatOn: boolean): ((min: number) => number) | null {
   const s = log?.samples;
   const known = (s?.tS ?? []).flatMap((t, i) => (s!.flowC?.[i] == null ? [] : [{ min: t / 60, celsius: s!.flowC![i]! }]));

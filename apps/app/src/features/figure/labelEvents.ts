@@ -9,7 +9,8 @@ const ON = EVENT_TITLES['heat-on'],
   OFF = EVENT_TITLES['heat-off'],
   ON_AND_OFF = 'Heat on and off';
 
-/** Words only where there is room for them; every event keeps its mark. What comes again and again is said once, with how often. The rows take turns. */
+/** Words only where there is room for them; every event keeps its mark. What comes again and again is said once, with how often. The rows
+ *  take turns. */
 export function labelEvents(
   events: FigureView['events'],
   x: (min: number) => number,

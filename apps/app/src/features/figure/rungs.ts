@@ -1,8 +1,8 @@
 import { chargeBySchool, type CircuitSheet, type Interval, type ResolvedCircuit } from '@jumper/core';
 import type { Rung } from './figureModel';
 
-/** The ladder's steps for this circuit, top down. A charge that is not known stands as the band that the schools leave open; what the judge makes
- *  of the vessel stands beside it as a band of its own. */
+/** The ladder's steps for this circuit, top down. A charge that is not known stands as the band that the schools leave open; what the judge
+ *  makes of the vessel stands beside it as a band of its own. */
 export function rungs(sheet: CircuitSheet, c: ResolvedCircuit, hotBar: number, chargeNow: Interval | null): Rung[] {
   const all: Rung[] = [
     { id: 'relief', label: 'relief', bar: c.reliefSetGaugeBar, tone: 'relief', line: 'solid' },

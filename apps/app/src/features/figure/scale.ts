@@ -52,7 +52,8 @@ export function figureScale({
   };
 }
 
-/** Moves labels apart so that each has `gap` to its neighbours, as little as possible, inside the ends. Order is kept: pass them top down. */
+/** Moves labels apart so that each has `gap` to its neighbours, as little as possible, inside the ends. Order is kept: pass them top down.
+ */
 export function keepApart(wanted: number[], gap: number, least: number, most: number): number[] {
   // Blocks of touching labels slide as one, about the mean of where they would stand.
   const blocks: { start: number; n: number; sum: number }[] = [];
@@ -100,8 +101,8 @@ export function resample(points: { min: number; bar: number }[], spanMin: number
   });
 }
 
-/** As `resample`, for more points than steps: each pair of steps carries the lowest and the highest reading of its time, in the order in which they
- *  came, so that no peak is lost. */
+/** As `resample`, for more points than steps: each pair of steps carries the lowest and the highest reading of its time, in the order in
+ *  which they came, so that no peak is lost. */
 export function resamplePeaks(points: { min: number; bar: number }[], spanMin: number, n: number): (number | undefined)[] {
   const out = resample(points, spanMin, n);
   let k = 0;

@@ -58,7 +58,8 @@ export function HistoryScreen({ jobId, backTo = `/jobs/${jobId}` }: { jobId: str
 /** Room above and below what was read, bar. */
 const ROOM_BAR = 0.15;
 
-/** Cold pressure and charge from visit to visit: the charge as it was found, and as it was left, so that what it lost between shows as a fall. */
+/** Cold pressure and charge from visit to visit: the charge as it was found, and as it was left, so that what it lost between shows as a
+ *  fall. */
 function Traces({ view, units }: { view: HistoryView; units: Units }) {
   const { tokens } = useTheme();
   const [width, setWidth] = useState(0);

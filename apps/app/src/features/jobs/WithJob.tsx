@@ -6,7 +6,8 @@ import { useJob } from './jobData';
 
 export const toJobs = { label: 'To the jobs', onPress: () => router.navigate('/') };
 
-/** A view of one job: what it says while the job is opened, and when this device has none. @param opening what is opened, as "the report" */
+/** A view of one job: what it says while the job is opened, and when this device has none. @param opening what is opened, as "the report"
+ */
 export function WithJob({
   jobId,
   opening,

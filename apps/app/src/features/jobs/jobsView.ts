@@ -129,7 +129,8 @@ export interface DueRow {
 }
 const SOON_DAYS = 30;
 
-/** What has to be looked at again, the most overdue first. A check that was noted again on a later visit to the circuit stands once, with its newest date. */
+/** What has to be looked at again, the most overdue first. A check that was noted again on a later visit to the circuit stands once, with
+ *  its newest date. */
 export function dueRows(jobs: JobParts[], nowMs: number): DueRow[] {
   const newest = new Map<string, DueRow & { notedAt: string; done: boolean }>();
   for (const parts of jobs)

@@ -5,7 +5,8 @@ export type Shrunk = { kind: 'ok'; jpeg: ArrayBuffer } | { kind: 'bad'; message:
 /** Longest side kept, px: a rating plate stays readable, a day's photos still go through a phone's network. */
 const LONGEST_PX = 1600;
 
-/** A picture from the camera made small enough to keep and to send; turned as it was held, and without what the camera wrote about place and owner. */
+/** A picture from the camera made small enough to keep and to send; turned as it was held, and without what the camera wrote about place
+ *  and owner. */
 export async function shrink(file: Blob): Promise<Shrunk> {
   let picture: ImageBitmap;
   try {

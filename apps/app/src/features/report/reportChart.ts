@@ -16,7 +16,8 @@ export const ON_PAPER: ChartSize = { width: 515, height: 176, left: 92, font: 9 
 const TOP = 8;
 const escape = (s: string) => s.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!);
 
-/** The log as vector drawing for paper: rungs with their numbers, the healthy band, the run before dashed, the readings. Light colours always: paper is white. */
+/** The log as vector drawing for paper: rungs with their numbers, the healthy band, the run before dashed, the readings. Light colours
+ *  always: paper is white. */
 export function reportChart(view: FigureView, units: Units, { width: W, height: H, left: LEFT, font }: ChartSize = ON_PAPER): string {
   const RIGHT = W - 10,
     BOTTOM = H - 10 - 2 * font;

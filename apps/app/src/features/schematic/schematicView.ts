@@ -3,7 +3,8 @@ import { pressureText, type Units } from '../units/units';
 
 export type PartKindDrawn =
   'boiler' | 'relief' | 'gauge' | 'vessel' | 'vessel-valve' | 'feed' | 'plate' | 'coil' | 'pump' | 'zone' | 'tank' | ComponentKind;
-/** A part in the drawing: its middle in the drawing's own units, what it is called, its figures, and whether something about it cannot be right. */
+/** A part in the drawing: its middle in the drawing's own units, what it is called, its figures, and whether something about it cannot be
+ *  right. */
 export interface DrawnPart {
   id: string;
   kind: PartKindDrawn;
@@ -32,7 +33,8 @@ const W = 360,
   RIGHT_X = 336,
   MOST_ZONES = 4;
 
-/** A circuit drawn from its sheet: supply above, return below, boiler at the left, what it heats at the right, vessel and feed hanging off the return. */
+/** A circuit drawn from its sheet: supply above, return below, boiler at the left, what it heats at the right, vessel and feed hanging off
+ *  the return. */
 export function schematicView(sheet: CircuitSheet, units: Units): Schematic {
   const c = resolveCircuit(sheet),
     bar = (x: number) => pressureText(x, units.pressure),
@@ -271,7 +273,8 @@ export function schematicView(sheet: CircuitSheet, units: Units): Schematic {
   return { width: W, height: 362, parts, lines };
 }
 
-/** What is heated: the zones told, else the house as one, and the cylinder where a coil makes hot water. More than four are drawn as one. */
+/** What is heated: the zones told, else the house as one, and the cylinder where a coil makes hot water. More than four are drawn as one.
+ */
 function zonesOf(sheet: CircuitSheet): { kind: 'zone' | 'coil'; title: string; facts: string[] }[] {
   const told = (sheet.zones ?? []).map((z) => ({
     kind: z.emitter === 'cylinder' ? ('coil' as const) : ('zone' as const),

@@ -1,5 +1,5 @@
-/** Every number of a sealed circuit's sheet, in the order in which a walk round the plant meets it. A path names where it stands in the sheet; `second` is
- *  the second vessel. */
+/** Every number of a sealed circuit's sheet, in the order in which a walk round the plant meets it. A path names where it stands in the
+ *  sheet; `second` is the second vessel. */
 export const NUMBER_FIELDS = [
   { field: 'reliefValve.setBar', group: 'relief', label: 'Relief valve opens at', unit: 'bar', hint: 'On its cap or label', main: true },
   { field: 'vessel.nominalVolumeL', group: 'vessel', label: 'Vessel', unit: 'L', hint: 'Its label says the nominal volume', main: true },

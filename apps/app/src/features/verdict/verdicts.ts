@@ -37,7 +37,8 @@ export function useKeepVerdict(parts: JobParts, settled: Diagnosis | null, proof
   }, [db, client, parts, settled, proof]);
 }
 
-/** Asks the judge about open jobs that no verdict is kept of, one after the other, for as long as the list is looked at. A job that is opened meanwhile goes first. */
+/** Asks the judge about open jobs that no verdict is kept of, one after the other, for as long as the list is looked at. A job that is
+ *  opened meanwhile goes first. */
 export function useFillVerdicts(jobs: readonly JobParts[], known: ReadonlyMap<string, VerdictRecord> | null): void {
   const { db } = useStore();
   const client = useQueryClient();

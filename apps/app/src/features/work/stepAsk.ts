@@ -16,7 +16,8 @@ export type AskResult = { kind: 'ok'; value: number } | { kind: 'bad' | 'ask'; m
 const SAME_BAR = 0.06,
   OFF_TARGET_BAR = 0.12;
 
-/** What was typed at a step, held against what it must be: zero before a charge is read, a charge that is no water pressure, the target, the relief.
+/** What was typed at a step, held against what it must be: zero before a charge is read, a charge that is no water pressure, the target,
+ *  the relief.
  *  @param sure the technician has seen the question and says that it is so */
 export function checkAsk(
   ask: Ask,

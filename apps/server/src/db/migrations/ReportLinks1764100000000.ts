@@ -1,6 +1,7 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
 
-/** Links under which a customer reads a report. Only the digest of a link's key is kept: who reads the table cannot open a report with it. */
+/** Links under which a customer reads a report. Only the digest of a link's key is kept: who reads the table cannot open a report with it.
+ */
 export class ReportLinks1764100000000 implements MigrationInterface {
   name = 'ReportLinks1764100000000';
 

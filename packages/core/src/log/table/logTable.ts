@@ -179,8 +179,8 @@ function value(
     : { value: v, reason: null };
 }
 
-/** Logs as one table, `time,pressure_bar,flow_C,return_C,event`: ISO 8601 times in UTC, decimal points. A log with no start counts from `startMs`.
- *  An event stands on the line of a reading taken at its second, else on one of its own. */
+/** Logs as one table, `time,pressure_bar,flow_C,return_C,event`: ISO 8601 times in UTC, decimal points. A log with no start counts from
+ *  `startMs`. An event stands on the line of a reading taken at its second, else on one of its own. */
 export function writeLogTable(logs: PressureLog[], startMs: number): string {
   const lines: { ms: number; cells: (string | number)[] }[] = [];
   for (const log of logs) {

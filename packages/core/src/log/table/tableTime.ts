@@ -1,5 +1,5 @@
-/** How a table writes its time. `elapsed-s`: seconds since the first reading, also as mm:ss or h:mm:ss. `local`: a date and a time of day with no
- *  zone. `excel`: days since 1899-12-30. */
+/** How a table writes its time. `elapsed-s`: seconds since the first reading, also as mm:ss or h:mm:ss. `local`: a date and a time of day
+ *  with no zone. `excel`: days since 1899-12-30. */
 export const TIME_KINDS = ['iso', 'local', 'excel', 'unix-s', 'unix-ms', 'elapsed-s'] as const;
 export type TimeKind = (typeof TIME_KINDS)[number];
 /** Which of the first two numbers of 04/03/2026 is the day. */
