@@ -1,5 +1,7 @@
-import { simulateCase, type CircuitSheet, type Complaint, type EventKind, type SimulationRequest } from '@jumper/core';
 import type { FactBody } from '@jumper/contract';
+import { type CircuitSheet, type Complaint } from '@jumper/core';
+import { WALL_BOILER, FED, LARGER, PLANT_ROOM } from './demoCircuits';
+import { finding, handReadings, serviceVisit } from './demoVisits';
 
 /** One made-up job: a site, its circuit, and what has happened so far, worked out by the plant simulator. */
 export interface DemoJob {
@@ -15,132 +17,7 @@ export interface DemoJob {
   facts: (startMs: number) => FactBody[];
 }
 
-const WALL_BOILER: CircuitSheet = {
-  kind: 'sealed-hot-water',
-  waterVolumeL: 95,
-  waterVolumeSource: 'estimated',
-  heatOutputKw: 24,
-  staticHeadM: 3.7,
-  gauge: { kind: 'dial', resolutionBar: 0.1 },
-  vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75, isolationValve: 'none', ageYears: 9 },
-  reliefValve: { setBar: 3, ageYears: 9 },
-  fill: { kind: 'manual-loop', mainsBar: 3.5 },
-  domesticHotWater: { kind: 'plate-exchanger' },
-  maxFlowC: 70,
-};
-
-/** A fed circuit of a larger house: reducing valve, external vessel, cylinder with a coil; 30 psi relief. */
-const FED: CircuitSheet = {
-  kind: 'sealed-hot-water',
-  waterVolumeL: 240,
-  waterVolumeSource: 'estimated',
-  heatOutputKw: 40,
-  staticHeadM: 5.5,
-  gauge: { kind: 'dial', resolutionBar: 0.05 },
-  vessel: { nominalVolumeL: 35, labelPrechargeBar: 0.83, isolationValve: 'fitted', ageYears: 6 },
-  reliefValve: { setBar: 2.07, ageYears: 6, capacityKw: 98 },
-  fill: { kind: 'reducing-valve', setBar: 0.97, mainsBar: 4 },
-  domesticHotWater: { kind: 'indirect-coil' },
-  maxFlowC: 80,
-};
-
-/** A larger home: external vessel on a valve, cylinder with a coil, filled by hand. */
-const LARGER: CircuitSheet = {
-  kind: 'sealed-hot-water',
-  waterVolumeL: 190,
-  waterVolumeSource: 'estimated',
-  heatOutputKw: 30,
-  staticHeadM: 5,
-  gauge: { kind: 'dial', resolutionBar: 0.1 },
-  vessel: { nominalVolumeL: 18, labelPrechargeBar: 0.75, isolationValve: 'fitted-with-drain', ageYears: 8 },
-  reliefValve: { setBar: 3, ageYears: 8, capacityKw: 60 },
-  fill: { kind: 'manual-loop', mainsBar: 3.2 },
-  domesticHotWater: { kind: 'indirect-coil' },
-  maxFlowC: 70,
-};
-
-/** A plant room: pressurisation unit, several boilers, a vessel of two hundred litres. */
-const PLANT_ROOM: CircuitSheet = {
-  kind: 'sealed-hot-water',
-  waterVolumeL: 1800,
-  waterVolumeSource: 'estimated',
-  heatOutputKw: 240,
-  staticHeadM: 9,
-  gauge: { kind: 'dial', resolutionBar: 0.05 },
-  vessel: { nominalVolumeL: 200, targetPrechargeBar: 1.2, isolationValve: 'fitted-with-drain', ageYears: 11 },
-  reliefValve: { setBar: 4, ageYears: 6, capacityKw: 300 },
-  fill: { kind: 'pressurisation-unit', cutInBar: 1.5, cutOutBar: 1.8 },
-  domesticHotWater: { kind: 'none' },
-  maxFlowC: 80,
-};
-
-const finding = (startMs: number, atMin: number, f: object): FactBody => ({
-  kind: 'finding',
-  at: new Date(startMs + 60_000 * atMin).toISOString(),
-  finding: f as never,
-});
-
-/** Readings as a hand takes them: at these minutes, off a dial, with the flow temperature to a degree. */
-function handReadings(
-  request: Omit<SimulationRequest, 'schedule'> & { schedule?: Partial<SimulationRequest['schedule']> },
-  atMin: number[],
-  startMs: number,
-  heatAtMin: number | null,
-): FactBody[] {
-  const lastS = 60 * atMin.at(-1)!;
-  const { log } = simulateCase({
-    ...request,
-    schedule: {
-      startC: 17,
-      durationS: lastS,
-      stepS: 30,
-      heat: heatAtMin === null ? [] : [{ onS: 60 * heatAtMin, offS: lastS + 1 }],
-      ...request.schedule,
-    },
-  });
-  const at = (min: number) => new Date(startMs + 60_000 * min).toISOString();
-  const facts: FactBody[] = atMin.map((min) => {
-    const i = Math.round(min * 2);
-    return { kind: 'reading', at: at(min), pressureBar: log.samples.pressureBar[i] ?? null, flowC: Math.round(log.samples.flowC![i]!) };
-  });
-  const event = (min: number, kind: EventKind): FactBody => ({ kind: 'event', at: at(min), event: kind });
-  return heatAtMin === null ? facts : [...facts, event(heatAtMin, 'heat-on')];
-}
-
 const YEAR_MIN = 525_600;
-
-/** A vessel looked at on a service visit, set right, and the job closed with its next check. */
-function serviceVisit(
-  startMs: number,
-  { foundBar, coldBar, topUps, seed }: { foundBar: number; coldBar: number; topUps: number; seed: number },
-): FactBody[] {
-  const at = (min: number) => new Date(startMs + 60_000 * min).toISOString();
-  return [
-    ...handReadings(
-      {
-        circuit: WALL_BOILER,
-        faults: [{ id: 'vessel-undercharged', severity: 0.2, parameters: { prechargeGaugeBar: foundBar, startGaugeBar: coldBar } }],
-        seed,
-      },
-      [0, 3, 6, 10, 15],
-      startMs,
-      0.2,
-    ),
-    finding(startMs, 18, { test: 'top-ups-per-month', count: topUps }),
-    finding(startMs, 20, { test: 'discharge-pipe', outcome: 'dry' }),
-    finding(startMs, 40, { test: 'precharge', valueBar: foundBar, circuitBar: 0, drainOpen: true }),
-    finding(startMs, 45, { test: 'gas-valve-bubbles', outcome: 'tight' }),
-    { kind: 'repair', at: at(50), repair: { kind: 'vessel-recharged', toBar: 0.8 } },
-    ...handReadings(
-      { circuit: WALL_BOILER, faults: [{ id: 'none', severity: 0, parameters: { startGaugeBar: 1.2 } }], seed: seed + 1 },
-      [0, 3, 6, 10, 15, 20],
-      startMs + 60 * 60_000,
-      0.2,
-    ),
-    { kind: 'check', at: at(85), check: 'vessel-yearly', due: new Date(startMs + 365 * 86_400_000).toISOString().slice(0, 10) },
-    { kind: 'status', at: at(86), status: 'done' },
-  ];
-}
 
 export const DEMO_JOBS: DemoJob[] = [
   {

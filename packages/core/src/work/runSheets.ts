@@ -1,119 +1,20 @@
-import type { RepairKind } from '../judge/Case';
-import type { TestId } from '../judge/tests';
-import type { Step } from '../procedures/testSteps';
-import type { PositionId } from './positions';
-import type { PartKind } from './comparePart';
-
-/** What a step asks to be written down. `charge-found` and `charge-set` are read on the gas side, the others on the system gauge. */
-export type Ask = 'charge-found' | 'charge-set' | 'gauge-zero' | 'found-pressure' | 'fill-pressure' | 'litres-out';
-
-export interface RunStep extends Step {
-  id: string;
-  /** What this step turns, parts or puts back. Written into the record when it is done. */
-  turns?: { position: PositionId; state: 'away' | 'back' }[];
-  asks?: Ask;
-  /** A timer to run here, min. */
-  timerMin?: number;
-  /** A part is fitted here: its rating, seat and size are held against the old one's. */
-  fits?: PartKind;
-  /** Safety or proof: it cannot be skipped. */
-  must?: boolean;
-  /** Doing it is this test, as far as proving the repair goes. */
-  proves?: TestId;
-}
-
-export interface RunSheet {
-  title: string;
-  /** In a line, when it is the right one. */
-  when: string;
-  minutes: number;
-  /** The water must be below this before anything is opened, °C. */
-  coolBelowC?: number;
-  who?: string;
-  steps: RunStep[];
-  /** What stands in the record when the last step is done; the charge that was set goes with it. */
-  repairs: RepairKind[];
-  /** Recorded as temporary, with a recheck. */
-  temporary?: boolean;
-}
-
-const HEAT_OFF: RunStep = {
-  id: 'heat-off',
-  text: 'Heat off at the isolator, proved dead',
-  must: true,
-  turns: [{ position: 'boiler-power', state: 'away' }],
-  caution: 'Wait until the water is below 50 °C. Hot water scalds.',
-};
-const FOUND: RunStep = { id: 'found', text: 'Read the gauge as found', asks: 'found-pressure' };
-const ISOLATE: RunStep = {
-  id: 'isolate',
-  text: 'Shut the boiler’s flow and return',
-  note: 'Old valves that may not reseal: leave them, drain the whole circuit instead.',
-  turns: [{ position: 'boiler-valves', state: 'away' }],
-};
-const DRAIN: RunStep = {
-  id: 'drain',
-  text: 'Hose to a safe place outside, drain open',
-  note: 'It stays open until the end.',
-  turns: [{ position: 'drain', state: 'away' }],
-  must: true,
-};
-const ZERO: RunStep = { id: 'zero', text: 'Read the system gauge: it must show zero', asks: 'gauge-zero', must: true };
-const SHUT_DRAIN: RunStep = {
-  id: 'shut-drain',
-  text: 'Shut the drain, hose off',
-  turns: [{ position: 'drain', state: 'back' }],
-  must: true,
-};
-const REOPEN: RunStep = {
-  id: 'reopen',
-  text: 'Open the boiler’s flow and return',
-  turns: [{ position: 'boiler-valves', state: 'back' }],
-  must: true,
-};
-const REFILL: RunStep = {
-  id: 'refill',
-  text: 'Refill slowly to the fill pressure, bleeding what was opened',
-  asks: 'fill-pressure',
-  turns: [{ position: 'fill-loop', state: 'away' }],
-};
-const LOOP_OFF: RunStep = {
-  id: 'loop-off',
-  text: 'Shut the fill valves, take the loop off and cap it',
-  note: 'Or shut the feed as it was found.',
-  turns: [{ position: 'fill-loop', state: 'back' }],
-  must: true,
-};
-const POWER: RunStep = { id: 'power', text: 'Power on', turns: [{ position: 'boiler-power', state: 'back' }], must: true };
-const LOW_STOP: RunStep = {
-  id: 'low-stop',
-  text: 'Before refilling: power on briefly, the boiler must report low pressure',
-  note: 'One that does not has a sensor that over-reads.',
-  caution: 'Hand on the switch: off at once if it tries to fire.',
-};
-const LEAK_FLUID: RunStep = {
-  id: 'leak-fluid',
-  text: 'Leak fluid on the gas valve for a minute, then the cap',
-  must: true,
-  proves: 'gas-valve-bubbles',
-};
-const PUMP: RunStep[] = [
-  {
-    id: 'read-charge',
-    text: 'Tyre gauge on the gas valve: read the charge as found',
-    note: 'With water behind it the vessel only repeats the water pressure.',
-    asks: 'charge-found',
-  },
-  {
-    id: 'pump',
-    text: 'Pump to the target and 0.05 bar for the coupling',
-    note: 'Water is pushed out of the drain while it fills and the reading falls back: pump again until no more water comes.',
-    caution: 'Never pump with the drain shut.',
-  },
-  { id: 'hold', text: 'Leave it and look again: does it hold?', timerMin: 5, must: true },
-  { id: 'set', text: 'Read the charge as left', asks: 'charge-set', must: true },
-];
-const back = (...steps: RunStep[]) => [SHUT_DRAIN, REOPEN, ...steps, REFILL, LOOP_OFF, POWER];
+import type { RunSheet } from './RunSheet';
+import {
+  HEAT_OFF,
+  FOUND,
+  ISOLATE,
+  DRAIN,
+  ZERO,
+  SHUT_DRAIN,
+  REOPEN,
+  REFILL,
+  LOOP_OFF,
+  POWER,
+  LOW_STOP,
+  LEAK_FLUID,
+  PUMP,
+  back,
+} from './runSteps';
 
 /** Repairs as run sheets. Common practice; local codes and the maker's instructions win. */
 export const RUN_SHEETS = {
@@ -464,53 +365,3 @@ export const RUN_SHEETS = {
 export type RunSheetId = keyof typeof RUN_SHEETS;
 export const RUN_SHEET_IDS = Object.keys(RUN_SHEETS) as RunSheetId[];
 export const runSheet = (id: RunSheetId): RunSheet => RUN_SHEETS[id];
-
-/** What was said of a step. */
-export interface StepSaid {
-  step: string;
-  did: 'done' | 'skipped';
-  value?: number;
-  reason?: string;
-  at: string;
-}
-export interface RunProgress {
-  next: RunStep | null;
-  doneCount: number;
-  said: Map<string, StepSaid>;
-  finished: boolean;
-}
-
-/** How far a run sheet has come: steps in order, each done or skipped with a reason; the last word about a step counts. */
-export function runProgress(sheet: RunSheet, said: readonly StepSaid[]): RunProgress {
-  const by = new Map<string, StepSaid>();
-  for (const s of said) by.set(s.step, s);
-  const next = sheet.steps.find((s) => !by.has(s.id)) ?? null;
-  return { next, doneCount: sheet.steps.filter((s) => by.has(s.id)).length, said: by, finished: next === null };
-}
-
-/** The run sheets that mend a fault, the likeliest first. Empty where nothing has to be done, or none is written. */
-export const sheetsFor = (fault: string): RunSheetId[] => MENDS[fault] ?? [];
-
-/** The run sheets that mend a set of faults, one a fault; changing the core recharges the vessel as well. */
-export function sheetsForSet(faults: readonly string[]): RunSheetId[] {
-  const first = [...new Set(faults.flatMap((f) => sheetsFor(f).slice(0, 1)))];
-  return first.includes('core-change') ? first.filter((s) => s !== 'recharge') : first;
-}
-
-const MENDS: Record<string, RunSheetId[]> = {
-  'vessel-undercharged': ['recharge', 'core-change'],
-  'vessel-gas-valve-leaking': ['core-change'],
-  'vessel-diaphragm-failed': ['vessel-change', 'air-cushion'],
-  'vessel-undersized': ['vessel-change', 'air-cushion'],
-  'vessel-overcharged': ['recharge'],
-  'vessel-connection-blocked': ['connection-clearing'],
-  'relief-valve-passing': ['relief-change'],
-  'relief-valve-lifts-early': ['relief-change'],
-  'fill-loop-passing': ['feed-valve'],
-  'reducing-valve-creeping': ['feed-valve', 'triple-change'],
-  'feed-starved': ['feed-valve'],
-  'dhw-plate-perforated': ['plate-change'],
-  'dhw-coil-perforated': ['coil-isolation'],
-  'gauge-misreading': ['gauge-change'],
-  'circuit-leak': ['drain-refill', 'pipe-freeze'],
-};

@@ -8,7 +8,9 @@ import { comparePart } from './comparePart';
 import { drainPlan } from './drainPlan';
 import { nextChecks } from './nextChecks';
 import { eventOfPosition, heatForbiddenBy, POSITION_IDS, positionOfEvent, positionRow, toPutBack, type PositionSaid } from './positions';
-import { RUN_SHEET_IDS, runProgress, runSheet, sheetsFor } from './runSheets';
+import { runProgress } from './runProgress';
+import { RUN_SHEET_IDS, runSheet } from './runSheets';
+import { sheetsFor } from './sheetsFor';
 import { chargeOfSchool, schoolsOf } from './schools';
 import { highestFlowC } from './stopGap';
 
