@@ -27,7 +27,7 @@ const HOT_C = 50;
 export function diagnose(onFile: Case, told: Progress = () => {}): Diagnosis {
   const input: Case = { ...onFile, circuit: asTheVisitShows(onFile) };
   const split = splitEpochs(input);
-  const priors = weightedSets(input);
+  const priors = weightedSets({ ...input, findings: split.asFound.findings.map((f) => f.finding) });
   const repairs = [...(input.repairs ?? []), ...rechargesInLogs(input.logs ?? [])];
   const worked = repairs.length > 0 || split.afterWork.logs.length > 0 || split.afterWork.findings.length > 0;
   const found = withLatest(split.asFound),

@@ -131,3 +131,12 @@ it('old vessels lose their charge sooner, small ones swing too far, and a valve 
 it('there is a row for every complaint', () => {
   for (const c of COMPLAINTS) expect(weightedSets({ circuit: SHEET, complaint: [c] }).length).toBeGreaterThan(20);
 });
+
+it('two faults at once are looked for once something was tested, and no more for a third test', () => {
+  const made = (n: number) => ({ findings: Array.from({ length: n }, () => ({ test: 'visible-leak' as const })) });
+  const odds = (n: number) => share(made(n), 'circuit-leak', 'vessel-undercharged') / share(made(n), 'circuit-leak');
+  expect(odds(0) / odds(2)).toBeCloseTo(0.6, 9);
+  expect(odds(1)).toBeGreaterThan(odds(0));
+  expect(odds(1)).toBeLessThan(odds(2));
+  expect(odds(4)).toBeCloseTo(odds(2), 12);
+});

@@ -143,7 +143,8 @@ export function weightedSets(input: PriorInput): WeightedSet[] {
   const beside = (id: FaultId) => Math.min(weights.get(id)!, id === 'vessel-undersized' ? faultRow(id).weight : Infinity);
   const total = ids.reduce((sum, id) => sum + beside(id), 0);
   const sets: WeightedSet[] = ids.map((id) => ({ faults: [id], weight: (weights.get(id)! / total) * complaintFactor([id], input) }));
-  const several = ids.filter((id) => id !== 'none');
+  const several = ids.filter((id) => id !== 'none'),
+    sought = soughtFor(input.findings?.length ?? 0);
   for (let i = 0; i < several.length; i++)
     for (let j = i + 1; j < several.length; j++) {
       const a = several[i]!,
@@ -153,7 +154,8 @@ export function weightedSets(input: PriorInput): WeightedSet[] {
       // What moves no water and what moves the pressure are two jobs, unless one brings the other about.
       if (!coupled && faultRow(a).plant !== faultRow(b).plant) continue;
       const factor = coupled?.factor ?? PAIR_FACTOR;
-      sets.push({ faults: [a, b].sort(), weight: factor * (beside(a) / total) * (beside(b) / total) * complaintFactor([a, b], input) });
+      const together = factor * sought * (beside(a) / total) * (beside(b) / total);
+      sets.push({ faults: [a, b].sort(), weight: together * complaintFactor([a, b], input) });
     }
   const sum = sets.reduce((s, x) => s + x.weight, 0);
   return sets.map((s) => ({ faults: s.faults, weight: s.weight / sum }));
@@ -161,6 +163,12 @@ export function weightedSets(input: PriorInput): WeightedSet[] {
 
 /** Uncoupled pairs: rarer than chance, since one complaint seldom needs two causes. */
 const PAIR_FACTOR = 0.15;
+
+/** Who goes on testing mostly has found more than one cause explains; before anything was tested one cause is looked for first. Factor on
+ *  every pair, by how many tests were made. Common practice; its size by the evaluation. */
+const soughtFor = (testsMade: number): number => Math.min(1, UNTESTED + PER_TEST * testsMade);
+const UNTESTED = 0.6,
+  PER_TEST = 0.2;
 
 /** What the complaint makes of a set: each complaint needs one fault of it that explains it, and speaks against a set only where none does.
  *  Several complaints are one story told several ways: together they count for less than each alone would add up to. */
