@@ -24,6 +24,7 @@ export * from './log/PressureLog';
 export * from './log/cleanLog';
 export * from './log/cycleFeatures';
 export * from './log/keepPeaks';
+export * from './log/reading/LogReading';
 export * from './log/readLog';
 export * from './log/reduceLog';
 export * from './simulate/seededRandom';

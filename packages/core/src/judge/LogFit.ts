@@ -3,7 +3,7 @@ import { descend, settle } from './descent';
 import { backSolve } from './linear';
 import type { LogTrack } from './LogTrack';
 import { Misses, type Hint } from './Misses';
-import type { ParameterSpace } from './parameters';
+import type { ParameterSpace } from './parameters/parameterSpace';
 import { adaptedPart, logTotal, partAt, partDensity, priorMode, sharedOut, TAIL, type Mode, type ProposalPart } from './proposal';
 import { spread, startingPoints } from './startingPoints';
 import { flattened, kish, truncated } from './weights';

@@ -1,6 +1,6 @@
 import { predictGauge, SLOT } from './kernel';
 import type { LogTrack } from './LogTrack';
-import type { ParameterSpace } from './parameters';
+import type { ParameterSpace } from './parameters/parameterSpace';
 import { whiten } from './whiten';
 
 /** How far a finding's number lies from what the circuit's parameters (by slot) make of it, in standard deviations; 0 where it says nothing

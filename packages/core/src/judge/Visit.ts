@@ -3,11 +3,13 @@ import { atGaugeLevel, resolveCircuit, type ResolvedCircuit } from '../circuit/r
 import { spikesOut } from '../log/cleanLog';
 import { COLD_BELOW_C, cycleFeatures, HEATED_K, type CycleFeatures } from '../log/cycleFeatures';
 import type { PressureLog } from '../log/PressureLog';
-import { readLog, type LogReading } from '../log/readLog';
+import type { LogReading } from '../log/reading/LogReading';
+import { readLog } from '../log/readLog';
 import { readingSlip, withoutReading } from '../log/readingSlip';
 import type { Evidence } from './Evidence';
 import type { Finding } from './Finding';
-import { layOutLog, seenStepBar } from './layOutLog';
+import { layOutLog } from './layOut/layOutLog';
+import { seenStepBar } from './layOut/readingStep';
 import type { Logged } from './Logged';
 import { waysParted, type WaysParted } from './logModel';
 import { topGaugeBar, type LogTrack } from './LogTrack';

@@ -7,7 +7,7 @@ import type { FaultId } from './faults';
 import type { Finding } from './Finding';
 import { SLOT } from './kernel';
 import { logModelOf } from './logModel';
-import { parameterSpace } from './parameters';
+import { parameterSpace } from './parameters/parameterSpace';
 
 // First visits: a relief is all that is on the sheet, and perhaps how it is filled. Common practice.
 const BARE: CircuitSheet = { kind: 'sealed-hot-water', reliefValve: { setBar: 3 } };

@@ -5,7 +5,7 @@ import type { FaultId } from './faults';
 import { hotLevelDensity } from './hotLevel';
 import type { LogTrack } from './LogTrack';
 import { overheatShare } from './overheat';
-import { bypassTimes } from './parameters';
+import { bypassTimes } from './parameters/waterWays';
 import { letsGoThere } from './seenLift';
 import { smallDespite } from './sheetMargin';
 import { comesToTheRelief, type Visit } from './Visit';

@@ -10,7 +10,7 @@ import { fitterOf } from './fitter';
 import { hotLevelDensity } from './hotLevel';
 import { QUICK } from './LogFit';
 import { logModelOf } from './logModel';
-import { layOutLog } from './layOutLog';
+import { layOutLog } from './layOut/layOutLog';
 
 const SHEET: CircuitSheet = {
   kind: 'sealed-hot-water',

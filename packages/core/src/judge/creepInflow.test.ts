@@ -3,7 +3,7 @@ import { resolveCircuit } from '../circuit/resolveCircuit';
 import type { PressureLog } from '../log/PressureLog';
 import { creepInflowsLPerH } from './creepInflow';
 import { diagnose } from './diagnose';
-import { layOutLog } from './layOutLog';
+import { layOutLog } from './layOut/layOutLog';
 
 const FED: CircuitSheet = {
   kind: 'sealed-hot-water',

@@ -3,7 +3,7 @@ import { resolveCircuit } from '../circuit/resolveCircuit';
 import type { PressureLog } from '../log/PressureLog';
 import { simulateCase } from '../simulate/simulateCase';
 import { diagnose } from './diagnose';
-import { layOutLog } from './layOutLog';
+import { layOutLog } from './layOut/layOutLog';
 
 const HOUR_S = 3600;
 const HOME: CircuitSheet = {

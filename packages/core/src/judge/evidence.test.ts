@@ -4,7 +4,7 @@ import { simulateCase } from '../simulate/simulateCase';
 import { diagnose } from './diagnose';
 import type { FaultId } from './faults';
 import type { Finding } from './Finding';
-import { layOutLog } from './layOutLog';
+import { layOutLog } from './layOut/layOutLog';
 
 const SHEET: CircuitSheet = {
   kind: 'sealed-hot-water',

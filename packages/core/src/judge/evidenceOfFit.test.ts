@@ -5,10 +5,10 @@ import { simulateCase } from '../simulate/simulateCase';
 import type { FaultId } from './faults';
 import { predictGauge, SLOT } from './kernel';
 import { fitLogs } from './LogFit';
-import { layOutLog } from './layOutLog';
+import { layOutLog } from './layOut/layOutLog';
 import { logModelOf } from './logModel';
 import { mergedWhereStraight } from './mergeStraight';
-import { parameterSpace } from './parameters';
+import { parameterSpace } from './parameters/parameterSpace';
 
 const SHEET: CircuitSheet = {
   kind: 'sealed-hot-water',

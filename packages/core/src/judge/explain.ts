@@ -1,6 +1,6 @@
 import { expectedPressure } from '../circuit/expectedPressure';
 import { cycleFeatures } from '../log/cycleFeatures';
-import type { Measured } from '../log/readLog';
+import type { Measured } from '../log/reading/LogReading';
 import { lowerFirst } from '../lowerFirst';
 import type { Because } from './Diagnosis';
 import { FAULT_IDS, type FaultId } from './faults';

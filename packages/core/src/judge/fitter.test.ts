@@ -6,7 +6,7 @@ import type { FaultId } from './faults';
 import { SLOT } from './kernel';
 import { QUICK } from './LogFit';
 import { logModelOf, waysApart } from './logModel';
-import { layOutLog } from './layOutLog';
+import { layOutLog } from './layOut/layOutLog';
 
 const SHEET: CircuitSheet = {
   kind: 'sealed-hot-water',

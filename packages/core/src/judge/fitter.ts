@@ -5,7 +5,7 @@ import { fitLogs, LENT, LENT_QUICKLY, type Effort, type FitOptions, type LogFit 
 import { byWaysParted, logModelKey, waysApart, waysParted, type LogModel } from './logModel';
 import type { LogTrack } from './LogTrack';
 import { Misses, type Hint } from './Misses';
-import { parameterSpace } from './parameters';
+import { parameterSpace } from './parameters/parameterSpace';
 
 /** Models fitted before, with more haste. */
 export type Looked = ReadonlyMap<string, { model: LogModel; found: LogFit }>;

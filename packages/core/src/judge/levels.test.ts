@@ -6,8 +6,8 @@ import { diagnose } from './diagnose';
 import type { FaultId } from './faults';
 import { SLOT } from './kernel';
 import { logModelOf } from './logModel';
-import { layOutLog } from './layOutLog';
-import { parameterSpace } from './parameters';
+import { layOutLog } from './layOut/layOutLog';
+import { parameterSpace } from './parameters/parameterSpace';
 
 // What counts as a fault by its level stands in the catalogue (`faults.ts`): 0.3 bar below the fill wanted, 0.5 above it.
 const SHEET: CircuitSheet = {

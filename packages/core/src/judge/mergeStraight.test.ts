@@ -5,9 +5,9 @@ import { simulateCase } from '../simulate/simulateCase';
 import { SLOT } from './kernel';
 import { fitLogs } from './LogFit';
 import { logModelOf } from './logModel';
-import { layOutLog } from './layOutLog';
+import { layOutLog } from './layOut/layOutLog';
 import { mergedWhereStraight } from './mergeStraight';
-import { parameterSpace } from './parameters';
+import { parameterSpace } from './parameters/parameterSpace';
 
 const SHEET: CircuitSheet = {
   kind: 'sealed-hot-water',

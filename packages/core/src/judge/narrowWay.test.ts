@@ -3,7 +3,7 @@ import { resolveCircuit } from '../circuit/resolveCircuit';
 import type { PressureLog } from '../log/PressureLog';
 import { diagnose } from './diagnose';
 import { predictGauge, SLOT } from './kernel';
-import { layOutLog } from './layOutLog';
+import { layOutLog } from './layOut/layOutLog';
 
 const HOME: CircuitSheet = {
   kind: 'sealed-hot-water',

@@ -2,7 +2,7 @@ import { systemPressureGaugeBar } from '../circuit/systemPressure';
 import { resolveCircuit } from '../circuit/resolveCircuit';
 import { predictGauge, SLOT } from './kernel';
 import { cholesky, forwardSolve } from './linear';
-import { layOutLog } from './layOutLog';
+import { layOutLog } from './layOut/layOutLog';
 import type { LogTrack } from './LogTrack';
 import { whiten } from './whiten';
 

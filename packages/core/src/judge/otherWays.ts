@@ -4,7 +4,7 @@ import type { FaultId } from './faults';
 import { PAST_THE_VALVE } from './findingLikelihood';
 import { logModelOf, type LogModel } from './logModel';
 import { lowGaugeBar, type LogTrack } from './LogTrack';
-import { mayHaveBlown } from './parameters';
+import { mayHaveBlown } from './parameters/reliefParameters';
 import { knownToSheet } from './sheetMargin';
 import type { Visit } from './Visit';
 

@@ -5,9 +5,9 @@ import { diagnose } from './diagnose';
 import type { FaultId } from './faults';
 import type { Finding } from './Finding';
 import { SLOT } from './kernel';
-import { layOutLog } from './layOutLog';
+import { layOutLog } from './layOut/layOutLog';
 import { logModelOf } from './logModel';
-import { parameterSpace } from './parameters';
+import { parameterSpace } from './parameters/parameterSpace';
 import { heldBelowPeak } from './reliefInLog';
 
 // A relief lets go at once, and may hold the pressure at its seat from then on; what loses water cold loses it hot as well, and no relief

@@ -1,9 +1,9 @@
 import { resolveCircuit } from '../circuit/resolveCircuit';
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { predictGauge, SLOT } from './kernel';
-import { layOutLog } from './layOutLog';
+import { layOutLog } from './layOut/layOutLog';
 import { logModelOf } from './logModel';
-import { parameterSpace } from './parameters';
+import { parameterSpace } from './parameters/parameterSpace';
 
 const SHEET: CircuitSheet = {
   kind: 'sealed-hot-water',

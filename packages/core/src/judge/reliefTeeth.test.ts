@@ -4,7 +4,7 @@ import type { Case } from './Case';
 import { diagnose } from './diagnose';
 import type { FaultId } from './faults';
 import { predictGauge, SLOT } from './kernel';
-import { layOutLog } from './layOutLog';
+import { layOutLog } from './layOut/layOutLog';
 
 // What a relief's lifting and shutting tells beside that it lifted. Visits in our own words; common practice.
 const FED: CircuitSheet = {

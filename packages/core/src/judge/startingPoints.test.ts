@@ -1,4 +1,4 @@
-import type { ParameterSpace } from './parameters';
+import type { ParameterSpace } from './parameters/parameterSpace';
 import { spread, startingPoints } from './startingPoints';
 
 const space = (...starts: number[][]): ParameterSpace => ({

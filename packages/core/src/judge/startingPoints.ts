@@ -1,4 +1,4 @@
-import type { ParameterSpace } from './parameters';
+import type { ParameterSpace } from './parameters/parameterSpace';
 
 /** Every free parameter's own starts, one at a time together: enough to find gas above and below what fills the vessel, leaks small and
  *  large. */

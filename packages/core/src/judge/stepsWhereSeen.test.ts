@@ -1,6 +1,6 @@
 import { resolveCircuit } from '../circuit/resolveCircuit';
 import type { LogEvent } from '../log/PressureLog';
-import { layOutLog } from './layOutLog';
+import { layOutLog } from './layOut/layOutLog';
 import { stepsWhereSeen } from './stepsWhereSeen';
 
 const MINUTES = [0, 300, 600, 900, 1200];

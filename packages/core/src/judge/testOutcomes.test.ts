@@ -7,7 +7,7 @@ import { fitLogs } from './LogFit';
 import { logModelOf } from './logModel';
 import { NOTHING_LOGGED, type Logged } from './Logged';
 import { OUTCOME_TABLES } from './outcomeTable';
-import { parameterSpace } from './parameters';
+import { parameterSpace } from './parameters/parameterSpace';
 import { outcomesHangOnDraw, testOutcomes } from './testOutcomes';
 import { TEST_IDS, testRow, type TestId } from './tests';
 

@@ -5,7 +5,7 @@ import { coldLevelDensity } from './coldLevel';
 import { diagnose } from './diagnose';
 import type { FaultId } from './faults';
 import { predictGauge, SLOT } from './kernel';
-import { layOutLog } from './layOutLog';
+import { layOutLog } from './layOut/layOutLog';
 
 const PLANT: CircuitSheet = {
   kind: 'sealed-hot-water',

@@ -6,9 +6,10 @@ import { diagnose } from './diagnose';
 import { LITTLE_GAS } from './faultGroups';
 import type { FaultId } from './faults';
 import { SLOT } from './kernel';
-import { layOutLog, seenStepBar } from './layOutLog';
+import { layOutLog } from './layOut/layOutLog';
+import { seenStepBar } from './layOut/readingStep';
 import { logModelOf } from './logModel';
-import { parameterSpace } from './parameters';
+import { parameterSpace } from './parameters/parameterSpace';
 
 const judged = (circuit: CircuitSheet, log: PressureLog) =>
   diagnose({ format: 'jumper-case', version: 1, id: 'unsaid', circuit, logs: [log] });

@@ -2,7 +2,8 @@ import { complianceAt } from '../circuit/balance';
 import { balanceOf } from '../circuit/balanceOf';
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import type { PressureLog } from '../log/PressureLog';
-import { readLog, type LogReading } from '../log/readLog';
+import type { LogReading } from '../log/reading/LogReading';
+import { readLog } from '../log/readLog';
 import { readingSd } from './findingNumbers';
 import { testRow, type TestId } from './tests';
 

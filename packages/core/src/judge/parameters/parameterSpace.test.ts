@@ -1,13 +1,13 @@
 import * as fc from 'fast-check';
-import type { CircuitSheet } from '../circuit/CircuitSheet';
-import { resolveCircuit } from '../circuit/resolveCircuit';
-import { simulateCase } from '../simulate/simulateCase';
-import { FAULT_IDS } from './faults';
-import { judgeEvidence } from './judgeEvidence';
-import { SLOT } from './kernel';
-import { logModelOf } from './logModel';
-import { layOutLog } from './layOutLog';
-import { parameterSpace } from './parameters';
+import type { CircuitSheet } from '../../circuit/CircuitSheet';
+import { resolveCircuit } from '../../circuit/resolveCircuit';
+import { simulateCase } from '../../simulate/simulateCase';
+import { FAULT_IDS } from '../faults';
+import { judgeEvidence } from '../judgeEvidence';
+import { SLOT } from '../kernel';
+import { logModelOf } from '../logModel';
+import { layOutLog } from '../layOut/layOutLog';
+import { parameterSpace } from './parameterSpace';
 
 const SHEET: CircuitSheet = {
   kind: 'sealed-hot-water',

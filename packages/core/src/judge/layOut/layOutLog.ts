@@ -1,0 +1,131 @@
+import type { ResolvedCircuit } from '../../circuit/resolveCircuit';
+import { bySensor, EVENT_OFF_S, type LogEvent, type PressureLog } from '../../log/PressureLog';
+import { fluidGrowth } from '../../water/fluid';
+import { emittersCool } from '../emittersCool';
+import { heatSwitches, type HeatSwitch } from '../heatSwitched';
+import { errorKeptAt, type LogTrack } from '../LogTrack';
+import { openShares, shutsAValve } from '../openShares';
+import { allowForRelief, easedHotBar, heldBelowPeak } from '../reliefInLog';
+import { movesWater } from '../stepsWhereSeen';
+import { modelDoubts, readingVariance, type Doubted } from './doubts';
+import { highestRead } from './highestRead';
+import { logPoints } from './logPoints';
+import { heldAMinute, isOneHotReading } from './oneHotReading';
+import { readingStepBar } from './readingStep';
+
+/** The model is wrong in the same way for a while: at least so long, and in a log of days for a share of it. */
+const LEAST_ERROR_S = 900,
+  ERROR_SPAN_SHARE = 1 / 12;
+/** So far below what it was found at, cold, a hand log's lowest pressure still counts to its range, bar: what falls to nothing in the end
+ *  says nothing of how well heat is foretold. */
+const FALLS_COUNT_BAR = 0.4,
+  FOUND_COLD_K = 5;
+/** Error of one temperature of a logger's, K: what comes and goes from sample to sample. A hand's is slower than that, and stands in the
+ *  doubt about the mean. */
+const READ_SENSOR_K = 0.15;
+
+/** Lays out a log; null when it holds fewer than two pressures, unless the one is of a circuit found hot: how high it stands then says
+ *  something by itself. */
+export function layOutLog(logged: PressureLog, circuit: ResolvedCircuit): LogTrack | null {
+  const log = isOneHotReading(logged) ? heldAMinute(logged) : logged,
+    sensed = bySensor(log),
+    stepBar = readingStepBar(log, circuit.gaugeStepBar);
+  const points = logPoints(log, stepBar, circuit);
+  if (!points) return null;
+  const { r, means, events } = points,
+    { gaugeBar } = r,
+    { meanC } = means,
+    n = r.tS.length;
+  const coldestC = Math.min(...meanC),
+    switches = heatSwitches(events),
+    top = highestRead(log),
+    open = openShares(events, r.tS),
+    water = waterMoved(r.tS, events, points.runsS);
+  const doubted: Doubted = { points, switches, circuit, sensed, stepBar, coldestC, rangeBar: rangeOf(gaugeBar, meanC, coldestC, sensed) };
+  const tS = Float64Array.from(r.tS),
+    modelErrorS = Math.max(LEAST_ERROR_S, ERROR_SPAN_SHARE * (r.tS[n - 1]! - r.tS[0]!));
+  const bare = { n, tS, gaugeBar: Float64Array.from(gaugeBar), spanK: Math.max(...meanC) - coldestC, ...water };
+  const track: LogTrack = {
+    ...bare,
+    variance: readingVariance(doubted),
+    growth: Float64Array.from(meanC, (c) => fluidGrowth(circuit.fluid, meanC[0]!, c)),
+    away: means.heat
+      ? null
+      : emittersCool(
+          r.tS,
+          meanC,
+          r.tS.map((_, i) => apartK(r.flowC[i], r.returnC[i])),
+          switches,
+          circuit.fluid,
+          meanC[0]!,
+        ),
+    blind: means.heat,
+    heatGuessed: means.heat !== null && means.heat.switchS.length > 0 && switches.length === 0,
+    watched: events.some((e) => shutsAValve(e.kind)),
+    fillOn: open.fill,
+    coilOn: open.coil,
+    boilerOn: open.boiler,
+    ...modelDoubts(bare, doubted),
+    modelErrorS,
+    errorKept: errorKeptAt(tS, modelErrorS),
+    jumpBar: pumpJumps(tS, switches),
+    meanGaugeBar: gaugeBar.reduce((a, b) => a + b, 0) / n,
+    topGaugeBar: top.gaugeBar,
+    letGoGaugeBar: null,
+    easedHotBar: easedHotBar(gaugeBar, meanC, stepBar),
+    heldBelowPeak: heldBelowPeak(gaugeBar, meanC, r.tS, stepBar, top),
+    temperatures: means.source,
+    readErrorK: means.source === 'none' || !sensed ? 0 : READ_SENSOR_K,
+    firstC: meanC[0]!,
+  };
+  allowForRelief(track, meanC, circuit.reliefSetGaugeBar, stepBar, (i) => heatIsOff(i, tS, meanC, switches), top);
+  return track;
+}
+
+/** Range of a log's pressures, bar; of a hand's log that was found cold, with no more than a little of what fell below that. */
+function rangeOf(gaugeBar: number[], meanC: number[], coldestC: number, sensed: boolean): number {
+  const lowest = Math.min(...gaugeBar),
+    foundCold = meanC[0]! - coldestC < FOUND_COLD_K;
+  return Math.max(...gaugeBar) - (foundCold && !sensed ? Math.max(lowest, gaugeBar[0]! - FALLS_COUNT_BAR) : lowest);
+}
+
+/** Where a stretch begins in which no unknown water was let in or out, and what was drawn off by measure: what was measured is known,
+ *  whatever else moves water by hand is not. */
+function waterMoved(tS: number[], events: readonly LogEvent[], runsS: readonly number[]): Pick<LogTrack, 'starts' | 'drawnL'> {
+  const starts = new Uint8Array(tS.length),
+    drawnL = new Float64Array(tS.length);
+  starts[0] = 1;
+  let next = 0;
+  tS.forEach((t, i) => {
+    for (; next < events.length && events[next]!.tS <= t + 1e-9; next++) {
+      const { kind, volumeL } = events[next]!;
+      if (kind === 'drawn-off' && volumeL !== undefined) drawnL[i]! += volumeL;
+      else if (movesWater(kind)) starts[i] = 1;
+    }
+  });
+  for (const runS of runsS) starts[tS.findIndex((t) => t >= runS)] = 1;
+  return { starts, drawnL };
+}
+
+/** A pump that starts or stops with the heat moves a gauge that does not stand where it leaves the pressure alone, bar. Common practice. */
+const PUMP_JUMP_BAR = 0.025;
+function pumpJumps(tS: Float64Array, switches: readonly HeatSwitch[]): Float64Array {
+  const jumpBar = new Float64Array(tS.length);
+  for (const { tS: s } of switches) {
+    const near = [...tS.keys()].filter((i) => i > 0 && s > tS[i - 1]! - EVENT_OFF_S && s <= tS[i]! + EVENT_OFF_S);
+    for (const i of near) jumpBar[i] = PUMP_JUMP_BAR / Math.sqrt(near.length);
+  }
+  return jumpBar;
+}
+
+/** Whether the heat is off at a point: as was written down, else as the temperatures say before it and after. */
+function heatIsOff(i: number, tS: Float64Array, meanC: number[], switches: readonly HeatSwitch[]): boolean {
+  const last = switches.findLast((s) => s.tS <= tS[i]!);
+  if (last) return !last.on;
+  if (switches.length) return switches[0]!.on;
+  return meanC[i]! < meanC[i - 1]! && (i + 1 >= tS.length || meanC[i + 1]! <= meanC[i]!);
+}
+
+/** Flow less return; null where one was not read. */
+const apartK = (flowC: number | null | undefined, returnC: number | null | undefined): number | null =>
+  flowC == null || returnC == null ? null : flowC - returnC;
