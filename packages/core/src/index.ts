@@ -37,7 +37,7 @@ export * from './judge/Diagnosis';
 export * from './judge/diagnose';
 export * from './judge/faults';
 export * from './judge/Finding';
-export * from './judge/outcomeTable';
+export * from './judge/findings/outcomeTable';
 export * from './judge/priors';
 export * from './judge/tests';
 export * from './judge/watchLength';

@@ -1,5 +1,5 @@
 import type { FaultId } from './faults';
-import type { LogFit } from './LogFit';
+import type { LogFit } from './fit/LogFit';
 
 /** The circuit's parameters by the kernel's slots, as they may be; weights of one set sum to 1. */
 export interface Draw {

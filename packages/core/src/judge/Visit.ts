@@ -11,12 +11,12 @@ import type { Finding } from './Finding';
 import { layOutLog } from './layOut/layOutLog';
 import { seenStepBar } from './layOut/readingStep';
 import type { Logged } from './Logged';
-import { waysParted, type WaysParted } from './logModel';
-import { topGaugeBar, type LogTrack } from './LogTrack';
-import { mergedWhereStraight } from './mergeStraight';
-import { letGoHot } from './reliefCatch';
-import { seenLift, type SeenLift } from './seenLift';
-import { usualPeakBar } from './usualPeak';
+import { waysParted, type WaysParted } from './fit/logModel';
+import { topGaugeBar, type LogTrack } from './layOut/LogTrack';
+import { mergedWhereStraight } from './layOut/mergeStraight';
+import { letGoHot } from './findings/reliefCatch';
+import { seenLift, type SeenLift } from './levels/seenLift';
+import { usualPeakBar } from './levels/usualPeak';
 import { quickestCreep } from './watchLength';
 
 /** What a visit shows before any suspect is asked about it: its sheet resolved, its logs cleaned and laid out, and what a technician reads

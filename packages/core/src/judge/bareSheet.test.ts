@@ -1,13 +1,13 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { resolveCircuit } from '../circuit/resolveCircuit';
 import type { Case } from './Case';
-import { coldLevelDensity } from './coldLevel';
+import { coldLevelDensity } from './levels/coldLevel';
 import { diagnose } from './diagnose';
 import type { FaultId } from './faults';
 import type { Finding } from './Finding';
-import { SLOT } from './kernel';
-import { logModelOf } from './logModel';
-import { parameterSpace } from './parameters/parameterSpace';
+import { SLOT } from './fit/kernel';
+import { logModelOf } from './fit/logModel';
+import { parameterSpace } from './fit/parameters/parameterSpace';
 
 // First visits: a relief is all that is on the sheet, and perhaps how it is filled. Common practice.
 const BARE: CircuitSheet = { kind: 'sealed-hot-water', reliefValve: { setBar: 3 } };

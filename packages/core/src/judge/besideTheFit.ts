@@ -1,13 +1,13 @@
-import { coldLevelDensity, levelHangsOnDraw } from './coldLevel';
-import { earlyLiftShare } from './earlyLiftShare';
+import { coldLevelDensity, levelHangsOnDraw } from './levels/coldLevel';
+import { earlyLiftShare } from './levels/earlyLiftShare';
 import { has, INFLOW, OUTFLOW } from './faultGroups';
 import type { FaultId } from './faults';
-import { hotLevelDensity } from './hotLevel';
-import type { LogTrack } from './LogTrack';
-import { overheatShare } from './overheat';
-import { bypassTimes } from './parameters/waterWays';
-import { letsGoThere } from './seenLift';
-import { smallDespite } from './sheetMargin';
+import { hotLevelDensity } from './levels/hotLevel';
+import type { LogTrack } from './layOut/LogTrack';
+import { overheatShare } from './levels/overheat';
+import { bypassTimes } from './fit/parameters/waterWays';
+import { letsGoThere } from './levels/seenLift';
+import { smallDespite } from './levels/sheetMargin';
 import { comesToTheRelief, type Visit } from './Visit';
 import type { Likelihood } from './Weighing';
 

@@ -2,11 +2,11 @@ import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import { lowerFirst } from '../lowerFirst';
 import type { Judgement } from './Diagnosis';
 import type { Finding } from './Finding';
-import { changesTheNumber } from './findingLikelihood';
-import { expectedNumber, foretold } from './findingNumbers';
+import { changesTheNumber } from './findings/findingLikelihood';
+import { expectedNumber, foretold } from './findings/findingNumbers';
 import type { Evidence } from './Evidence';
 import type { Judged } from './judgeEvidence';
-import { normalPdf } from './normal';
+import { normalPdf } from './fit/normal';
 import { testRow } from './tests';
 
 type Contradiction = Judgement['contradictions'][number];

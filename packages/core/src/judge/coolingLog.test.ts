@@ -6,10 +6,10 @@ import type { Case } from './Case';
 import { diagnose } from './diagnose';
 import { LITTLE_GAS } from './faultGroups';
 import type { FaultId } from './faults';
-import { fitterOf } from './fitter';
-import { hotLevelDensity } from './hotLevel';
-import { QUICK } from './LogFit';
-import { logModelOf } from './logModel';
+import { fitterOf } from './fit/fitter';
+import { hotLevelDensity } from './levels/hotLevel';
+import { QUICK } from './fit/LogFit';
+import { logModelOf } from './fit/logModel';
 import { layOutLog } from './layOut/layOutLog';
 
 const SHEET: CircuitSheet = {

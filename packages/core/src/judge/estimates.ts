@@ -1,9 +1,9 @@
 import type { Interval, Judgement } from './Diagnosis';
-import { chargeOf } from './findingNumbers';
+import { chargeOf } from './fit/draw';
 import type { Judged } from './judgeEvidence';
 import type { JudgedSet } from './JudgedSet';
-import { SLOT } from './kernel';
-import type { LogTrack } from './LogTrack';
+import { SLOT } from './fit/kernel';
+import type { LogTrack } from './layOut/LogTrack';
 
 /** Wider than this an estimate of the charge says nothing, bar. */
 const WIDEST_CHARGE_BAR = 2;

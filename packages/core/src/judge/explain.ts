@@ -8,8 +8,8 @@ import { EMPTY_GAUGE_BAR, isWaterUnsaid, type Finding } from './Finding';
 import type { Evidence } from './Evidence';
 import type { Judged } from './judgeEvidence';
 import type { JudgedSet } from './JudgedSet';
-import type { LogTrack } from './LogTrack';
-import { OUTCOME_TABLES } from './outcomeTable';
+import type { LogTrack } from './layOut/LogTrack';
+import { OUTCOME_TABLES } from './findings/outcomeTable';
 import { testRow } from './tests';
 
 /** Less than this is not worth a sentence, bits. */

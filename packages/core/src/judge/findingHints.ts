@@ -1,10 +1,11 @@
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import type { Finding } from './Finding';
-import { chargeOf, expectedNumber, foretold } from './findingNumbers';
+import { expectedNumber, foretold } from './findings/findingNumbers';
+import { chargeOf } from './fit/draw';
 import type { Logged } from './Logged';
-import type { Hint } from './Misses';
-import { catchHint } from './reliefCatch';
-import { liftHint } from './seenLift';
+import type { Hint } from './fit/Misses';
+import { catchHint } from './findings/reliefCatch';
+import { liftHint } from './levels/seenLift';
 import type { Visit } from './Visit';
 
 /** Where to look for the circuit's parameters beside the logs: findings whose number they foretell, where a relief was seen to let go, and

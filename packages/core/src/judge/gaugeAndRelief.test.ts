@@ -1,7 +1,7 @@
 import { resolveCircuit } from '../circuit/resolveCircuit';
-import { findingLikelihood, hangsOnDraw } from './findingLikelihood';
+import { findingLikelihood, hangsOnDraw } from './findings/findingLikelihood';
 import type { Finding } from './Finding';
-import { SLOT } from './kernel';
+import { SLOT } from './fit/kernel';
 import { NOTHING_LOGGED } from './Logged';
 
 const circuit = resolveCircuit({ kind: 'sealed-hot-water', reliefValve: { setBar: 3 }, fill: { kind: 'manual-loop' } });

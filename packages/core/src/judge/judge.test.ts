@@ -3,7 +3,7 @@ import { diagnose } from './diagnose';
 import type { FaultId } from './faults';
 import { FAULT_IDS, faultRow } from './faults';
 import type { Finding } from './Finding';
-import { OUTCOME_TABLES, outcomeShares } from './outcomeTable';
+import { OUTCOME_TABLES, outcomeShares } from './findings/outcomeTable';
 import { weightedSets } from './priors';
 import { TEST_IDS, testRow, type TestId } from './tests';
 import { simulateCase } from '../simulate/simulateCase';

@@ -1,11 +1,11 @@
 import type { Evidence } from './Evidence';
 import type { FaultId } from './faults';
 import { hintsOf } from './findingHints';
-import { fitterOf, HASTY_LENDING, LENDING, type Fitter, type Looked } from './fitter';
+import { fitterOf, HASTY_LENDING, LENDING, type Fitter, type Looked } from './fit/fitter';
 import type { JudgedSet } from './JudgedSet';
 import { setJudge } from './judgeSet';
-import { QUICK, THOROUGH, type Effort } from './LogFit';
-import type { LogTrack } from './LogTrack';
+import { QUICK, THOROUGH, type Effort } from './fit/LogFit';
+import type { LogTrack } from './layOut/LogTrack';
 import { waysOn } from './otherWays';
 import type { WeightedSet } from './priors';
 import { scoresOf, withProbabilities } from './probabilities';

@@ -1,12 +1,12 @@
 import { besideTheFit } from './besideTheFit';
 import type { JudgedSet } from './JudgedSet';
-import type { LogFit } from './LogFit';
-import { movesAs, type LogModel } from './logModel';
+import type { LogFit } from './fit/LogFit';
+import { movesAs, type LogModel } from './fit/logModel';
 import type { Ways } from './otherWays';
 import type { WeightedSet } from './priors';
 import type { Visit } from './Visit';
 import { weighed } from './Weighing';
-import { weighFindings } from './weighFindings';
+import { weighFindings } from './findings/weighFindings';
 
 /** Judges a set of faults by all that a visit holds: how well it fits the logs in whichever way it may hold, what these say beside that,
  *  and what was found.

@@ -1,13 +1,13 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { resolveCircuit } from '../circuit/resolveCircuit';
 import type { Case } from './Case';
-import { coldLevelDensity } from './coldLevel';
+import { coldLevelDensity } from './levels/coldLevel';
 import { diagnose } from './diagnose';
 import type { FaultId } from './faults';
-import { SLOT } from './kernel';
-import { logModelOf } from './logModel';
+import { SLOT } from './fit/kernel';
+import { logModelOf } from './fit/logModel';
 import { layOutLog } from './layOut/layOutLog';
-import { parameterSpace } from './parameters/parameterSpace';
+import { parameterSpace } from './fit/parameters/parameterSpace';
 
 // What counts as a fault by its level stands in the catalogue (`faults.ts`): 0.3 bar below the fill wanted, 0.5 above it.
 const SHEET: CircuitSheet = {

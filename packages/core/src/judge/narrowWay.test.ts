@@ -2,7 +2,7 @@ import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { resolveCircuit } from '../circuit/resolveCircuit';
 import type { PressureLog } from '../log/PressureLog';
 import { diagnose } from './diagnose';
-import { predictGauge, SLOT } from './kernel';
+import { predictGauge, SLOT } from './fit/kernel';
 import { layOutLog } from './layOut/layOutLog';
 
 const HOME: CircuitSheet = {

@@ -1,10 +1,10 @@
 import { systemPressureGaugeBar } from '../circuit/systemPressure';
 import { resolveCircuit } from '../circuit/resolveCircuit';
-import { predictGauge, SLOT } from './kernel';
-import { cholesky, forwardSolve } from './linear';
+import { predictGauge, SLOT } from './fit/kernel';
+import { cholesky, forwardSolve } from './fit/linear';
 import { layOutLog } from './layOut/layOutLog';
-import type { LogTrack } from './LogTrack';
-import { whiten } from './whiten';
+import type { LogTrack } from './layOut/LogTrack';
+import { whiten } from './fit/whiten';
 
 const circuit = resolveCircuit({
   kind: 'sealed-hot-water',

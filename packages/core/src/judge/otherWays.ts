@@ -1,11 +1,11 @@
 import { heldFromGaugeBar } from '../circuit/resolveCircuit';
 import type { PressureLog } from '../log/PressureLog';
 import type { FaultId } from './faults';
-import { PAST_THE_VALVE } from './findingLikelihood';
-import { logModelOf, type LogModel } from './logModel';
-import { lowGaugeBar, type LogTrack } from './LogTrack';
-import { mayHaveBlown } from './parameters/reliefParameters';
-import { knownToSheet } from './sheetMargin';
+import { PAST_THE_VALVE } from './findings/watchDensity';
+import { logModelOf, type LogModel } from './fit/logModel';
+import { lowGaugeBar, type LogTrack } from './layOut/LogTrack';
+import { mayHaveBlown } from './fit/parameters/reliefParameters';
+import { knownToSheet } from './levels/sheetMargin';
 import type { Visit } from './Visit';
 
 /** Another way in which a hypothesis may hold too, and how often it does. */

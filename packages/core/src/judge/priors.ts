@@ -4,7 +4,7 @@ import { COMPLAINT_ROWS, type Complaint } from './complaints';
 import { INFLOW, LITTLE_GAS } from './faultGroups';
 import { applicableFaults, faultRow, type FaultId } from './faults';
 import type { Finding } from './Finding';
-import { undersizeFactor } from './sheetMargin';
+import { undersizeFactor } from './levels/sheetMargin';
 import { testRow } from './tests';
 
 export const REPLACEABLE_PARTS = [

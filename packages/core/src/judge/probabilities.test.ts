@@ -1,6 +1,6 @@
 import type { FaultId } from './faults';
 import type { JudgedSet } from './JudgedSet';
-import { logModelOf, movesAs, waysParted } from './logModel';
+import { logModelOf, movesAs, waysParted } from './fit/logModel';
 import { beforeFindings, withProbabilities } from './probabilities';
 
 const set = (faults: FaultId[], prior: number, logEvidence: number, findingEvidence: number[] = []): JudgedSet => ({

@@ -4,11 +4,11 @@ import type { Case } from './Case';
 import { diagnose } from './diagnose';
 import type { FaultId } from './faults';
 import type { Finding } from './Finding';
-import { SLOT } from './kernel';
+import { SLOT } from './fit/kernel';
 import { layOutLog } from './layOut/layOutLog';
-import { logModelOf } from './logModel';
-import { parameterSpace } from './parameters/parameterSpace';
-import { heldBelowPeak } from './reliefInLog';
+import { logModelOf } from './fit/logModel';
+import { parameterSpace } from './fit/parameters/parameterSpace';
+import { heldBelowPeak } from './layOut/reliefInLog';
 
 // A relief lets go at once, and may hold the pressure at its seat from then on; what loses water cold loses it hot as well, and no relief
 // has to let go for that. Visits in our own words; common practice.

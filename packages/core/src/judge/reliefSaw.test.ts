@@ -1,9 +1,9 @@
 import { resolveCircuit } from '../circuit/resolveCircuit';
 import type { CircuitSheet } from '../circuit/CircuitSheet';
-import { predictGauge, SLOT } from './kernel';
+import { predictGauge, SLOT } from './fit/kernel';
 import { layOutLog } from './layOut/layOutLog';
-import { logModelOf } from './logModel';
-import { parameterSpace } from './parameters/parameterSpace';
+import { logModelOf } from './fit/logModel';
+import { parameterSpace } from './fit/parameters/parameterSpace';
 
 const SHEET: CircuitSheet = {
   kind: 'sealed-hot-water',

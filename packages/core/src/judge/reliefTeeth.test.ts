@@ -3,7 +3,7 @@ import { resolveCircuit } from '../circuit/resolveCircuit';
 import type { Case } from './Case';
 import { diagnose } from './diagnose';
 import type { FaultId } from './faults';
-import { predictGauge, SLOT } from './kernel';
+import { predictGauge, SLOT } from './fit/kernel';
 import { layOutLog } from './layOut/layOutLog';
 
 // What a relief's lifting and shutting tells beside that it lifted. Visits in our own words; common practice.

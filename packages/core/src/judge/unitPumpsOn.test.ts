@@ -1,10 +1,10 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { resolveCircuit } from '../circuit/resolveCircuit';
 import { simulateCase } from '../simulate/simulateCase';
-import { coldLevelDensity } from './coldLevel';
+import { coldLevelDensity } from './levels/coldLevel';
 import { diagnose } from './diagnose';
 import type { FaultId } from './faults';
-import { predictGauge, SLOT } from './kernel';
+import { predictGauge, SLOT } from './fit/kernel';
 import { layOutLog } from './layOut/layOutLog';
 
 const PLANT: CircuitSheet = {

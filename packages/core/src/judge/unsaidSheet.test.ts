@@ -5,11 +5,11 @@ import { simulateCase } from '../simulate/simulateCase';
 import { diagnose } from './diagnose';
 import { LITTLE_GAS } from './faultGroups';
 import type { FaultId } from './faults';
-import { SLOT } from './kernel';
+import { SLOT } from './fit/kernel';
 import { layOutLog } from './layOut/layOutLog';
 import { seenStepBar } from './layOut/readingStep';
-import { logModelOf } from './logModel';
-import { parameterSpace } from './parameters/parameterSpace';
+import { logModelOf } from './fit/logModel';
+import { parameterSpace } from './fit/parameters/parameterSpace';
 
 const judged = (circuit: CircuitSheet, log: PressureLog) =>
   diagnose({ format: 'jumper-case', version: 1, id: 'unsaid', circuit, logs: [log] });

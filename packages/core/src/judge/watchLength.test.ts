@@ -1,7 +1,7 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { resolveCircuit } from '../circuit/resolveCircuit';
 import type { PressureLog } from '../log/PressureLog';
-import { readingSd } from './findingNumbers';
+import { readingSd } from './findings/readingSd';
 import { TEST_IDS } from './tests';
 import { creepSeenBarPerH, testMinutes, watchLengthMin } from './watchLength';
 

@@ -1,7 +1,7 @@
 import type { ResolvedCircuit } from '../../circuit/resolveCircuit';
 import { EVENT_OFF_S } from '../../log/PressureLog';
-import type { HeatSwitch } from '../heatSwitched';
-import type { LogTrack } from '../LogTrack';
+import type { HeatSwitch } from './heatSwitched';
+import type { LogTrack } from './LogTrack';
 import type { LogPoints } from './logPoints';
 
 /** The model's own error while nothing is heated, bar, and when warm as a share of the log's range: logged temperatures, and those read by

@@ -1,12 +1,12 @@
 import type { ResolvedCircuit } from '../../circuit/resolveCircuit';
 import { bySensor, EVENT_OFF_S, type LogEvent, type PressureLog } from '../../log/PressureLog';
 import { fluidGrowth } from '../../water/fluid';
-import { emittersCool } from '../emittersCool';
-import { heatSwitches, type HeatSwitch } from '../heatSwitched';
-import { errorKeptAt, type LogTrack } from '../LogTrack';
-import { openShares, shutsAValve } from '../openShares';
-import { allowForRelief, easedHotBar, heldBelowPeak } from '../reliefInLog';
-import { movesWater } from '../stepsWhereSeen';
+import { emittersCool } from './emittersCool';
+import { heatSwitches, type HeatSwitch } from './heatSwitched';
+import { errorKeptAt, type LogTrack } from './LogTrack';
+import { openShares, shutsAValve } from './openShares';
+import { allowForRelief, easedHotBar, heldBelowPeak } from './reliefInLog';
+import { movesWater } from './stepsWhereSeen';
 import { modelDoubts, readingVariance, type Doubted } from './doubts';
 import { highestRead } from './highestRead';
 import { logPoints } from './logPoints';

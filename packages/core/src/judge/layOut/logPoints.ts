@@ -3,9 +3,9 @@ import { keepPeaks } from '../../log/keepPeaks';
 import { bySensor, type LogEvent, type PressureLog } from '../../log/PressureLog';
 import { reduceLog, type ReducedLog } from '../../log/reduceLog';
 import { unsaidTopUps } from '../../log/unsaidTopUps';
-import { meanTemperatures, type MeanTemperatures } from '../meanTemperatures';
-import { pumpRuns } from '../pumpRuns';
-import { stepsWhereSeen } from '../stepsWhereSeen';
+import { meanTemperatures, type MeanTemperatures } from './meanTemperatures';
+import { pumpRuns } from './pumpRuns';
+import { stepsWhereSeen } from './stepsWhereSeen';
 
 /** A visit is thinned by averages; a log of days is laid out in blocks of minutes, of which each slice gives its first, lowest, highest and
  *  last, so that every heat cycle's cold and hot ends stay what they were. */

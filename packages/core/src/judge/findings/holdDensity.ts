@@ -1,0 +1,61 @@
+import type { ResolvedCircuit } from '../../circuit/resolveCircuit';
+import { fallenDensity } from './fallenDensity';
+import { has, INFLOW } from '../faultGroups';
+import type { FaultId } from '../faults';
+import type { Finding } from '../Finding';
+import { changeOver } from './changeOver';
+import { readingSd } from './readingSd';
+import { curveOf, inKOf, NO_FEED_BAR, outKOf } from '../fit/draw';
+import { SLOT } from '../fit/kernel';
+import { normalPdf } from '../fit/normal';
+import { WaterCurve } from '../fit/WaterCurve';
+
+/** Boiler and circuit shut off from each other: each side falls by what leaks on it and rises by what comes in there. Which side has the
+ *  vessel, and with it the room, is not said: half and half. */
+export function holdDensity(f: Finding, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit): number | null {
+  if (f.boilerStartBar === undefined || f.boilerEndBar === undefined || f.minutes === undefined) return null;
+  const hours = f.minutes / 60,
+    sd = readingSd(c, f.boilerStartBar, f.boilerEndBar);
+  const bare = new WaterCurve(0, 0, 0, v[SLOT.stretch]!, v[SLOT.air]!),
+    whole = curveOf(v);
+  const side = (start: number, end: number, loses: boolean, gains: boolean) => {
+    const seen = end - start,
+      still = normalPdf(seen, 0, sd);
+    if (!loses && !gains) return 0.94 * still + 0.06 * ANYWHERE;
+    const ways = {
+      inK: gains ? inKOf(v) : 0,
+      outK: loses ? outKOf(v) : 0,
+      feedGaugeBar: NO_FEED_BAR,
+      liftGaugeBar: v[SLOT.lift]!,
+      mainsGaugeBar: v[SLOT.mains]!,
+    };
+    const by = (curve: WaterCurve) => {
+      const change = changeOver(curve, start, hours, ways, c);
+      return fallenDensity(seen, change, Math.hypot(sd, 0.15 * change), start, c);
+    };
+    return 0.42 * by(whole) + 0.42 * by(bare) + 0.08 * still + 0.08 * ANYWHERE;
+  };
+  const density = (ventInBoiler: boolean) => {
+    const boiler = side(
+      f.boilerStartBar!,
+      f.boilerEndBar!,
+      has(faults, 'boiler-exchanger-leak', 'relief-valve-passing') || (ventInBoiler && has(faults, 'air-vent-faulty')),
+      has(faults, 'dhw-plate-perforated'),
+    );
+    if (f.circuitStartBar === undefined || f.circuitEndBar === undefined) return boiler;
+    return (
+      boiler *
+      side(
+        f.circuitStartBar,
+        f.circuitEndBar,
+        has(faults, 'circuit-leak') || (!ventInBoiler && has(faults, 'air-vent-faulty')),
+        has(faults, ...INFLOW) && !has(faults, 'dhw-plate-perforated'),
+      )
+    );
+  };
+  // A boiler has a vent of its own, and the circuit has others.
+  return has(faults, 'air-vent-faulty') ? 0.5 * density(true) + 0.5 * density(false) : density(false);
+}
+
+/** Density of a change that has nothing to do with the faults: a valve that does not shut, a room that cools. */
+const ANYWHERE = 0.5;

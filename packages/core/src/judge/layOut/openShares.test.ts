@@ -1,0 +1,96 @@
+import fc from 'fast-check';
+import type { CircuitSheet } from '../../circuit/CircuitSheet';
+import type { EventKind, LogEvent } from '../../log/PressureLog';
+import { diagnose } from '../diagnose';
+import { openShares, shutsAValve } from './openShares';
+
+const at = (tS: number, kind: EventKind): LogEvent => ({ tS, kind });
+
+it('what is turned at the moment of a reading is turned after it', () => {
+  const { fill, coil, boiler } = openShares([at(0, 'cold-main-closed'), at(1200, 'cold-main-opened')], [0, 1200, 1500, 2400]);
+  expect([...fill]).toEqual([0, 0, 1, 1]);
+  expect([...coil]).toEqual([0, 0, 1, 1]);
+  expect([...boiler]).toEqual([1, 1, 1, 1]);
+});
+
+it('what is turned between two readings was open for a part of the time', () => {
+  expect([...openShares([at(150, 'boiler-isolated'), at(700, 'boiler-reopened')], [0, 600, 1000]).boiler]).toEqual([1, 0.25, 0.75]);
+});
+
+it('a loop that was parted stays so when the main is opened again', () => {
+  const { fill, coil } = openShares([at(10, 'fill-disconnected'), at(20, 'cold-main-closed'), at(40, 'cold-main-opened')], [0, 20, 40, 60]);
+  expect([...fill]).toEqual([1, 0.5, 0, 0]);
+  expect([...coil]).toEqual([1, 1, 0, 1]);
+});
+
+it('however often it is read in between, something was open for as long', () => {
+  const events = [at(300, 'coil-isolated'), at(700, 'coil-reopened'), at(1000, 'cold-main-closed'), at(1300, 'cold-main-opened')];
+  fc.assert(
+    fc.property(fc.array(fc.integer({ min: 1, max: 1999 }), { maxLength: 12 }), (more) => {
+      const tS = [0, ...[...new Set(more)].sort((a, b) => a - b), 2000],
+        openS = [...openShares(events, tS).coil].reduce((sum, share, i) => sum + (i > 0 ? share * (tS[i]! - tS[i - 1]!) : 0), 0);
+      return Math.abs(openS - 1300) < 1e-6;
+    }),
+  );
+});
+
+it('shutting off is told from opening, and from all else', () => {
+  expect((['cold-main-closed', 'fill-closed', 'fill-disconnected', 'coil-isolated', 'boiler-isolated'] as const).every(shutsAValve)).toBe(
+    true,
+  );
+  expect((['cold-main-opened', 'coil-reopened', 'top-up', 'heat-on', 'note'] as const).some(shutsAValve)).toBe(false);
+});
+
+it('steady as long as the main was shut and rising from the reading at which it was opened is mains water, on a bare sheet as well', () => {
+  const circuit: CircuitSheet = { kind: 'sealed-hot-water', reliefValve: { setBar: 3 } };
+  const logs = [
+    {
+      source: 'hand' as const,
+      samples: { tS: [0, 1200, 1500, 2400], pressureBar: [1.5, 1.5, 1.6, 1.85], flowC: [19, 19, 19, 19] },
+      events: [at(0, 'cold-main-closed'), at(1200, 'cold-main-opened')],
+    },
+  ];
+  const d = diagnose({
+    format: 'jumper-case',
+    version: 1,
+    id: 'main',
+    circuit,
+    complaint: ['drips-outside'],
+    logs,
+    findings: [{ test: 'fill-outlet-drip', outcome: 'dry' }],
+  });
+  expect(d.marginals['dhw-plate-perforated']! + d.marginals['dhw-coil-perforated']!).toBeGreaterThan(0.85);
+});
+
+it('a circuit that falls until the boiler is shut off from it leaks at the boiler, by its exchanger or by its relief; one that goes on falling leaks elsewhere', () => {
+  const circuit: CircuitSheet = {
+    kind: 'sealed-hot-water',
+    waterVolumeL: 95,
+    staticHeadM: 4,
+    vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 },
+    reliefValve: { setBar: 3 },
+    fill: { kind: 'manual-loop' },
+    domesticHotWater: { kind: 'plate-exchanger' },
+  };
+  const asked = (lastBar: number) =>
+    diagnose({
+      format: 'jumper-case',
+      version: 1,
+      id: 'boiler',
+      circuit,
+      logs: [
+        {
+          source: 'hand',
+          samples: { tS: [0, 1800, 3600, 7200], pressureBar: [1.5, 1.35, 1.2, lastBar], flowC: [20, 20, 20, 20] },
+          events: [at(3600, 'boiler-isolated')],
+        },
+      ],
+    }).marginals;
+  const stands = asked(1.2),
+    falls = asked(0.9),
+    atBoiler = (m: typeof stands) => m['boiler-exchanger-leak']! + m['relief-valve-passing']!;
+  expect(atBoiler(stands)).toBeGreaterThan(0.7);
+  expect(stands['relief-valve-passing']!).toBeGreaterThan(0.2);
+  expect(falls['circuit-leak']!).toBeGreaterThan(2 * stands['circuit-leak']!);
+  expect(falls['circuit-leak']!).toBeGreaterThan(falls['boiler-exchanger-leak']!);
+});

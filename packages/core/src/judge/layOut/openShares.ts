@@ -1,0 +1,54 @@
+import type { EventKind, LogEvent } from '../../log/PressureLog';
+
+/** For each point of a log, what share of the time since the point before each way was open, 0 to 1; at the first point, whether it is. */
+export interface OpenShares {
+  fill: Float64Array;
+  coil: Float64Array;
+  boiler: Float64Array;
+}
+
+type Valve = 'main' | 'loop' | 'coil' | 'boiler';
+const TURNS: Partial<Record<EventKind, { valve: Valve; open: 0 | 1 }>> = {
+  'cold-main-closed': { valve: 'main', open: 0 },
+  'cold-main-opened': { valve: 'main', open: 1 },
+  'fill-closed': { valve: 'loop', open: 0 },
+  'fill-disconnected': { valve: 'loop', open: 0 },
+  'fill-opened': { valve: 'loop', open: 1 },
+  'coil-isolated': { valve: 'coil', open: 0 },
+  'coil-reopened': { valve: 'coil', open: 1 },
+  'boiler-isolated': { valve: 'boiler', open: 0 },
+  'boiler-reopened': { valve: 'boiler', open: 1 },
+};
+/** Whether an event shuts something off: whoever does so watches the water, and lets the boiler be. */
+export const shutsAValve = (kind: EventKind): boolean => TURNS[kind]?.open === 0;
+
+/** What was open between the points of a log: water comes by the fill as long as main and loop are open, by the coil as long as main and
+ *  coil are. What is turned at the moment of a reading is turned after it.
+ *  @param events in the order of their time */
+export function openShares(events: readonly LogEvent[], tS: ArrayLike<number>): OpenShares {
+  const n = tS.length,
+    shares: OpenShares = { fill: new Float64Array(n), coil: new Float64Array(n), boiler: new Float64Array(n) };
+  const open: Record<Valve, number> = { main: 1, loop: 1, coil: 1, boiler: 1 };
+  let next = 0,
+    at = tS[0] ?? 0;
+  const add = (i: number, share: number) => {
+    shares.fill[i]! += share * open.main * open.loop;
+    shares.coil[i]! += share * open.main * open.coil;
+    shares.boiler[i]! += share * open.boiler;
+  };
+  for (let i = 0; i < n; i++) {
+    const gapS = tS[i]! - at;
+    for (; next < events.length && events[next]!.tS <= tS[i]!; next++) {
+      const { tS: eventS, kind } = events[next]!,
+        turn = TURNS[kind];
+      if (gapS > 0 && eventS > at) {
+        add(i, (eventS - at) / gapS);
+        at = eventS;
+      }
+      if (turn) open[turn.valve] = turn.open;
+    }
+    add(i, gapS > 0 ? (tS[i]! - at) / gapS : 1);
+    at = tS[i]!;
+  }
+  return shares;
+}
