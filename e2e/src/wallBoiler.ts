@@ -15,7 +15,8 @@ interface Run {
   durationS: number;
   stepS: number;
   heatOnS?: number;
-  /** When the heat goes off; at the end where it is not said. */ heatOffS?: number;
+  /** When the heat goes off; at the end where it is not said. */
+  heatOffS?: number;
   resolutionBar?: number;
 }
 

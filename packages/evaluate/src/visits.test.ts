@@ -18,7 +18,8 @@ interface Row {
   isKnown: (fault: string) => boolean;
   leastFindings: number;
   leastFaults: number;
-  /** The visits in which so many faults are met; all where it is left out. */ metIn?: Tier;
+  /** The visits in which so many faults are met; all where it is left out. */
+  metIn?: Tier;
 }
 const ROWS: [string, Row][] = [
   [

@@ -2,7 +2,8 @@ import type { CSSProperties } from 'react';
 
 interface Props {
   address: string;
-  /** What it shows; empty where the control around it says so. */ alt: string;
+  /** What it shows; empty where the control around it says so. */
+  alt: string;
   width: CSSProperties['width'];
   height?: CSSProperties['height'];
   whole?: boolean;

@@ -20,7 +20,8 @@ interface Operation {
   body?: z.ZodType;
   query?: Record<string, z.ZodType>;
   answer?: z.ZodType;
-  /** A JPEG goes in, or comes out where nothing goes in. */ picture?: boolean;
+  /** A JPEG goes in, or comes out where nothing goes in. */
+  picture?: boolean;
   errors: ErrorCode[];
 }
 

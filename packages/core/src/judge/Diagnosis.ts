@@ -33,7 +33,8 @@ export interface Judgement {
     lossLPerH: Interval | null;
     gaugeOffsetBar: Interval | null;
     waterVolumeL: Interval | null;
-    /** At which the relief really lifts, where it came near or is suspected. */ reliefLiftBar: Interval | null;
+    /** At which the relief really lifts, where it came near or is suspected. */
+    reliefLiftBar: Interval | null;
   };
   /** For a healthy circuit of this sheet at the temperatures logged; null where nothing is logged and nothing can be expected. */
   expected: { hotBar: number; swingBar: number } | null;

@@ -1,11 +1,6 @@
 import type { FaultId } from './faults';
+import type { Draw } from './fit/draw';
 import type { LogFit } from './fit/LogFit';
-
-/** The circuit's parameters by the kernel's slots, as they may be; weights of one set sum to 1. */
-export interface Draw {
-  v: Float64Array;
-  weight: number;
-}
 
 /** One set of faults, judged. */
 export interface JudgedSet {

@@ -1,5 +1,5 @@
 import * as fc from 'fast-check';
-import type { Draw } from './JudgedSet';
+import type { Draw } from './fit/draw';
 import { weighed } from './Weighing';
 
 const draw = (x: number, weight: number): Draw => ({ v: Float64Array.of(x), weight });

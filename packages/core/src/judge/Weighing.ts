@@ -1,4 +1,4 @@
-import type { Draw } from './JudgedSet';
+import type { Draw } from './fit/draw';
 
 /** How likely a piece of evidence is under a set of faults: the same whatever the circuit's parameters are, or for each draw of them. */
 export type Likelihood = number | ((v: Float64Array) => number);

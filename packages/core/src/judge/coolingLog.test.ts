@@ -8,7 +8,7 @@ import { LITTLE_GAS } from './faultGroups';
 import type { FaultId } from './faults';
 import { fitterOf } from './fit/fitter';
 import { hotLevelDensity } from './levels/hotLevel';
-import { QUICK } from './fit/LogFit';
+import { QUICK } from './fit/effort';
 import { logModelOf } from './fit/logModel';
 import { layOutLog } from './layOut/layOutLog';
 

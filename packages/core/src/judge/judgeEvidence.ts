@@ -4,7 +4,7 @@ import { hintsOf } from './findingHints';
 import { fitterOf, HASTY_LENDING, LENDING, type Fitter, type Looked } from './fit/fitter';
 import type { JudgedSet } from './JudgedSet';
 import { setJudge } from './judgeSet';
-import { QUICK, THOROUGH, type Effort } from './fit/LogFit';
+import { QUICK, THOROUGH, type Effort } from './fit/effort';
 import type { LogTrack } from './layOut/LogTrack';
 import { waysOn } from './otherWays';
 import type { WeightedSet } from './priors';

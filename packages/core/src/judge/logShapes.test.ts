@@ -35,9 +35,11 @@ interface Run {
   fault: FaultId;
   heat?: typeof HEATED;
   actions: LogEvent[];
-  /** Readings by a hand every five minutes, or a logger's. */ everyS?: number;
+  /** Readings by a hand every five minutes, or a logger's. */
+  everyS?: number;
   temperatures?: boolean;
-  /** How late the events were noted, s. */ notedS?: number;
+  /** How late the events were noted, s. */
+  notedS?: number;
 }
 function logOf({ circuit, fault, heat = [], actions, everyS = 300, temperatures = true, notedS = 0 }: Run): PressureLog {
   const { log } = simulateCase({

@@ -3,7 +3,7 @@ import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { applicableFaults, type FaultId } from './faults';
 import type { Finding } from './Finding';
 import { findingLikelihood, hangsOnDraw } from './findings/findingLikelihood';
-import { fitLogs } from './fit/LogFit';
+import { fitLogs } from './fit/fitLogs';
 import { logModelOf } from './fit/logModel';
 import { NOTHING_LOGGED, type Logged } from './Logged';
 import { OUTCOME_TABLES } from './findings/outcomeTable';

@@ -3,7 +3,8 @@ import { heatIsOn, type PressureLog } from '../log/PressureLog';
 export interface CoolingTime {
   minutes: number;
   nowC: number;
-  /** `log`: by this circuit's own cooling; `usual`: it was not seen to cool. */ from: 'log' | 'usual';
+  /** `log`: by this circuit's own cooling; `usual`: it was not seen to cool. */
+  from: 'log' | 'usual';
 }
 
 /** How fast a heated circuit loses its warmth where nothing better is known: time constant, min. Common practice: 70 to 50 °C in most of an

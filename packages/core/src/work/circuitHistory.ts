@@ -8,7 +8,8 @@ export interface HistoryPoint {
   at: string;
   coldBar?: number;
   topUps?: number;
-  /** Charge as found, and as left when it was set. */ chargeFoundBar?: number;
+  /** Charge as found, and as left when it was set. */
+  chargeFoundBar?: number;
   chargeLeftBar?: number;
 }
 

@@ -25,7 +25,8 @@ export interface PartFitted {
   size?: string;
   oldSize?: string;
   chargeBar?: number;
-  /** What the old one's label says. */ oldSetBar?: number;
+  /** What the old one's label says. */
+  oldSetBar?: number;
   oldVolumeL?: number;
 }
 

@@ -5,7 +5,8 @@ export interface Floor {
   name: string;
   heightM: number;
   radiators: number;
-  /** Water of one emitter, L; left out, by {@link RADIATOR_L}. */ litresEach?: number;
+  /** Water of one emitter, L; left out, by {@link RADIATOR_L}. */
+  litresEach?: number;
 }
 export interface DrainStep {
   floor: string;

@@ -15,7 +15,8 @@ export interface School {
   id: SchoolId;
   title: string;
   options: SchoolOption[];
-  /** What stands where nobody chose, and why. */ usual: string;
+  /** What stands where nobody chose, and why. */
+  usual: string;
   why: string;
 }
 export const SCHOOL_IDS = [

@@ -5,7 +5,8 @@ export interface BalanceRun {
   durationS: number;
   heat: [onS: number, offS: number] | null;
   shut: string[];
-  /** Somebody began to read only so long after the start. */ readFromS?: number;
+  /** Somebody began to read only so long after the start. */
+  readFromS?: number;
 }
 export interface BalanceTrace {
   tS: number[];

@@ -34,7 +34,8 @@ export interface LoopPlant {
     way: 'open' | 'shut' | 'blocked' | 'narrow';
     holed: boolean;
     coreLeaks: boolean;
-    /** Share of the boiler's warmth that comes through to the gas. */ warms: number;
+    /** Share of the boiler's warmth that comes through to the gas. */
+    warms: number;
   };
   stretchLPerBar: number;
   airL: number;

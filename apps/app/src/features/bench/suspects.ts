@@ -11,7 +11,8 @@ export interface Suspect {
   remedy: string;
   evidence: {
     fault: FaultId;
-    /** Of a pair it says of which fault it speaks. */ text: string;
+    /** Of a pair it says of which fault it speaks. */
+    text: string;
     reason: string;
     byLog: boolean;
     bits: number;

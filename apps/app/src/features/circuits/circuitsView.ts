@@ -6,7 +6,8 @@ import { pressureNumber, pressureText, type Units } from '../units/units';
 
 export interface CircuitRow {
   circuitId: string;
-  /** The newest visit, through which its history opens. */ jobId: string;
+  /** The newest visit, through which its history opens. */
+  jobId: string;
   cold: string;
   site: string;
   town: string;

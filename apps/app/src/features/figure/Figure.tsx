@@ -16,7 +16,8 @@ interface Props {
   units: Units;
   height: number;
   predicted?: { min: number; bar: number }[] | null;
-  /** Without touch, for paper. */ quiet?: boolean;
+  /** Without touch, for paper. */
+  quiet?: boolean;
 }
 
 /** Ladder and trace as one figure: the ladder is the trace's vertical axis. */

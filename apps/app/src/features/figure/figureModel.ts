@@ -8,7 +8,8 @@ export interface Rung {
   id: string;
   label: string;
   bar: number;
-  /** It lies below the ladder's foot, and stands there. */ belowFoot?: boolean;
+  /** It lies below the ladder's foot, and stands there. */
+  belowFoot?: boolean;
   reach?: { low: number; high: number };
   tone: 'relief' | 'right' | 'fill' | 'quiet' | 'doubt';
   line: 'solid' | 'dashed' | 'dotted' | 'none';

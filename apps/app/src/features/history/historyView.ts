@@ -21,7 +21,8 @@ export interface HistoryView {
   points: HistoryPoint[];
   lines: string[];
   coldTrace: TracePoint[];
-  /** The vessel's charge, as found and then as left on each visit. */ chargeTrace: TracePoint[];
+  /** The vessel's charge, as found and then as left on each visit. */
+  chargeTrace: TracePoint[];
   rightBar: number;
 }
 

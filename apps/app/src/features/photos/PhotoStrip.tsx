@@ -13,7 +13,8 @@ import { useCircuitPhotos, usePhoto, usePhotoWork } from './usePhotos';
 interface Props {
   jobId: string;
   circuitId: string;
-  /** What is in the picture: a part's id, or `circuit`. */ of: string;
+  /** What is in the picture: a part's id, or `circuit`. */
+  of: string;
   title: string;
 }
 

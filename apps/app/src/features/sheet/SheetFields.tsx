@@ -15,7 +15,8 @@ interface Props {
   problems: Record<string, string>;
   units: Units;
   onChange: (form: SheetForm) => void;
-  /** Only what a job begins with. */ short?: boolean;
+  /** Only what a job begins with. */
+  short?: boolean;
 }
 
 /** The facts of a circuit, each marked read or assumed; touching one marks it read. */

@@ -45,7 +45,8 @@ export interface NumberFieldRow {
   label: string;
   unit: 'bar' | 'L' | 'm' | 'kW' | '°C' | 'years' | '%';
   hint?: string;
-  /** Asked at the start of a job. */ main?: boolean;
+  /** Asked at the start of a job. */
+  main?: boolean;
 }
 export type NumberField = (typeof NUMBER_FIELDS)[number]['field'] | (typeof FEED_FIELDS)[number]['field'];
 export const ALL_FIELDS: readonly (NumberFieldRow & { field: NumberField })[] = [...NUMBER_FIELDS, ...FEED_FIELDS];

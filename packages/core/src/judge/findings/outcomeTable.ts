@@ -12,7 +12,8 @@ export interface OutcomeRow {
 export interface OutcomeTable {
   base: Record<string, number>;
   rows: OutcomeRow[];
-  /** The outcomes stand from the least to the most, and of several causes what shows is the most that any of them makes. */ graded?: true;
+  /** The outcomes stand from the least to the most, and of several causes what shows is the most that any of them makes. */
+  graded?: true;
 }
 
 const NO_GAS: FaultId[] = ['vessel-undercharged', 'vessel-diaphragm-failed', 'vessel-connection-blocked', 'vessel-isolated'];

@@ -2,7 +2,7 @@ import type { ResolvedCircuit } from '../../circuit/resolveCircuit';
 import type { FaultId } from '../faults';
 import type { Finding } from '../Finding';
 import { findingLikelihood, hangsOnDraw } from './findingLikelihood';
-import type { Draw } from '../JudgedSet';
+import type { Draw } from '../fit/draw';
 import type { Logged } from '../Logged';
 import { weighed } from '../Weighing';
 import { zoneSuspect } from './zoneSuspect';

@@ -19,3 +19,9 @@ export const curveOf = (v: Float64Array): WaterCurve =>
 
 /** A pressure that no feed is set to: none stands open. */
 export const NO_FEED_BAR = -1;
+
+/** The circuit's parameters by the kernel's slots, as they may be; weights of one set sum to 1. */
+export interface Draw {
+  v: Float64Array;
+  weight: number;
+}

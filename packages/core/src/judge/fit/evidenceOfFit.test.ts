@@ -4,7 +4,7 @@ import type { PressureLog } from '../../log/PressureLog';
 import { simulateCase } from '../../simulate/simulateCase';
 import type { FaultId } from '../faults';
 import { predictGauge, SLOT } from './kernel';
-import { fitLogs } from './LogFit';
+import { fitLogs } from './fitLogs';
 import { layOutLog } from '../layOut/layOutLog';
 import { logModelOf } from './logModel';
 import { mergedWhereStraight } from '../layOut/mergeStraight';

@@ -4,7 +4,7 @@ import { simulateCase } from '../../simulate/simulateCase';
 import { fitterOf, HASTY_LENDING, LENDING } from './fitter';
 import type { FaultId } from '../faults';
 import { SLOT } from './kernel';
-import { QUICK } from './LogFit';
+import { QUICK } from './effort';
 import { logModelOf, waysApart } from './logModel';
 import { layOutLog } from '../layOut/layOutLog';
 

@@ -1,7 +1,9 @@
 import type { CircuitSheet } from '../../circuit/CircuitSheet';
 import type { ResolvedCircuit } from '../../circuit/resolveCircuit';
 import { SLOT } from './kernel';
-import { fitLogs, LENT, LENT_QUICKLY, type Effort, type FitOptions, type LogFit } from './LogFit';
+import { LENT, LENT_QUICKLY, type Effort } from './effort';
+import { fitLogs, type FitOptions } from './fitLogs';
+import type { LogFit } from './LogFit';
 import { byWaysParted, logModelKey, waysApart, waysParted, type LogModel } from './logModel';
 import type { LogTrack } from '../layOut/LogTrack';
 import { Misses, type Hint } from './Misses';

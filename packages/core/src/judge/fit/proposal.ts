@@ -9,10 +9,8 @@ export interface Mode {
   l: Float64Array;
   logDetL: number;
   laplace: number;
-  /** The same curvature, but as wide as the prior along what moves the pressure by leaps, where a slope at one place says little. */ wide?: Pick<
-    ProposalPart,
-    'l' | 'logDetL'
-  >;
+  /** The same curvature, but as wide as the prior along what moves the pressure by leaps, where a slope at one place says little. */
+  wide?: Pick<ProposalPart, 'l' | 'logDetL'>;
 }
 /** One part of the proposal: a multivariate t round z with precision L Lᵀ. */
 export interface ProposalPart {

@@ -18,8 +18,10 @@ export interface LogPoints {
   r: ReducedLog;
   means: MeanTemperatures;
   events: LogEvent[];
-  /** Points read while water ran in or out. */ underWay: number[];
-  /** When a unit's pump had lifted the pressure, s. */ runsS: number[];
+  /** Points read while water ran in or out. */
+  underWay: number[];
+  /** When a unit's pump had lifted the pressure, s. */
+  runsS: number[];
 }
 
 /** Points of a log that are worth a place, with what was done and how warm the water was; null where it holds fewer than two pressures. */

@@ -27,9 +27,8 @@ interface HeatTold {
   switches: HeatSwitch[];
   limitC: number;
   coolingS: number;
-  /** Whether the pressure had risen from the first point to another, as it does where cold water is heated. */ roseBy: (
-    i: number,
-  ) => boolean;
+  /** Whether the pressure had risen from the first point to another, as it does where cold water is heated. */
+  roseBy: (i: number) => boolean;
 }
 
 /** How fast a circuit warms and cools by its content and its boiler. */

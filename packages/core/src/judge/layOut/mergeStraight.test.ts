@@ -3,7 +3,7 @@ import { resolveCircuit } from '../../circuit/resolveCircuit';
 import type { LogEvent } from '../../log/PressureLog';
 import { simulateCase } from '../../simulate/simulateCase';
 import { SLOT } from '../fit/kernel';
-import { fitLogs } from '../fit/LogFit';
+import { fitLogs } from '../fit/fitLogs';
 import { logModelOf } from '../fit/logModel';
 import { layOutLog } from './layOutLog';
 import { mergedWhereStraight } from './mergeStraight';
