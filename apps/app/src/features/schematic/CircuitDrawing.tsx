@@ -7,7 +7,8 @@ import { Text } from '../../ui/Text';
 import { PhotoStrip } from '../photos/PhotoStrip';
 import type { Units } from '../units/units';
 import { SchematicFigure } from './SchematicFigure';
-import { schematicView, type DrawnPart } from './schematicView';
+import type { DrawnPart } from './Schematic';
+import { schematicView } from './schematicView';
 
 /** Tests that look at a part. */
 const TESTS_AT: Partial<Record<DrawnPart['kind'], TestId[]>> = {

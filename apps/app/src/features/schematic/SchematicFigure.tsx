@@ -3,7 +3,7 @@ import { Pressable, View } from 'react-native';
 import Svg, { Circle, G, Line, Path, Polyline, Rect, Text as SvgText } from 'react-native-svg';
 import { useTheme } from '../../ui/ThemeProvider';
 import type { Tokens } from '../../ui/tokens';
-import type { DrawnPart, Schematic } from './schematicView';
+import type { DrawnPart, Schematic } from './Schematic';
 
 const TARGET = 48;
 
