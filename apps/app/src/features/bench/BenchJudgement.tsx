@@ -1,0 +1,48 @@
+import { View } from 'react-native';
+import { Notice } from '../../ui/Notice';
+import { TimerStrip } from '../timers/TimerStrip';
+import { PutBackList } from '../work/PutBackList';
+import { FindingEffect } from './FindingEffect';
+import { JudgeProgress } from './JudgeProgress';
+import { NextStep } from './NextStep';
+import { SuspectList } from './SuspectList';
+import type { BenchState } from './useBench';
+import { VerdictBlock } from './VerdictBlock';
+
+/** What runs, what is away, what the last finding changed, what to do next, and what is likely wrong. */
+export function BenchJudgement({ bench, after }: { bench: BenchState; after?: string }) {
+  const { parts, jobId, judgement, diagnosis, stale, proof, rows, state, units } = bench;
+  return (
+    <>
+      <TimerStrip jobId={jobId} />
+      <PutBackList open={state.open} onAdd={(body) => void bench.add(body)} />
+      <JudgeProgress />
+      {after ? (
+        <View className="px-3">
+          <FindingEffect parts={parts} factId={after} now={stale ? null : diagnosis} onUndo={() => bench.takeBack(after)} />
+        </View>
+      ) : null}
+      {proof?.kind === 'pass' ? null : (
+        <View className="px-3">
+          <NextStep
+            jobId={jobId}
+            judgement={judgement}
+            readings={bench.view.lastBar === null ? 0 : 1}
+            busy={bench.isJudging}
+            awaitsRun={proof?.proof.reasons[0]?.code === 'no-run'}
+            skipped={state.skips}
+          />
+        </View>
+      )}
+      {diagnosis && rows.length > 0 ? (
+        <VerdictBlock jobId={jobId} skipped={state.skips} proof={proof} diagnosis={diagnosis} stale={stale} units={units} />
+      ) : null}
+      {bench.problem ? (
+        <View className="px-3">
+          <Notice kind="danger" title="The judge stopped">{`${bench.problem}. Your readings are safe.`}</Notice>
+        </View>
+      ) : null}
+      {rows.length > 0 ? <SuspectList suspects={bench.suspects} onOpen={bench.chooseOverlay} /> : null}
+    </>
+  );
+}
