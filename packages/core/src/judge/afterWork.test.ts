@@ -1,31 +1,13 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import type { PressureLog } from '../log/PressureLog';
-import { simulateCase } from '../simulate/simulateCase';
 import type { Case } from './Case';
 import { diagnose } from './diagnose';
 import type { FaultId } from './faults';
 import type { Finding } from './Finding';
+import { ESTIMATED_HOME, heatCycleOf } from './test/homes';
 
-const SHEET: CircuitSheet = {
-  kind: 'sealed-hot-water',
-  waterVolumeL: 110,
-  waterVolumeSource: 'estimated',
-  heatOutputKw: 28,
-  staticHeadM: 4.2,
-  vessel: { nominalVolumeL: 10, labelPrechargeBar: 0.75, isolationValve: 'fitted' },
-  reliefValve: { setBar: 3 },
-  fill: { kind: 'manual-loop', mainsBar: 3.8 },
-  domesticHotWater: { kind: 'plate-exchanger' },
-  maxFlowC: 70,
-  gauge: { kind: 'dial', resolutionBar: 0.1 },
-};
-const logOf = (id: FaultId, severity: number): PressureLog =>
-  simulateCase({
-    circuit: SHEET,
-    faults: [{ id, severity }],
-    schedule: { startC: 17, durationS: 4200, stepS: 120, heat: [{ onS: 300, offS: 2400 }] },
-    seed: 11,
-  }).log;
+const SHEET: CircuitSheet = { ...ESTIMATED_HOME, vessel: { ...ESTIMATED_HOME.vessel, isolationValve: 'fitted' } };
+const logOf = (id: FaultId, severity: number): PressureLog => heatCycleOf(SHEET, id, severity);
 const ask = (rest: Partial<Case>) => diagnose({ format: 'jumper-case', version: 1, id: 'one', circuit: SHEET, ...rest });
 const steep = logOf('vessel-isolated', 1),
   swings = logOf('vessel-undercharged', 0.6),

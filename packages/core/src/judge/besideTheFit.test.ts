@@ -1,22 +1,9 @@
-import type { CircuitSheet } from '../circuit/CircuitSheet';
 import type { PressureLog } from '../log/PressureLog';
 import { besideTheFit, stoodEmpty } from './besideTheFit';
 import type { FaultId } from './faults';
 import { readVisit } from './Visit';
+import { HOME } from './test/homes';
 
-const HOME: CircuitSheet = {
-  kind: 'sealed-hot-water',
-  waterVolumeL: 110,
-  waterVolumeSource: 'measured',
-  heatOutputKw: 24,
-  staticHeadM: 4,
-  vessel: { nominalVolumeL: 10, labelPrechargeBar: 0.75 },
-  reliefValve: { setBar: 3 },
-  fill: { kind: 'manual-loop', mainsBar: 3.8 },
-  domesticHotWater: { kind: 'plate-exchanger' },
-  maxFlowC: 70,
-  gauge: { kind: 'dial', resolutionBar: 0.1 },
-};
 const heated = (pressureBar: number[]): PressureLog => ({
   source: 'hand',
   samples: { tS: pressureBar.map((_, i) => 300 * i), pressureBar, flowC: pressureBar.map((_, i) => Math.min(68, 15 + 12 * i)) },
