@@ -6,7 +6,7 @@ import { Key } from '../../ui/Key';
 import { Text } from '../../ui/Text';
 import type { Units } from '../units/units';
 import { ComponentList } from './ComponentList';
-import { FEED_FIELDS, NUMBER_FIELDS, type FieldGroup, type NumberField, type NumberFieldRow } from './sheetFields';
+import { FEED_FIELDS, NUMBER_FIELDS, type FieldGroup, type NumberField, type NumberFieldRow } from './numberFields';
 import type { SheetForm } from './SheetFormType';
 import { ZoneList } from './ZoneList';
 

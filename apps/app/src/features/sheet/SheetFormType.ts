@@ -1,5 +1,5 @@
 import type { CircuitComponent, Zone } from '@jumper/core';
-import type { NumberField } from './sheetFields';
+import type { NumberField } from './numberFields';
 
 /** A sheet as it stands in the form: numbers as they were typed, in the user's units. */
 export interface SheetForm {

@@ -4,7 +4,7 @@ import type { SheetRecord } from '@jumper/contract';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
 import type { Units } from '../units/units';
-import { sheetSummary, type SummaryRow } from './sheetSummary';
+import { sheetSummary, type SummaryRow } from './summaryRows';
 
 export function SheetSummary({ sheet, units }: { sheet: SheetRecord; units: Units }) {
   const view = useMemo(() => sheetSummary(sheet, units), [sheet, units]);

@@ -1,5 +1,5 @@
 import type { SheetForm } from './SheetFormType';
-import { NUMBER_FIELDS } from './sheetFields';
+import { NUMBER_FIELDS } from './numberFields';
 
 export const PLANT_IDS = ['wall-boiler', 'larger-home', 'fed', 'commercial'] as const;
 export type PlantId = (typeof PLANT_IDS)[number];

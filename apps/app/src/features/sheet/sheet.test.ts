@@ -1,7 +1,7 @@
 import { METRIC } from '../units/units';
 import { PLANT_IDS } from './plants';
 import { blankForm, formOf, sheetOf } from './sheetForm';
-import { sheetSummary } from './sheetSummary';
+import { sheetSummary } from './summaryRows';
 
 const record = { id: 'i', circuitId: 'c', recordedAt: '2026-03-04T09:00:00Z', assumed: ['waterVolumeL'] };
 const good = { ...blankForm(METRIC), site: '14 Kiln Row' };

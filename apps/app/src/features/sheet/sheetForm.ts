@@ -3,7 +3,7 @@ import { fromBar, toBar, vesselsOf, type CircuitSheet, type Vessel } from '@jump
 import { parseTyped, pressureNumber, type Units } from '../units/units';
 import { usualForm, type PlantId } from './plants';
 import type { SheetForm } from './SheetFormType';
-import { ALL_FIELDS, labelOf, PRESSURES, type NumberField } from './sheetFields';
+import { ALL_FIELDS, labelOf, PRESSURES, type NumberField } from './numberFields';
 
 /** The defaults of a kind of plant with their pressures written in the user's unit. */
 export function blankForm(units: Units, plant: PlantId = 'wall-boiler'): SheetForm {
