@@ -34,6 +34,20 @@ it('however often it is read in between, something was open for as long', () => 
   );
 });
 
+it('what nobody turned was open all the time, whatever else was written down and when', () => {
+  fc.assert(
+    fc.property(
+      fc.array(fc.double({ min: 0, max: 7200, noNaN: true }), { minLength: 1, maxLength: 12 }),
+      fc.constantFrom<EventKind>('heat-off', 'heat-on', 'note', 'top-up', 'coil-isolated'),
+      (whenS, kind) => {
+        const events = whenS.sort((a, b) => a - b).map((tS) => at(tS, kind)),
+          { fill, boiler } = openShares(events, [0, 601.7, 1203.9, 1800.1, 7200]);
+        return [...fill, ...boiler].every((share) => share === 1);
+      },
+    ),
+  );
+});
+
 it('shutting off is told from opening, and from all else', () => {
   expect((['cold-main-closed', 'fill-closed', 'fill-disconnected', 'coil-isolated', 'boiler-isolated'] as const).every(shutsAValve)).toBe(
     true,

@@ -27,27 +27,29 @@ export const shutsAValve = (kind: EventKind): boolean => TURNS[kind]?.open === 0
  *  @param events in the order of their time */
 export function openShares(events: readonly LogEvent[], tS: ArrayLike<number>): OpenShares {
   const n = tS.length,
-    shares: OpenShares = { fill: new Float64Array(n), coil: new Float64Array(n), boiler: new Float64Array(n) };
+    shares: OpenShares = { fill: new Float64Array(n).fill(1), coil: new Float64Array(n).fill(1), boiler: new Float64Array(n).fill(1) };
   const open: Record<Valve, number> = { main: 1, loop: 1, coil: 1, boiler: 1 };
   let next = 0,
     at = tS[0] ?? 0;
-  const add = (i: number, share: number) => {
-    shares.fill[i]! += share * open.main * open.loop;
-    shares.coil[i]! += share * open.main * open.coil;
-    shares.boiler[i]! += share * open.boiler;
+  // What was shut is taken away: of what nobody turned not a hair may be missing, or it would pass for turned.
+  const takeAway = (i: number, share: number) => {
+    shares.fill[i]! -= share * (1 - open.main * open.loop);
+    shares.coil[i]! -= share * (1 - open.main * open.coil);
+    shares.boiler[i]! -= share * (1 - open.boiler);
   };
   for (let i = 0; i < n; i++) {
     const gapS = tS[i]! - at;
     for (; next < events.length && events[next]!.tS <= tS[i]!; next++) {
       const { tS: eventS, kind } = events[next]!,
         turn = TURNS[kind];
+      if (!turn) continue;
       if (gapS > 0 && eventS > at) {
-        add(i, (eventS - at) / gapS);
+        takeAway(i, (eventS - at) / gapS);
         at = eventS;
       }
-      if (turn) open[turn.valve] = turn.open;
+      open[turn.valve] = turn.open;
     }
-    add(i, gapS > 0 ? (tS[i]! - at) / gapS : 1);
+    takeAway(i, gapS > 0 ? (tS[i]! - at) / gapS : 1);
     at = tS[i]!;
   }
   return shares;
