@@ -1,16 +1,14 @@
 import { readFileSync } from 'node:fs';
 import { freshDevices } from './freshDevices';
-import { firstSuspect, logPressure, newJob, openJob, reading } from './moves';
+import { appKept, firstSuspect, logPressure, newJob, openJob, reading } from './moves';
 
 jest.setTimeout(180_000);
-const at = freshDevices();
+const at = freshDevices({ keepsApp: true });
 
 describe('in a cellar', () => {
   it('opens, logs and judges with no network, and sends when there is one', async () => {
     const { page, context } = at.device;
-    await page.evaluate(async () => {
-      await navigator.serviceWorker.ready;
-    });
+    await appKept(page);
     await newJob(page, '3 Cellar Lane');
     await page.getByRole('status').filter({ hasText: 'all sent' }).waitFor();
     await context.setOffline(true);
@@ -37,9 +35,7 @@ describe('in a cellar', () => {
 
   it('keeps a photo of a part with no network, shows it on another device, and puts it into the report', async () => {
     const { page, context } = at.device;
-    await page.evaluate(async () => {
-      await navigator.serviceWorker.ready;
-    });
+    await appKept(page);
     await newJob(page, '6 Bobbin Court');
     await logPressure(page, '1.0');
     await page.getByRole('status').filter({ hasText: 'all sent' }).waitFor();
@@ -108,5 +104,24 @@ describe('in a cellar', () => {
     await page.getByRole('button', { name: 'Take it out' }).click();
     await thumb(page).waitFor({ state: 'detached' });
     await other.context.close();
+  });
+
+  it('the list tells of each job what is likely wrong, on the device itself, and forgets it when the job goes on', async () => {
+    const { page, context } = at.device;
+    const row = page.getByRole('link', { name: /7 Quarry Steps/ });
+    await row.getByText('Vessel has lost its charge, likely. Next: press the gas valve').waitFor();
+    // With no network and after a reload it is still told.
+    await appKept(page);
+    await context.setOffline(true);
+    await page.reload();
+    await row.getByText('Vessel has lost its charge, likely').waitFor();
+    await row.click();
+    await page.getByTestId('reading').waitFor();
+    await page.goto(`${page.url()}/test/gas-valve-press`);
+    await page.getByRole('button', { name: 'Water', exact: true }).click();
+    await page.getByText(/before, .* now|Hardly moves/).waitFor();
+    await page.getByRole('button', { name: 'Back' }).click();
+    await row.getByText(/Vessel diaphragm holed/).waitFor();
+    await context.setOffline(false);
   });
 });

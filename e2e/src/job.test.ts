@@ -125,27 +125,6 @@ it('a circuit that is found hot is switched off and watched while it cools: too 
   expect(await firstSuspect(page)).toMatch(/lost its charge|diaphragm|blocked|shut off/i);
 });
 
-it('the list tells of each job what is likely wrong, on the device itself, and forgets it when the job goes on', async () => {
-  const { page, context } = at.device;
-  const row = page.getByRole('link', { name: /7 Quarry Steps/ });
-  await row.getByText('Vessel has lost its charge, likely. Next: press the gas valve').waitFor();
-  // With no network and after a reload it is still told.
-  await page.evaluate(async () => {
-    await navigator.serviceWorker.ready;
-  });
-  await context.setOffline(true);
-  await page.reload();
-  await row.getByText('Vessel has lost its charge, likely').waitFor();
-  await row.click();
-  await page.getByTestId('reading').waitFor();
-  await page.goto(`${page.url()}/test/gas-valve-press`);
-  await page.getByRole('button', { name: 'Water', exact: true }).click();
-  await page.getByText(/before, .* now|Hardly moves/).waitFor();
-  await page.getByRole('button', { name: 'Back' }).click();
-  await row.getByText(/Vessel diaphragm holed/).waitFor();
-  await context.setOffline(false);
-});
-
 it('circuits are found by a word, and open with their history', async () => {
   const { page } = at.device;
   await page.getByRole('link', { name: 'Circuits' }).click();

@@ -20,6 +20,14 @@ const launchBrowser = () =>
     ],
   });
 
+export interface DeviceOptions {
+  width?: number;
+  height?: number;
+  dark?: boolean;
+  /** Lets the app be kept on the device, for what is done with no network. It is loaded whole for that, which takes a while. */
+  keepsApp?: boolean;
+}
+
 /** The product as a user starts it: bin/start on a data folder of its own, a free port, and a browser. */
 export class Jumper {
   private constructor(
@@ -55,12 +63,13 @@ export class Jumper {
   }
 
   /** A fresh device: its own storage, nothing from another test. Errors of the page fail the test that asks for `complaints`. */
-  async device(options: { width?: number; height?: number; dark?: boolean } = {}): Promise<Device> {
+  async device(options: DeviceOptions = {}): Promise<Device> {
     const context = await this.browser.newContext({
       viewport: { width: options.width ?? 390, height: options.height ?? 844 },
       colorScheme: options.dark ? 'dark' : 'light',
       hasTouch: (options.width ?? 390) < 800,
       locale: 'en-GB',
+      serviceWorkers: options.keepsApp ? 'allow' : 'block',
     });
     const page = await context.newPage();
     page.setDefaultTimeout(40_000);

@@ -1,5 +1,11 @@
 import type { Page } from 'playwright-core';
 
+/** Waits until the whole app is kept on a device that keeps it: from there on it needs no network. */
+export const appKept = (page: Page) =>
+  page.evaluate(async () => {
+    await navigator.serviceWorker.ready;
+  });
+
 /** What a technician does, in the words of the interface. */
 export async function newJob(page: Page, site: string, complaint = 'Topped up often'): Promise<void> {
   await page.getByRole('button', { name: 'New job' }).click();

@@ -1,15 +1,13 @@
 import { freshDevices } from './freshDevices';
-import { openJob } from './moves';
+import { appKept, openJob } from './moves';
 
 jest.setTimeout(120_000);
-const at = freshDevices();
+const at = freshDevices({ keepsApp: true });
 const result = () => at.device.page.getByTestId('result');
 
 it('a calculator works alone and with no network, remembers, refuses by field, and follows the units', async () => {
   const { page, context } = at.device;
-  await page.evaluate(async () => {
-    await navigator.serviceWorker.ready;
-  });
+  await appKept(page);
   await page.getByRole('link', { name: 'Tools' }).click();
   await page.getByRole('link', { name: /Water that comes by heating/ }).waitFor();
   await context.setOffline(true);

@@ -54,6 +54,12 @@ describe('the main job, on a phone', () => {
     expect(await firstSuspect(page)).toMatch(/^Vessel diaphragm holed/);
     expect(await page.getByTestId('verdict').innerText()).toMatch(/diaphragm/i);
 
+    // Opened again, what was answered is there, and the judge is not asked a second time.
+    expect(page.workers()).toHaveLength(1);
+    await page.reload();
+    expect(await firstSuspect(page)).toMatch(/^Vessel diaphragm holed/);
+    expect(page.workers()).toEqual([]);
+
     async function expectReading(text: string) {
       await page.getByTestId('reading').getByText(text, { exact: true }).waitFor();
     }

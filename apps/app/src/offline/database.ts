@@ -1,6 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { Changes, CircuitRecord, FactRecord, JobRecord, Problem, SheetRecord } from '@jumper/contract';
-import type { FaultId, TestId } from '@jumper/core';
+import type { Diagnosis, FaultId, TestId } from '@jumper/core';
 
 export interface RecordOf {
   circuit: CircuitRecord;
@@ -33,6 +33,8 @@ export interface VerdictRecord {
   jobId: string;
   /** The case that it was said of; a job that went on since has another. */
   key: string;
+  /** The build that said it. */
+  build: string | null;
   kind: 'sound' | 'found' | 'open';
   faults: FaultId[];
   /** The first suspect is likelier than all others together. */
@@ -40,6 +42,13 @@ export interface VerdictRecord {
   nextTest: TestId | null;
   /** Once work was done: whether it put the circuit right. */
   proof: 'pass' | 'fail' | 'unclear' | null;
+}
+
+/** A whole answer of the judge, by the build that gave it and the case that it is of. Of this device only, like the verdicts. */
+export interface AnswerRecord {
+  key: string;
+  keptAtMs: number;
+  diagnosis: Diagnosis;
 }
 
 interface Schema extends DBSchema {
@@ -51,16 +60,18 @@ interface Schema extends DBSchema {
   outbox: { key: number; value: OutboxEntry };
   meta: { key: string; value: unknown };
   verdict: { key: string; value: VerdictRecord };
+  answer: { key: string; value: AnswerRecord; indexes: { keptAtMs: number } };
 }
 
 export type Database = IDBPDatabase<Schema>;
 
 /** The device's own copy: every view reads from here, network or none. */
 export function openDatabase(name = 'jumper'): Promise<Database> {
-  return openDB<Schema>(name, 3, {
+  return openDB<Schema>(name, 4, {
     upgrade(db, from) {
       if (from < 2) db.createObjectStore('photo', { keyPath: 'id' });
       if (from < 3) db.createObjectStore('verdict', { keyPath: 'jobId' });
+      if (from < 4) db.createObjectStore('answer', { keyPath: 'key' }).createIndex('keptAtMs', 'keptAtMs');
       if (from > 0) return;
       db.createObjectStore('circuit', { keyPath: 'id' });
       db.createObjectStore('sheet', { keyPath: 'id' }).createIndex('circuitId', 'circuitId');
@@ -84,10 +95,10 @@ export async function saveRecords(db: Database, records: Made[]): Promise<void> 
 
 /** Takes over what the server has. After a new epoch only what is still in the outbox is kept from before. */
 export async function applyChanges(db: Database, changes: Changes): Promise<void> {
-  const tx = db.transaction(['circuit', 'sheet', 'job', 'fact', 'photo', 'outbox', 'meta', 'verdict'], 'readwrite');
+  const tx = db.transaction(['circuit', 'sheet', 'job', 'fact', 'photo', 'outbox', 'meta', 'verdict', 'answer'], 'readwrite');
   const epoch = await tx.objectStore('meta').get('epoch');
   if (epoch !== undefined && epoch !== changes.epoch) {
-    for (const kind of ['circuit', 'sheet', 'job', 'fact', 'photo', 'verdict'] as const) void tx.objectStore(kind).clear();
+    for (const kind of ['circuit', 'sheet', 'job', 'fact', 'photo', 'verdict', 'answer'] as const) void tx.objectStore(kind).clear();
     for (const entry of await tx.objectStore('outbox').getAll()) void tx.objectStore(entry.kind).put(entry.record as never);
   }
   for (const [kind, records] of [

@@ -104,6 +104,7 @@ const said = (parts: JobParts, rest: Partial<VerdictRecord>): ReadonlyMap<string
       {
         jobId: parts.job.id,
         key: caseKey(parts),
+        build: 'a',
         kind: 'open',
         faults: ['vessel-undercharged'],
         likely: true,
@@ -168,10 +169,11 @@ describe('a row of the list', () => {
     expect([at(0.5), at(1.4), at(2.6)]).toEqual(['oxide', 'ink', 'oxide']);
   });
 
-  it('a verdict speaks only of the job as it was judged', () => {
+  it('a verdict speaks only of the job as it was judged, by the judge as it is', () => {
     const kept = [...said(begun, {}).values()];
-    expect(standing(kept, [begun]).size).toBe(1);
-    expect(standing(kept, [{ ...begun, facts: [...begun.facts, reading(1, 2)] } as JobParts]).size).toBe(0);
+    expect(standing(kept, [begun], 'a').size).toBe(1);
+    expect(standing(kept, [{ ...begun, facts: [...begun.facts, reading(1, 2)] } as JobParts], 'a').size).toBe(0);
+    expect(standing(kept, [begun], 'b').size).toBe(0);
   });
 });
 

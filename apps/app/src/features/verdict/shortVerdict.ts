@@ -1,5 +1,6 @@
 import type { JobParts } from '@jumper/contract';
 import { lowerFirst, testRow, type Diagnosis } from '@jumper/core';
+import { buildName } from '../../offline/buildName';
 import type { VerdictRecord } from '../../offline/database';
 import { nextTest, setTitle, verdict } from '../bench/suspects';
 import { caseKey } from '../bench/useDiagnosis';
@@ -13,6 +14,7 @@ export function shortVerdict(parts: JobParts, diagnosis: Diagnosis, proof: Proof
   return {
     jobId: parts.job.id,
     key: caseKey(parts),
+    build: buildName(),
     kind: verdict(diagnosis).kind,
     faults: lead?.faults ?? ['none'],
     likely: (lead?.probability ?? 0) >= 0.5,

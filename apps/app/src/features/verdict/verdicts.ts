@@ -2,6 +2,7 @@ import { useQuery, useQueryClient, type QueryClient } from '@tanstack/react-quer
 import { jobToCase, type JobParts } from '@jumper/contract';
 import type { Diagnosis } from '@jumper/core';
 import { useEffect, useMemo } from 'react';
+import { buildName } from '../../offline/buildName';
 import type { Database, VerdictRecord } from '../../offline/database';
 import { useStore } from '../../offline/SyncProvider';
 import { caseKey, diagnosisQuery } from '../bench/useDiagnosis';
@@ -18,9 +19,14 @@ export function useVerdicts(jobs: readonly JobParts[]): ReadonlyMap<string, Verd
   return useMemo(() => (data ? standing(data, jobs) : null), [data, jobs]);
 }
 
-export function standing(kept: readonly VerdictRecord[], jobs: readonly JobParts[]): ReadonlyMap<string, VerdictRecord> {
+/** Of what was kept, what this build said of these jobs as they stand. */
+export function standing(
+  kept: readonly VerdictRecord[],
+  jobs: readonly JobParts[],
+  build = buildName(),
+): ReadonlyMap<string, VerdictRecord> {
   const keys = new Map(jobs.map((j) => [j.job.id, caseKey(j)]));
-  return new Map(kept.filter((v) => keys.get(v.jobId) === v.key).map((v) => [v.jobId, v]));
+  return new Map(kept.filter((v) => keys.get(v.jobId) === v.key && v.build === build).map((v) => [v.jobId, v]));
 }
 
 async function keep(db: Database, client: QueryClient, record: VerdictRecord): Promise<void> {
@@ -49,7 +55,7 @@ export function useFillVerdicts(jobs: readonly JobParts[], known: ReadonlyMap<st
     let gone = false;
     const file = jobToCase(next);
     // Overtaken or failed: the list does without, until it is opened again.
-    client.fetchQuery(diagnosisQuery(file, key, 'list')).then(
+    client.fetchQuery(diagnosisQuery(db, file, key, 'list')).then(
       (d) => (gone ? undefined : keep(db, client, shortVerdict(next, d, proofView(next, file, d, METRIC)))),
       () => undefined,
     );
