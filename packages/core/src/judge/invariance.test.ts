@@ -42,6 +42,29 @@ describe('the answer hangs on what was found, and on nothing else:', () => {
     expect(apart(asked, ask({ logs: [later], findings: FOUND }))).toBeLessThan(1e-6);
   });
 
+  it('not on when the clock of a logger was started, nor on what somebody noted in words', () => {
+    // Slices of whole readings: a hair's breadth decides where one ends.
+    const every10S = heatCycleOf(SHEET, 'vessel-undercharged', 0.6, 10),
+      { tS } = every10S.samples,
+      whole = tS.length - ((tS.length - 1) % 100);
+    const part = <T>(values: readonly T[]) => values.slice(0, whole);
+    const logger: PressureLog = {
+      ...every10S,
+      source: 'logger',
+      samples: { tS: part(tS), pressureBar: part(every10S.samples.pressureBar), flowC: part(every10S.samples.flowC!) },
+    };
+    const later: PressureLog = {
+      ...logger,
+      samples: { ...logger.samples, tS: logger.samples.tS.map((t) => t + 137.3) },
+      events: [
+        ...(logger.events ?? []).map((e) => ({ ...e, tS: e.tS + 137.3 })),
+        { tS: 137.3 + 1234.5, kind: 'note' as const, text: 'a door banged' },
+      ].sort((a, b) => a.tS - b.tS),
+    };
+    expect(whole).toBeGreaterThan(100);
+    expect(apart(ask({ logs: [logger] }), ask({ logs: [later] }))).toBeLessThan(1e-6);
+  });
+
   it('not on moments at which nothing was read', () => {
     const { tS, pressureBar, flowC, returnC } = flat.samples;
     const gaps = <T>(values: T[], filler: T) => values.flatMap((v, i) => (i % 5 === 2 ? [v, filler] : [v]));

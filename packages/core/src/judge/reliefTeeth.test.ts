@@ -82,6 +82,32 @@ describe('between two lifts', () => {
     expect(comesIn).toBeGreaterThan(0.5);
     expect(shareOf(judged(FED, heldWithoutHeat), 'reducing-valve-creeping', 'fill-bypass-open', 'dhw-coil-perforated')).toBeLessThan(0.1);
   });
+  it('a circuit that falls again and again from the same place as it warms has a relief that lifts there, or a gauge that shows it there', () => {
+    const home: CircuitSheet = {
+      ...FED,
+      reliefValve: { setBar: 3 },
+      fill: { kind: 'manual-loop' },
+      vessel: { nominalVolumeL: 10, labelPrechargeBar: 0.83 },
+    };
+    const teeth = everyMinute([
+      [0, 1.3, 18],
+      [2, 1.3, 18],
+      [14, 1.8, 45],
+      [15, 1.68, 46],
+      [18, 1.8, 49],
+      [19, 1.68, 50],
+      [23, 1.8, 53],
+      [24, 1.68, 54],
+      [29, 1.8, 57],
+      [30, 1.68, 58],
+      [36, 1.79, 61],
+    ]);
+    const log = logger(teeth, 2),
+      track = layOutLog(log, resolveCircuit(home))!;
+    expect(track.letGoTimes).toBe(4);
+    const d = judged(home, log);
+    expect(d.marginals['relief-valve-lifts-early']! + d.marginals['gauge-misreading']!).toBeGreaterThan(0.85);
+  });
   it('a hand that reads every ten minutes sees no teeth', () => {
     const byHand: Log = {
       ...sawWithoutHeat,

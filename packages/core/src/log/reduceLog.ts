@@ -10,12 +10,16 @@ export interface ReducedLog {
   returnC: (number | null)[];
 }
 
-/** Thins a log by averaging in equal slices of time, never across an event, and keeps hand logs as they are. Linear in the input.
+/** Two times so near are one, s: a sum of fractions may miss it by a hair. */
+const HAIR_S = 1e-6;
+
+/** Thins a log by averaging in equal slices of time, never across an event that may move anything, and keeps hand logs as they are. Linear
+ *  in the input.
  *  @param log pressures may be null (skipped); tS must not decrease
  *  @param most target number of points, at least 10 */
 export function reduceLog(log: PressureLog, most = 100): ReducedLog {
   const { tS, pressureBar, flowC, returnC } = log.samples;
-  const cuts = [...new Set((log.events ?? []).map((e) => e.tS))].sort((a, b) => a - b);
+  const cuts = [...new Set((log.events ?? []).flatMap((e) => (e.kind === 'note' ? [] : [e.tS])))].sort((a, b) => a - b);
   const used = pressureBar.reduce<number>((n, p) => n + (p === null ? 0 : 1), 0);
   const span = (tS.at(-1) ?? 0) - (tS[0] ?? 0);
   const sliceS = used <= most ? 0 : span / most;
@@ -40,7 +44,7 @@ export function reduceLog(log: PressureLog, most = 100): ReducedLog {
       cut++;
       passed = true;
     }
-    if (pool.n > 0 && (passed || t - pool.first >= sliceS)) flush();
+    if (pool.n > 0 && (passed || t - pool.first >= sliceS - HAIR_S)) flush();
     if (pool.n === 0) pool.first = t;
     pool.n++;
     pool.t += t;

@@ -48,6 +48,8 @@ export interface LogTrack {
   /** The highest pressure from which it fell at once, warm, without cooling: either the relief lifts there, or water was let out and nobody
    *  wrote it down. Null where it did not. */
   letGoGaugeBar: number | null;
+  /** How often it fell so though the water grew no colder meanwhile. */
+  letGoTimes: number;
   /** How far the pressure fell back from a peak while the water stayed hot, quickly or slowly, bar; 0 where it did not. */
   easedHotBar: number;
   /** That it was held there, below where it had let go. */

@@ -72,6 +72,7 @@ export function layOutLog(logged: PressureLog, circuit: ResolvedCircuit): LogTra
     meanGaugeBar: gaugeBar.reduce((a, b) => a + b, 0) / n,
     topGaugeBar: top.gaugeBar,
     letGoGaugeBar: null,
+    letGoTimes: 0,
     easedHotBar: easedHotBar(gaugeBar, meanC, stepBar),
     heldBelowPeak: heldBelowPeak(gaugeBar, meanC, r.tS, stepBar, top),
     temperatures: means.source,

@@ -7,8 +7,10 @@ const LIMIT_BAR = 0.2,
   MOST_POINTS = 10;
 /** While the pump runs the pressure goes on rising at this share of its pace so far at the least; after it, at less. */
 const GOES_ON = 0.3;
-/** The water warms by no more over a run. */
-const WARMS_K = 2;
+/** The water warms by no more over a run; or by a little more, where it then warms by as much again and the pressure stands: heat alone does
+ *  not stop lifting it so soon. */
+const WARMS_K = 2,
+  STANDS_AFTER_K = 5;
 /** Less than this is no run that anybody would see. */
 const LEAST_RUN_BAR = 0.12;
 
@@ -33,11 +35,17 @@ export function pumpRuns(gaugeBar: ArrayLike<number>, tS: ArrayLike<number>, mea
       (j === i || pace(j, j + 1) > GOES_ON * pace(i, j))
     )
       j++;
+    const warmedK = meanC[j]! - meanC[i]!,
+      standsThoughItWarms = () => {
+        for (let k = j + 1; k < n; k++)
+          if (meanC[k]! - meanC[j]! >= warmedK) return gaugeBar[k]! - gaugeBar[j]! <= GOES_ON * (gaugeBar[j]! - gaugeBar[i]!);
+        return false;
+      };
     const stops = j + 1 >= n || pace(j, j + 1) <= GOES_ON * pace(i, j);
     if (
       gaugeBar[j]! - gaugeBar[i]! < LEAST_RUN_BAR ||
       !stops ||
-      meanC[j]! - meanC[i]! > WARMS_K ||
+      (warmedK > WARMS_K && !(warmedK <= STANDS_AFTER_K && standsThoughItWarms())) ||
       Math.abs(gaugeBar[j]! - c.fillGaugeBar) > LIMIT_BAR
     )
       continue;

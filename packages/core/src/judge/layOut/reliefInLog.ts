@@ -205,6 +205,8 @@ export function allowForRelief(
       letGo(i);
     }
   }
+  for (let i = 1; i < track.n; i++)
+    if (track.starts[i] === RELIEF_LET_GO && meanC[i]! >= meanC[fallAt(track, i, () => true).top]! - COOLED_K) track.letGoTimes++;
 
   /** Where the quick fall began that ends at a point; the point itself where none ends there. */
   function quickFrom(i: number): number {

@@ -72,3 +72,13 @@ it('readings taken while it ran count for nothing, and the water begins anew aft
     ).underWay,
   ).toEqual([]);
 });
+
+it('the rest of a step that fell into the mean before it is seen through a fine sensor’s steps, and not through a dial’s', () => {
+  const tS = [0, 30, 60, 90, 120, 150],
+    filled = [1.42, 1.43, 1.57, 1.628, 1.63, 1.63],
+    topUp: LogEvent = { tS: 70, kind: 'top-up' };
+  expect(stepsWhereSeen([topUp], tS, filled, 0.01)).toMatchObject({ events: [{ tS: 90 }], underWay: [2] });
+  expect(stepsWhereSeen([topUp], tS, filled, 0.05)).toMatchObject({ events: [{ tS: 60 }], underWay: [] });
+  // Nor is a sensor's own step, or what heat adds little by little.
+  expect(stepsWhereSeen([topUp], tS, [1.42, 1.43, 1.62, 1.635, 1.65, 1.665], 0.01)).toMatchObject({ events: [{ tS: 60 }], underWay: [] });
+});

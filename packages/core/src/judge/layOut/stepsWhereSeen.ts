@@ -6,6 +6,9 @@ const GOES: Partial<Record<LogEvent['kind'], 1 | -1>> = { 'top-up': 1, 'fill-ope
 export const movesWater = (kind: LogEvent['kind']): boolean => GOES[kind] !== undefined;
 /** A step counts from here, bar, or from one step of the readings' own. */
 const LEAST_BAR = 0.06;
+/** The rest of a step, read in between, counts from this share of it, where it is seen through the readings' own steps: so many of them. */
+const REST_SHARE = 0.2,
+  REST_STEPS = 1.5;
 /** Water runs in or out for so long, s, and readings taken meanwhile show neither what was before nor what is after. Common practice. */
 const RUNS_S = 120;
 
@@ -31,10 +34,11 @@ export function stepsWhereSeen(noted: readonly LogEvent[], tS: readonly number[]
       for (let i = 1; i < tS.length && tS[i - 1]! <= e.tS + EVENT_OFF_S; i++)
         if (tS[i]! >= e.tS - EVENT_OFF_S && stepTo(i) > (seen < 0 ? least : stepTo(seen))) seen = i;
       if (seen < 0) return e;
+      const rest = Math.min(least, Math.max(REST_SHARE * stepTo(seen), REST_STEPS * stepBar));
       let first = seen,
         last = seen;
-      while (first > 1 && stepTo(first - 1) > least && tS[seen]! - tS[first - 1]! <= RUNS_S) first--;
-      while (last + 1 < tS.length && stepTo(last + 1) > least && tS[last + 1]! - tS[seen]! <= RUNS_S) last++;
+      while (first > 1 && stepTo(first - 1) > rest && tS[seen]! - tS[first - 1]! <= RUNS_S) first--;
+      while (last + 1 < tS.length && stepTo(last + 1) > rest && tS[last + 1]! - tS[seen]! <= RUNS_S) last++;
       for (let i = first; i < last; i++) underWay.push(i);
       return { ...e, tS: tS[last]! };
     })

@@ -12,6 +12,8 @@ export interface SeenLift {
   gaugeBar: number;
   belowSd: number;
   aboveSd: number;
+  /** How often it did, the water growing no colder. */
+  times: number;
 }
 
 /** A relief lifts about where it did before, bar; and what a hand reads is seldom the very peak. Common practice. */
@@ -21,9 +23,10 @@ const LIFTS_ABOUT_BAR = 0.07,
 /** What a log shows of where its relief lifts; null where nothing fell at once while it was warm. */
 export function seenLift(track: LogTrack, log: PressureLog, c: ResolvedCircuit): SeenLift | null {
   if (track.letGoGaugeBar === null) return null;
-  if (bySensor(log)) return { gaugeBar: track.letGoGaugeBar, belowSd: LIFTS_ABOUT_BAR, aboveSd: LIFTS_ABOUT_BAR };
+  const times = track.letGoTimes;
+  if (bySensor(log)) return { gaugeBar: track.letGoGaugeBar, belowSd: LIFTS_ABOUT_BAR, aboveSd: LIFTS_ABOUT_BAR, times };
   const belowSd = Math.hypot(LIFTS_ABOUT_BAR, 0.4 * c.gaugeStepBar);
-  return { gaugeBar: track.letGoGaugeBar, belowSd, aboveSd: Math.hypot(belowSd, PEAK_UNREAD_BAR) };
+  return { gaugeBar: track.letGoGaugeBar, belowSd, aboveSd: Math.hypot(belowSd, PEAK_UNREAD_BAR), times };
 }
 
 /** How far above it a draw's relief lifts, in standard deviations. */
@@ -37,14 +40,19 @@ function liftMiss(v: Float64Array, { gaugeBar, belowSd, aboveSd }: SeenLift): nu
 const LET_OUT_UNSAID = 0.004,
   BY_A_LYING_GAUGE = 0.02,
   FALLS_ALL_AT_ONCE = 0.25;
+/** And how often again, each further time that it falls from there though the water grows no colder: nobody lets out water by the minute,
+ *  and what falls with a kelvin does not fall without. So many times tell all there is to tell. Common practice. */
+const FALLS_AGAIN = 0.4,
+  MOST_TIMES = 4;
 
 /** How well a draw under some faults goes with the circuit's letting go there. */
 export function letsGoThere(v: Float64Array, faults: readonly FaultId[], lift: SeenLift): number {
+  const again = FALLS_AGAIN ** (Math.min(Math.max(lift.times, 1), MOST_TIMES) - 1);
   const otherwise = has(faults, 'vessel-connection-blocked', 'vessel-isolated', 'vessel-overcharged')
-    ? FALLS_ALL_AT_ONCE
+    ? again * FALLS_ALL_AT_ONCE
     : faults.includes('gauge-misreading')
       ? BY_A_LYING_GAUGE
-      : LET_OUT_UNSAID;
+      : again * LET_OUT_UNSAID;
   return otherwise + (1 - otherwise) * Math.exp(-0.5 * liftMiss(v, lift) ** 2);
 }
 

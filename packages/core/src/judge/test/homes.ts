@@ -19,11 +19,11 @@ export const HOME: CircuitSheet = {
 };
 export const ESTIMATED_HOME: CircuitSheet = { ...HOME, waterVolumeSource: 'estimated', heatOutputKw: 28, staticHeadM: 4.2 };
 
-/** A heat cycle of 70 minutes, read every two. */
-export const heatCycleOf = (circuit: CircuitSheet, id: FaultId, severity: number): PressureLog =>
+/** A heat cycle of 70 minutes, read every two unless another step is given. */
+export const heatCycleOf = (circuit: CircuitSheet, id: FaultId, severity: number, stepS = 120): PressureLog =>
   simulateCase({
     circuit,
     faults: [{ id, severity }],
-    schedule: { startC: 17, durationS: 4200, stepS: 120, heat: [{ onS: 300, offS: 2400 }] },
+    schedule: { startC: 17, durationS: 4200, stepS, heat: [{ onS: 300, offS: 2400 }] },
     seed: 11,
   }).log;
