@@ -5,6 +5,9 @@ import { errorKeptAt, type LogTrack } from './LogTrack';
 const STRAIGHT_BAR = 0.008,
   STRAIGHT_GROWTH = 6e-5,
   LONGEST_S = 300;
+/** By so little a sum of fractions may miss what it comes to; and so little is no less straight. */
+const A_HAIR = 1e-9,
+  A_HAIR_S = 1e-6;
 
 /** So few cost little, and each was read with care. */
 const FEW_POINTS = 40;
@@ -55,7 +58,7 @@ function straightBlocks(track: LogTrack): [number, number][] {
       to < track.n &&
       !changesNear(track, from) &&
       !changesNear(track, to) &&
-      track.tS[to]! - track.tS[from]! <= LONGEST_S &&
+      track.tS[to]! - track.tS[from]! <= LONGEST_S + A_HAIR_S &&
       isStraight(track, from, to)
     )
       to++;
@@ -79,7 +82,7 @@ function isStraight(t: LogTrack, from: number, to: number): boolean {
   for (let i = from + 1; i < to; i++) {
     const share = (t.tS[i]! - t.tS[from]!) / (t.tS[to]! - t.tS[from]!);
     const off = (of: Float64Array) => Math.abs(of[i]! - of[from]! - share * (of[to]! - of[from]!));
-    if (off(t.gaugeBar) > STRAIGHT_BAR || off(t.growth) > STRAIGHT_GROWTH) return false;
+    if (off(t.gaugeBar) > STRAIGHT_BAR + A_HAIR || off(t.growth) > STRAIGHT_GROWTH) return false;
   }
   return true;
 }
