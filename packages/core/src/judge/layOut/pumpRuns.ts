@@ -35,17 +35,11 @@ export function pumpRuns(gaugeBar: ArrayLike<number>, tS: ArrayLike<number>, mea
       (j === i || pace(j, j + 1) > GOES_ON * pace(i, j))
     )
       j++;
-    const warmedK = meanC[j]! - meanC[i]!,
-      standsThoughItWarms = () => {
-        for (let k = j + 1; k < n; k++)
-          if (meanC[k]! - meanC[j]! >= warmedK) return gaugeBar[k]! - gaugeBar[j]! <= GOES_ON * (gaugeBar[j]! - gaugeBar[i]!);
-        return false;
-      };
     const stops = j + 1 >= n || pace(j, j + 1) <= GOES_ON * pace(i, j);
     if (
       gaugeBar[j]! - gaugeBar[i]! < LEAST_RUN_BAR ||
       !stops ||
-      (warmedK > WARMS_K && !(warmedK <= STANDS_AFTER_K && standsThoughItWarms())) ||
+      mayBeHeat(gaugeBar, meanC, i, j) ||
       Math.abs(gaugeBar[j]! - c.fillGaugeBar) > LIMIT_BAR
     )
       continue;
@@ -53,4 +47,14 @@ export function pumpRuns(gaugeBar: ArrayLike<number>, tS: ArrayLike<number>, mea
     i = j;
   }
   return found;
+}
+
+/** Whether heat may have lifted the pressure from one point to another. */
+function mayBeHeat(gaugeBar: ArrayLike<number>, meanC: ArrayLike<number>, from: number, to: number): boolean {
+  const warmedK = meanC[to]! - meanC[from]!;
+  if (warmedK <= WARMS_K) return false;
+  let as = to + 1;
+  while (as < gaugeBar.length && meanC[as]! - meanC[to]! < warmedK) as++;
+  const stands = as < gaugeBar.length && gaugeBar[as]! - gaugeBar[to]! <= GOES_ON * (gaugeBar[to]! - gaugeBar[from]!);
+  return warmedK > STANDS_AFTER_K || !stands;
 }
