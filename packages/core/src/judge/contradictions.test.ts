@@ -2,20 +2,9 @@ import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { simulateCase } from '../simulate/simulateCase';
 import { diagnose } from './diagnose';
 import type { Finding } from './Finding';
+import { SMALL_HOME } from './test/homes';
 
-const SHEET: CircuitSheet = {
-  kind: 'sealed-hot-water',
-  waterVolumeL: 95,
-  waterVolumeSource: 'measured',
-  heatOutputKw: 24,
-  staticHeadM: 3.6,
-  vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 },
-  reliefValve: { setBar: 3 },
-  fill: { kind: 'manual-loop', mainsBar: 3.5 },
-  domesticHotWater: { kind: 'plate-exchanger' },
-  maxFlowC: 70,
-  gauge: { kind: 'dial', resolutionBar: 0.1 },
-};
+const SHEET: CircuitSheet = { ...SMALL_HOME, waterVolumeSource: 'measured' };
 const logged = (id: 'none' | 'vessel-undercharged') =>
   simulateCase({
     circuit: SHEET,

@@ -1,24 +1,12 @@
-import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { resolveCircuit } from '../circuit/resolveCircuit';
 import { simulateCase } from '../simulate/simulateCase';
 import { diagnose } from './diagnose';
 import type { FaultId } from './faults';
 import type { Finding } from './Finding';
 import { layOutLog } from './layOut/layOutLog';
+import { SMALL_HOME } from './test/homes';
 
-const SHEET: CircuitSheet = {
-  kind: 'sealed-hot-water',
-  waterVolumeL: 95,
-  waterVolumeSource: 'estimated',
-  heatOutputKw: 24,
-  staticHeadM: 3.6,
-  vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 },
-  reliefValve: { setBar: 3 },
-  fill: { kind: 'manual-loop', mainsBar: 3.5 },
-  domesticHotWater: { kind: 'plate-exchanger' },
-  maxFlowC: 70,
-  gauge: { kind: 'dial', resolutionBar: 0.1 },
-};
+const SHEET = SMALL_HOME;
 const cycle = { startC: 18, durationS: 3600, stepS: 120, heat: [{ onS: 300, offS: 2700 }] };
 const judged = (findings: Finding[], logs: ReturnType<typeof simulateCase>['log'][] = [], sheet = SHEET) =>
   diagnose({ format: 'jumper-case', version: 1, id: 'e', circuit: sheet, logs, findings });

@@ -5,23 +5,12 @@ import { FAULT_IDS, faultRow } from './faults';
 import type { Finding } from './Finding';
 import { OUTCOME_TABLES, outcomeShares } from './findings/outcomeTable';
 import { weightedSets } from './priors';
+import { SMALL_HOME } from './test/homes';
 import { TEST_IDS, testRow, type TestId } from './tests';
 import { simulateCase } from '../simulate/simulateCase';
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 
-const CIRCUIT: CircuitSheet = {
-  kind: 'sealed-hot-water',
-  waterVolumeL: 95,
-  waterVolumeSource: 'estimated',
-  heatOutputKw: 24,
-  staticHeadM: 3.6,
-  vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 },
-  reliefValve: { setBar: 3 },
-  fill: { kind: 'manual-loop', mainsBar: 3.5 },
-  domesticHotWater: { kind: 'plate-exchanger' },
-  maxFlowC: 70,
-  gauge: { kind: 'dial', resolutionBar: 0.1 },
-};
+const CIRCUIT = SMALL_HOME;
 const caseOf = (rest: Partial<Case>): Case => ({ format: 'jumper-case', version: 1, id: 'test', circuit: CIRCUIT, ...rest });
 const cycle = { startC: 18, durationS: 5400, stepS: 120, heat: [{ onS: 300, offS: 2700 }] };
 const logged = (id: FaultId, severity: number) =>

@@ -1,3 +1,4 @@
+import { HAIR_S } from './hair';
 import type { PressureLog } from './PressureLog';
 
 /** The informative part of a log: at most `most` points, each the mean of what was read close together. */
@@ -9,9 +10,6 @@ export interface ReducedLog {
   flowC: (number | null)[];
   returnC: (number | null)[];
 }
-
-/** Two times so near are one, s: a sum of fractions may miss it by a hair. */
-const HAIR_S = 1e-6;
 
 /** Thins a log by averaging in equal slices of time, never across an event that may move anything, and keeps hand logs as they are. Linear
  *  in the input.

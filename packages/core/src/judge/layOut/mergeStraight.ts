@@ -1,3 +1,4 @@
+import { HAIR_S } from '../../log/hair';
 import { errorKeptAt, type LogTrack } from './LogTrack';
 
 /** Points merge as long as the line from the first to the last of them misses none by more than this, bar and growth (some two tenths of a
@@ -5,9 +6,8 @@ import { errorKeptAt, type LogTrack } from './LogTrack';
 const STRAIGHT_BAR = 0.008,
   STRAIGHT_GROWTH = 6e-5,
   LONGEST_S = 300;
-/** By so little a sum of fractions may miss what it comes to; and so little is no less straight. */
-const A_HAIR = 1e-9,
-  A_HAIR_S = 1e-6;
+/** What misses the line by so little more is no less straight. */
+const A_HAIR = 1e-9;
 
 /** So few cost little, and each was read with care. */
 const FEW_POINTS = 40;
@@ -58,7 +58,7 @@ function straightBlocks(track: LogTrack): [number, number][] {
       to < track.n &&
       !changesNear(track, from) &&
       !changesNear(track, to) &&
-      track.tS[to]! - track.tS[from]! <= LONGEST_S + A_HAIR_S &&
+      track.tS[to]! - track.tS[from]! <= LONGEST_S + HAIR_S &&
       isStraight(track, from, to)
     )
       to++;
