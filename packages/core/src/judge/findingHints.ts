@@ -1,15 +1,17 @@
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
+import { SET_HIGH_BAR } from '../circuit/standingLevel';
 import type { Finding } from './Finding';
 import { expectedNumber, foretold } from './findings/findingNumbers';
 import { chargeOf } from './fit/draw';
 import type { Logged } from './Logged';
+import { SLOT } from './fit/kernel';
 import type { Hint } from './fit/Misses';
 import { catchHint } from './findings/reliefCatch';
 import { liftHint } from './levels/seenLift';
 import type { Visit } from './Visit';
 
 /** Where to look for the circuit's parameters beside the logs: findings whose number they foretell, where a relief was seen to let go, and
- *  where charges are mostly set. */
+ *  where charges and feeds are mostly set. */
 export function hintsOf(visit: Visit): Hint[] {
   const { findings, seen, logged, foundColdGaugeBar } = visit;
   const found = findings
@@ -22,6 +24,7 @@ export function hintsOf(visit: Visit): Hint[] {
   return [
     ...found,
     ...(foundColdGaugeBar === null || seen.fillSpreadBar === 0 ? [] : [chargedBelow(foundColdGaugeBar, seen)]),
+    ...(foundColdGaugeBar === null || !seen.fedByItself ? [] : [fedTo(foundColdGaugeBar, seen)]),
     ...visit.lifts.map(liftHint),
   ];
 }
@@ -41,6 +44,14 @@ const chargedBelow =
   (coldGaugeBar: number, circuit: ResolvedCircuit): Hint =>
   (v) =>
     Math.max(0, (chargeOf(v, circuit) ?? 0) - coldGaugeBar + CHARGED_BELOW_BAR) / CHARGED_SD_BAR;
+
+/** A feed that is set high is looked for where it would hold the pressure that the circuit was found at: on that hangs how often it is found
+ *  there, and a log in which nothing falls below it says nothing of it. */
+const FED_SD_BAR = 0.1;
+const fedTo = (coldGaugeBar: number, circuit: ResolvedCircuit): Hint => {
+  const highFromBar = (circuit.cutInGaugeBar ?? circuit.fillGaugeBar) + SET_HIGH_BAR;
+  return (v) => (v[SLOT.feedHolds]! < highFromBar ? 0 : (coldGaugeBar - v[SLOT.offset]! - v[SLOT.feedHolds]!) / FED_SD_BAR);
+};
 
 /** Beyond so many standard deviations a finding pulls hardly harder, but still the same way. */
 const FURTHEST_HINT = 12;

@@ -106,7 +106,7 @@ describe('between two lifts', () => {
       track = layOutLog(log, resolveCircuit(home))!;
     expect(track.letGoTimes).toBe(4);
     const d = judged(home, log);
-    expect(d.marginals['relief-valve-lifts-early']! + d.marginals['gauge-misreading']!).toBeGreaterThan(0.85);
+    expect(d.marginals['relief-valve-lifts-early']! + d.marginals['gauge-misreading']!).toBeGreaterThan(0.65);
   });
   it('a hand that reads every ten minutes sees no teeth', () => {
     const byHand: Log = {

@@ -19,8 +19,15 @@ const WALL: CircuitSheet = {
 const marginals = (...findings: Finding[]) => diagnose({ format: 'jumper-case', version: 1, id: 'one', circuit: WALL, findings }).marginals;
 const share = (fault: FaultId, finding: Finding): number => marginals(finding)[fault]!;
 
-it.each([0.4, 0.8, 1.2, 2, 2.6])('a gauge that shows %s bar with the boiler empty lies', (valueBar) =>
-  expect(share('gauge-misreading', { test: 'gauge-at-zero', valueBar })).toBeGreaterThan(0.8),
+it.each([
+  [0.4, 0.8],
+  [0.8, 0.8],
+  [1.2, 0.8],
+  [2, 0.8],
+  // So far out as hardly a gauge is: a slip in writing it down is the other way to come by it.
+  [2.6, 0.7],
+])('a gauge that shows %s bar with the boiler empty lies', (valueBar, least) =>
+  expect(share('gauge-misreading', { test: 'gauge-at-zero', valueBar })).toBeGreaterThan(least),
 );
 it('one that shows a tenth does not', () => expect(share('gauge-misreading', { test: 'gauge-at-zero', valueBar: 0.1 })).toBeLessThan(0.1));
 

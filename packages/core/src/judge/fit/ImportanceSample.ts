@@ -3,17 +3,18 @@ import { backSolve } from './linear';
 import type { Misses } from './Misses';
 import { partAt, partDensity, TAIL, type ProposalPart } from './proposal';
 
-/** Draws of a model's parameters from wide-tailed proposals that may change from lot to lot, weighed by the logs. */
+/** Draws of a model's parameters from wide-tailed proposals that may change from lot to lot, weighed by the logs. A draw is weighed under all
+ *  that was drawn from until its own lot, and not under what was proposed later: that is proposed where the draws so far weigh most, and
+ *  would make just these seem commoner than they are, and the evidence too small by tenths of a nat. */
 export class ImportanceSample {
-  /** Natural log of what each draw is worth by the logs and the priors, where it stands in the fit's own coordinates, and its parameters by
-   *  slot. */
-  readonly targets: number[] = [];
+  /** Natural log of what each draw is worth by the logs and the priors and of its weight, where it stands in the fit's own coordinates, and
+   *  its parameters by slot. */
+  private readonly targets: number[] = [];
+  private readonly logWeights: number[] = [];
   readonly drawnAt: Float64Array[] = [];
   readonly draws: Float64Array[] = [];
   /** All that was drawn from so far, by how many draws each part was given: no draw may be held for rarer than it was. */
   private readonly drawnFrom: ProposalPart[] = [];
-  /** Each part's density at each draw so far. */
-  private readonly densities = new Map<ProposalPart, number[]>();
   private readonly residuals: Float64Array;
 
   constructor(
@@ -50,8 +51,12 @@ export class ImportanceSample {
       const widen = Math.sqrt(TAIL / chi);
       backSolve(part.l, d, n);
       for (let i = 0; i < n; i++) z[i] = part.z[i]! + widen * d[i]!;
-      const half = misses.at(z, residuals);
-      this.targets.push(-half - misses.logDet - (n / 2) * Math.log(2 * Math.PI));
+      const half = misses.at(z, residuals),
+        target = -half - misses.logDet - (n / 2) * Math.log(2 * Math.PI);
+      let density = 0;
+      for (const p of drawnFrom) density += p.share * partDensity(p, z, n);
+      this.targets.push(target);
+      this.logWeights.push(target - Math.log(density + LEAST_DENSITY));
       this.drawnAt.push(z.slice());
       this.draws.push(misses.v.slice());
     }
@@ -63,18 +68,12 @@ export class ImportanceSample {
     return { place: this.drawnAt[k]!, target: this.targets[k]! };
   }
 
-  /** Weights of the draws so far under all that was drawn from, as if every draw had come from all of it: the later parts then help the
-   *  earlier draws too. Relative to the largest, whose logarithm is `most`. */
+  /** Weights of the draws so far, relative to the largest, whose logarithm is `most`. */
   weights(): { most: number; weights: number[] } {
-    const mixture = new Float64Array(this.drawnAt.length);
-    for (const part of this.drawnFrom) {
-      const known = this.densities.get(part) ?? [];
-      for (let i = known.length; i < this.drawnAt.length; i++) known.push(partDensity(part, this.drawnAt[i]!, this.misses.n));
-      this.densities.set(part, known);
-      for (let i = 0; i < mixture.length; i++) mixture[i]! += part.share * known[i]!;
-    }
-    const logs = this.targets.map((t, i) => t - Math.log(mixture[i]! + 1e-300));
-    const most = Math.max(...logs);
-    return { most, weights: logs.map((w) => Math.exp(w - most)) };
+    const most = this.logWeights.reduce((a, b) => Math.max(a, b));
+    return { most, weights: this.logWeights.map((w) => Math.exp(w - most)) };
   }
 }
+
+/** What is added to a density, so that one of nought has a logarithm. */
+const LEAST_DENSITY = 1e-300;

@@ -3,6 +3,7 @@ import type { CircuitSheet } from '../../circuit/CircuitSheet';
 import type { PressureLog } from '../../log/PressureLog';
 import { simulateCase } from '../../simulate/simulateCase';
 import type { FaultId } from '../faults';
+import { QUICK, THOROUGH } from './effort';
 import { predictGauge, SLOT } from './kernel';
 import { fitLogs } from './fitLogs';
 import { layOutLog } from '../layOut/layOutLog';
@@ -28,9 +29,9 @@ const logOf = (id: FaultId, severity: number): PressureLog =>
     schedule: { startC: 17, durationS: 4200, stepS: 60, heat: [{ onS: 300, offS: 2400 }] },
     seed: 3,
   }).log;
-const fitted = (log: PressureLog, faults: FaultId[], seed: number) => {
+const fitted = (log: PressureLog, faults: FaultId[], seed: number, effort = THOROUGH) => {
   const tracks = [layOutLog(log, circuit)!];
-  return fitLogs(parameterSpace(logModelOf(faults), SHEET, circuit, tracks), tracks, circuit.atmosphericBar, { seed });
+  return fitLogs(parameterSpace(logModelOf(faults), SHEET, circuit, tracks), tracks, circuit.atmosphericBar, { seed, effort });
 };
 
 type Models = [string, FaultId[]][];
@@ -57,8 +58,21 @@ describe.each(TRUTHS)('evidence of models for %s', (_name, truth, severity, near
   });
   it.each(MODELS.filter(([name]) => near.includes(name)))('%s: the draws’ chance moves it little', (_model, faults) => {
     const found = [1, 2, 3, 4, 5].map((seed) => fitted(log, faults, seed).logEvidence).sort((a, b) => a - b);
-    expect(found[4]! - found[0]!).toBeLessThan(1.5);
+    expect(found[4]! - found[0]!).toBeLessThan(0.8);
   });
+  it.each(MODELS.filter(([name]) => near.includes(name)))(
+    '%s: little is lost of what many draws find, in haste not much',
+    (_model, faults) => {
+      const many = fitted(log, faults, 1, { ...THOROUGH, draws: 20_000 }).logEvidence;
+      for (const seed of [1, 2, 3, 4, 5]) {
+        const lost = many - fitted(log, faults, seed).logEvidence,
+          lostInHaste = many - fitted(log, faults, seed, QUICK).logEvidence;
+        expect(lost).toBeGreaterThan(-0.5);
+        expect(lost).toBeLessThan(0.8);
+        expect(lostInHaste).toBeLessThan(2.5);
+      }
+    },
+  );
 });
 
 describe('how far the temperatures are to be doubted', () => {

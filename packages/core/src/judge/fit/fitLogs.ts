@@ -15,11 +15,13 @@ const SPENT_BY_FIT = 3;
 /** Share of the draws that go into the first lot, and of the later proposals that the adapted part takes. */
 const FIRST_SHARE = 0.4,
   ADAPTED_SHARE = 0.5;
-/** Effective number of draws at which their mean is believed altogether, and the least that estimates are made of. */
-const TRUSTED_DRAWS = 10,
-  LEAST_EFFECTIVE = 8;
-/** With fewer effective draws than this, more are drawn. */
-const ENOUGH_EFFECTIVE = 40;
+/** The least effective number of draws that estimates are made of. */
+const LEAST_EFFECTIVE = 8;
+/** With fewer effective draws than this, so large a share of them again is drawn. */
+const ENOUGH_EFFECTIVE = 60,
+  MORE_SHARE = 0.5;
+/** So many draws, of which no log has to be predicted, tell how probable a finding is. */
+const UNLOGGED_DRAWS = 500;
 /** Share of the draws that are taken where findings say to look. */
 const HINTED_SHARE = 0.4;
 /** Where the logs' own modes stand is most of the way to where a finding fits as well: few further starts are needed. */
@@ -90,45 +92,62 @@ const unmeasured = (best: Mode, v: Float64Array): LogFit => ({
   predicted: [],
 });
 
-/** Integrates the parameters out: a first lot of draws round the modes shows where the weight really lies; the rest is drawn round its own
- *  mean and spread as well, and more where too few draws hit. @param hinted modes where findings say to look */
-function measured(byLogs: Misses, random: SeededRandom, asFound: Mode[], hinted: Mode[], effort: Effort): LogFit {
-  const { n, points, v } = byLogs,
-    isLogged = points > 0,
+/** What was drawn, and the modes with those that the draws led to, heaviest first. */
+interface Sampled {
+  sample: ImportanceSample;
+  modes: Mode[];
+}
+
+/** Draws round the modes: a first lot shows where the weight really lies; the rest is drawn round its own mean and spread as well, and more
+ *  where too few draws hit. @param hinted modes where findings say to look */
+function sampled(byLogs: Misses, random: SeededRandom, asFound: Mode[], hinted: Mode[], effort: Effort): Sampled {
+  const { n } = byLogs,
     logsShare = hinted.length ? 1 - HINTED_SHARE : 1;
   const sample = new ImportanceSample(byLogs, random);
   let modes = asFound;
   const byModes = (): ProposalPart[] => [...sharedOut(modes, logsShare), ...sharedOut(hinted, HINTED_SHARE)];
+  // With no log what is drawn from is known to be right: nothing is learned from the draws.
+  if (byLogs.points === 0) {
+    sample.draw(UNLOGGED_DRAWS, byModes());
+    return { sample, modes };
+  }
   /** A draw that fits better than the best mode lies on a slope that no start came to: down from there is another mode. */
   const followBestDraw = () => {
     const { place, target } = sample.best();
-    if (isLogged && target + (n / 2) * Math.log(2 * Math.PI) >= peakOf(modes[0]!) + FITS_BETTER)
-      modes = withModeBelow(modes, byLogs, place, effort);
+    if (target + (n / 2) * Math.log(2 * Math.PI) >= peakOf(modes[0]!) + FITS_BETTER) modes = withModeBelow(modes, byLogs, place, effort);
   };
   /** Beside the modes, round what the draws so far say. */
-  const adapted = (weights: number[]): ProposalPart[] => {
+  const adapted = (): ProposalPart[] => {
     const parts = byModes(),
-      part = adaptedPart(sample.drawnAt, weights, n, ADAPTED_SHARE);
+      part = adaptedPart(sample.drawnAt, sample.weights().weights, n, ADAPTED_SHARE);
     if (!part) return parts;
     for (const p of parts) p.share *= 1 - ADAPTED_SHARE;
     return [...parts, part];
   };
+  const drawMore = (count: number) => {
+    followBestDraw();
+    sample.draw(count, adapted());
+  };
   const first = Math.round(effort.draws * FIRST_SHARE);
   sample.draw(first, byModes());
-  followBestDraw();
-  sample.draw(effort.draws - first, adapted(sample.weights().weights));
-  let { most, weights: raw } = sample.weights(),
-    cut = truncated(raw);
-  for (let round = 0; round < effort.moreRounds && kish(cut) < ENOUGH_EFFECTIVE * logsShare; round++) {
-    followBestDraw();
-    sample.draw(first, adapted(raw));
-    ({ most, weights: raw } = sample.weights());
-    cut = truncated(raw);
+  drawMore(effort.draws - first);
+  for (let round = 0; round < effort.moreRounds; round++) {
+    const { weights } = sample.weights();
+    if (kish(truncated(weights)) >= ENOUGH_EFFECTIVE * logsShare) break;
+    drawMore(Math.round(MORE_SHARE * weights.length));
   }
+  return { sample, modes };
+}
+
+/** Integrates the parameters out by draws. @param hinted modes where findings say to look */
+function measured(byLogs: Misses, random: SeededRandom, asFound: Mode[], hinted: Mode[], effort: Effort): LogFit {
+  const { sample, modes } = sampled(byLogs, random, asFound, hinted, effort),
+    { most, weights: uncut } = sample.weights(),
+    cut = truncated(uncut);
   const effective = kish(cut);
-  const sampled = most + Math.log(cut.reduce((a, b) => a + b, 0) / cut.length);
-  // Where hardly a draw hit, one lucky hit is no estimate, and the modes' own curvature may flatter: the humbler of the two counts.
-  const trust = Math.min(1, (effective - 1) / TRUSTED_DRAWS);
+  // Of a hasty look the kinder of two estimates counts: what its few draws missed is not yet out of the question.
+  const byDraws = most + Math.log(meanOf(cut)),
+    logEvidence = effort.moreRounds > 0 ? byDraws : Math.max(byDraws, logTotal(modes));
   const weights = effective < LEAST_EFFECTIVE ? flattened(cut, LEAST_EFFECTIVE) : cut;
   const sum = weights.reduce((a, b) => a + b, 0);
   const misfit = misfitAt(byLogs, modes[0]!);
@@ -136,13 +155,15 @@ function measured(byLogs: Misses, random: SeededRandom, asFound: Mode[], hinted:
     misfit,
     trackLikelihoods: byLogs.trackLikelihoods.slice(),
     peak: peakOf(modes[0]!),
-    logEvidence: isLogged ? trust * sampled + (1 - trust) * Math.min(sampled, logTotal(modes)) : 0,
+    logEvidence: byLogs.points > 0 ? logEvidence : 0,
     draws: sample.draws.map((vector, i) => ({ v: vector, weight: weights[i]! / sum })),
     effective,
-    best: v.slice(),
+    best: byLogs.v.slice(),
     predicted: byLogs.predicted(),
   };
 }
+
+const meanOf = (x: readonly number[]): number => x.reduce((a, b) => a + b, 0) / x.length;
 
 /** Mean square of the whitened residuals at a mode, where the misses then stand. */
 function misfitAt(byLogs: Misses, mode: Mode): number {
