@@ -12,6 +12,8 @@ export interface StandingLevel {
 export const TOO_LOW_BAR = 0.3,
   TOO_HIGH_BAR = 0.5,
   SET_HIGH_BAR = 0.25;
+/** From where on what a feed holds counts as set high, bar gauge. */
+export const setHighFromGaugeBar = (c: ResolvedCircuit): number => heldFromGaugeBar(c) + SET_HIGH_BAR;
 
 /** Where a circuit that is neither heated nor warm stands, against what its sheet wants: under the water above the gauge the top sucks air,
  *  under the charge no water stands in the vessel. What nobody wrote on the sheet is doubted by its spread, and a height that is only

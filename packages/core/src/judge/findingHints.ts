@@ -1,5 +1,5 @@
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
-import { SET_HIGH_BAR } from '../circuit/standingLevel';
+import { setHighFromGaugeBar } from '../circuit/standingLevel';
 import type { Finding } from './Finding';
 import { expectedNumber, foretold } from './findings/findingNumbers';
 import { chargeOf } from './fit/draw';
@@ -45,11 +45,12 @@ const chargedBelow =
   (v) =>
     Math.max(0, (chargeOf(v, circuit) ?? 0) - coldGaugeBar + CHARGED_BELOW_BAR) / CHARGED_SD_BAR;
 
+/** How near to what a feed holds a fed circuit stands cold, bar. Common practice. */
+const FED_SD_BAR = 0.1;
 /** A feed that is set high is looked for where it would hold the pressure that the circuit was found at: on that hangs how often it is found
  *  there, and a log in which nothing falls below it says nothing of it. */
-const FED_SD_BAR = 0.1;
 const fedTo = (coldGaugeBar: number, circuit: ResolvedCircuit): Hint => {
-  const highFromBar = (circuit.cutInGaugeBar ?? circuit.fillGaugeBar) + SET_HIGH_BAR;
+  const highFromBar = setHighFromGaugeBar(circuit);
   return (v) => (v[SLOT.feedHolds]! < highFromBar ? 0 : (coldGaugeBar - v[SLOT.offset]! - v[SLOT.feedHolds]!) / FED_SD_BAR);
 };
 

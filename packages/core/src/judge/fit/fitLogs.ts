@@ -117,24 +117,24 @@ function sampled(byLogs: Misses, random: SeededRandom, asFound: Mode[], hinted: 
     if (target + (n / 2) * Math.log(2 * Math.PI) >= peakOf(modes[0]!) + FITS_BETTER) modes = withModeBelow(modes, byLogs, place, effort);
   };
   /** Beside the modes, round what the draws so far say. */
-  const adapted = (): ProposalPart[] => {
+  const adapted = (weights: number[]): ProposalPart[] => {
     const parts = byModes(),
-      part = adaptedPart(sample.drawnAt, sample.weights().weights, n, ADAPTED_SHARE);
+      part = adaptedPart(sample.drawnAt, weights, n, ADAPTED_SHARE);
     if (!part) return parts;
     for (const p of parts) p.share *= 1 - ADAPTED_SHARE;
     return [...parts, part];
   };
-  const drawMore = (count: number) => {
+  const drawMore = (count: number, weights: number[]) => {
     followBestDraw();
-    sample.draw(count, adapted());
+    sample.draw(count, adapted(weights));
   };
   const first = Math.round(effort.draws * FIRST_SHARE);
   sample.draw(first, byModes());
-  drawMore(effort.draws - first);
+  drawMore(effort.draws - first, sample.weights().weights);
   for (let round = 0; round < effort.moreRounds; round++) {
     const { weights } = sample.weights();
     if (kish(truncated(weights)) >= ENOUGH_EFFECTIVE * logsShare) break;
-    drawMore(Math.round(MORE_SHARE * weights.length));
+    drawMore(Math.round(MORE_SHARE * weights.length), weights);
   }
   return { sample, modes };
 }

@@ -3,7 +3,8 @@ import type { PressureLog } from '../../log/PressureLog';
 import { simulateCase } from '../../simulate/simulateCase';
 import type { FaultId } from '../faults';
 
-/** Homes that several of the judge's tests are about: one filled by hand, its content measured, and one whose content was estimated; and a smaller one. */
+/** Homes that several of the judge's tests are about: one filled by hand, its content measured, and one whose content was estimated; and a
+ *  smaller one. */
 export const HOME: CircuitSheet = {
   kind: 'sealed-hot-water',
   waterVolumeL: 110,

@@ -1,6 +1,6 @@
 import type { CircuitSheet } from '../../../circuit/CircuitSheet';
 import type { ResolvedCircuit } from '../../../circuit/resolveCircuit';
-import { SET_HIGH_BAR } from '../../../circuit/standingLevel';
+import { setHighFromGaugeBar } from '../../../circuit/standingLevel';
 import { SLOT } from '../kernel';
 import type { LogModel } from '../logModel';
 import { lowGaugeBar, type LogTrack } from '../../layOut/LogTrack';
@@ -11,7 +11,7 @@ export function feed(model: LogModel, sheet: CircuitSheet, c: ResolvedCircuit, t
   const isUnit = sheet.fill?.kind === 'pressurisation-unit',
     pump = { ...logNormal(SLOT.feedLPerS, PUMP_L_PER_S, PUMP_SPREAD), starts: [-1.5, 0] };
   if (model.feed === 'high') {
-    const leastBar = (c.cutInGaugeBar ?? c.fillGaugeBar) + SET_HIGH_BAR,
+    const leastBar = setHighFromGaugeBar(c),
       farBar = Math.max(0, PUMPS_TO * c.reliefSetGaugeBar - leastBar - FURTHER_BAR);
     // A valve is set somewhere there; of units whose switch sticks a few pump on up to the relief.
     const held = (share: number) =>
