@@ -1,6 +1,7 @@
 import axe from 'axe-core';
+import { testRow } from '@jumper/core';
 import { Jumper } from './jumper';
-import { firstSuspect, openJob } from './moves';
+import { firstSuspect, goTo, openJob } from './moves';
 import type { Page } from 'playwright-core';
 
 jest.setTimeout(180_000);
@@ -70,11 +71,12 @@ it.each([
     '/schools',
     '/history',
   ]) {
+    // The site stands on every view: only a reload tells the next one from the last.
     await page.goto(bench + view);
     await page.getByText(long.slice(0, 20)).first().waitFor();
     expect({ view, overflow: await overflow(page) }).toEqual({ view, overflow: 0 });
   }
-  await page.goto(jumper.base);
+  await goTo(page, jumper.base);
   await page
     .getByRole('link', { name: /Old Maltings/ })
     .first()
@@ -106,8 +108,9 @@ describe.each([
     const job = page.url();
     // The parts page holds every part in every state: in the dark and on a wide screen it stands for the plainer views.
     const plainViewsToo = !dark && width < 800;
-    for (const test of plainViewsToo ? ['gas-valve-press', 'precharge', 'fill-disconnected-watch'] : ['precharge']) {
-      await page.goto(`${job}/test/${test}`);
+    for (const test of plainViewsToo ? (['gas-valve-press', 'precharge', 'fill-disconnected-watch'] as const) : (['precharge'] as const)) {
+      await goTo(page, `${job}/test/${test}`);
+      await page.getByRole('heading', { name: testRow(test).title }).waitFor();
       await page.getByRole('list', { name: 'Steps' }).waitFor();
       await check(test);
     }
@@ -116,7 +119,7 @@ describe.each([
       ['work/recharge', 'Heat off at the isolator'],
       ['work/drain-refill', 'Open the vents from the top down'],
     ] as const) {
-      await page.goto(`${job}/${view}`);
+      await goTo(page, `${job}/${view}`);
       await page.getByText(ready).first().waitFor();
       await check(view);
     }
@@ -125,43 +128,43 @@ describe.each([
         ['schools', 'Cold fill'],
         ['history', 'No loss of water'],
       ] as const) {
-        await page.goto(`${job}/${view}`);
+        await goTo(page, `${job}/${view}`);
         await page.getByText(ready).first().waitFor();
         await check(view);
       }
-      await page.goto(`${job}/sheet`);
+      await goTo(page, `${job}/sheet`);
       await page.getByRole('button', { name: 'Keep this version' }).waitFor();
       await check('sheet');
-      await page.goto(`${job}/import`);
+      await goTo(page, `${job}/import`);
       await page.getByRole('button', { name: 'Choose the file' }).waitFor();
       await check('import');
-      await page.goto(`${jumper.base}/jobs/new`);
+      await goTo(page, `${jumper.base}/jobs/new`);
       await page.getByRole('button', { name: 'Enter what you know' }).click();
       await check('new job');
-      await page.goto(`${jumper.base}/settings`);
+      await goTo(page, `${jumper.base}/settings`);
       await page.getByText('What waits to be sent').waitFor();
       await check('settings');
-      await page.goto(`${jumper.base}/circuits`);
+      await goTo(page, `${jumper.base}/circuits`);
       await page.getByRole('link', { name: /9 Ropewalk/ }).waitFor();
       await check('circuits');
-      await page.goto(`${jumper.base}/tools`);
+      await goTo(page, `${jumper.base}/tools`);
       await page.getByRole('link', { name: /Expected swing/ }).waitFor();
       await check('tools');
     }
-    await page.goto(`${jumper.base}/tools/swing`);
+    await goTo(page, `${jumper.base}/tools/swing`);
     await page.getByTestId('curve').waitFor();
     await check('calculator');
-    await page.goto(`${jumper.base}/parts`);
+    await goTo(page, `${jumper.base}/parts`);
     await page.getByTestId('sample-week').locator('svg path[stroke]').first().waitFor({ state: 'attached' });
     await check('parts');
-    await page.goto(jumper.base);
+    await goTo(page, jumper.base);
     await openJob(page, '41 Orchard Bank');
     await firstSuspect(page);
     await check('bench after the work');
     await page.getByRole('button', { name: 'More', exact: true }).click();
     await check('more events');
     const repaired = page.url();
-    await page.goto(`${repaired}/report`);
+    await goTo(page, `${repaired}/report`);
     await page.locator('[data-testid=report]:not([aria-busy=true])').waitFor();
     await check('report');
     expect(complaints).toEqual([]);

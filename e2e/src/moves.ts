@@ -6,6 +6,13 @@ export const appKept = (page: Page) =>
     await navigator.serviceWorker.ready;
   });
 
+/** Goes to a view as a link in the app would, with no reload. */
+export const goTo = (page: Page, address: string) =>
+  page.evaluate((to) => {
+    history.pushState(null, '', to);
+    dispatchEvent(new PopStateEvent('popstate'));
+  }, address);
+
 /** What a technician does, in the words of the interface. */
 export async function newJob(page: Page, site: string, complaint = 'Topped up often'): Promise<void> {
   await page.getByRole('button', { name: 'New job' }).click();

@@ -34,7 +34,14 @@ export interface Finding {
   circuitEndBar?: number;
   water?: string;
   waterC?: number;
-  /** Values of circulation and steam tests, read by their own chapters. */
+  flowC?: number;
+  returnC?: number;
+  minutesFiring?: number;
+  supplyC?: number;
+  calling?: boolean;
+  setC?: number;
+  valueC?: number;
+  /** Values of steam tests, read by their own chapter. */
   [value: string]: unknown;
 }
 

@@ -5,7 +5,7 @@ import { testRow } from '../judge/tests';
 import { coolingTime } from './coolingTime';
 import { afterDrawGaugeBar, drainedL, expectedNumbers } from './expectedNumbers';
 import { readFinding } from './readFinding';
-import { PRESSURE_TESTS, stepsOf } from './testSteps';
+import { SEALED_TESTS, stepsOf } from './testSteps';
 
 const SHEET: CircuitSheet = {
   kind: 'sealed-hot-water',
@@ -21,7 +21,7 @@ const numberOf = (test: Parameters<typeof expectedNumbers>[0], code: string, sit
   expectedNumbers(test, SHEET, situation).find((n) => n.code === code)!;
 
 describe('test cards', () => {
-  it.each(PRESSURE_TESTS)('%s has steps, and a meaning for each thing that can come out', (test) => {
+  it.each(SEALED_TESTS)('%s has steps, and a meaning for each thing that can come out', (test) => {
     const steps = stepsOf(test)!,
       row = testRow(test);
     expect(steps.steps.length).toBeGreaterThan(0);
@@ -33,7 +33,7 @@ describe('test cards', () => {
   });
 
   it('asks for cool water wherever something is drained', () => {
-    for (const test of PRESSURE_TESTS) if (testRow(test).intrusive) expect([test, stepsOf(test)!.coolBelowC]).toEqual([test, 50]);
+    for (const test of SEALED_TESTS) if (testRow(test).intrusive) expect([test, stepsOf(test)!.coolBelowC]).toEqual([test, 50]);
   });
 });
 
@@ -97,6 +97,19 @@ describe('a measured value, in a word', () => {
     [{ test: 'boiler-isolated-hold', boilerStartBar: 1.2, boilerEndBar: 0.8, minutes: 60 }, 'low'],
     [{ test: 'top-ups-per-month', count: 4 }, 'high'],
     [{ test: 'gas-valve-press', outcome: 'air' }, null],
+    // 168 over 160 °F on a small load is ordinary. Common practice.
+    [{ test: 'flow-return', flowC: 75.6, returnC: 71.1, minutesFiring: 10 }, 'right'],
+    [{ test: 'flow-return', flowC: 82, returnC: 40, minutesFiring: 10 }, 'high'],
+    [{ test: 'flow-return', flowC: 60, returnC: 59, minutesFiring: 10 }, 'low'],
+    [{ test: 'flow-return', flowC: 40, returnC: 39, minutesFiring: 1 }, null],
+    [{ test: 'zone-pipe-temperatures', calling: true, supplyC: 24, returnC: 22 }, 'low'],
+    [{ test: 'zone-pipe-temperatures', calling: true, supplyC: 65, returnC: 30 }, 'high'],
+    [{ test: 'zone-pipe-temperatures', calling: true, supplyC: 65, returnC: 55 }, 'right'],
+    [{ test: 'zone-pipe-temperatures', calling: false, supplyC: 48, returnC: 41 }, 'high'],
+    [{ test: 'zone-pipe-temperatures', calling: false, supplyC: 24 }, 'right'],
+    [{ test: 'mixed-supply', setC: 46, valueC: 33 }, 'low'],
+    [{ test: 'mixed-supply', setC: 46, valueC: 47 }, 'right'],
+    [{ test: 'mixed-supply', setC: 46, valueC: 58 }, 'high'],
   ] as const)('%j is %s', (finding, word) => expect(readFinding(finding, SHEET)).toBe(word));
 
   it('the expected number itself reads as right', () => {

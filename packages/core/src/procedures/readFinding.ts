@@ -58,6 +58,18 @@ export function readFinding(f: Finding, sheet: CircuitSheet): Reading | null {
       const hot = expectedPressure({ circuit: c, coldGaugeBar: f.coldBar, coldC: 15, flowC: f.hotC ?? c.maxFlowC });
       return against(f.hotBar, hot.lowGaugeBar - half, hot.highGaugeBar + half);
     }
+    case 'flow-return':
+      return f.flowC === undefined || f.returnC === undefined || (f.minutesFiring ?? Infinity) < PARTED_AFTER_MIN
+        ? null
+        : against(f.flowC - f.returnC, LEAST_PARTED_K, MOST_PARTED_K);
+    case 'zone-pipe-temperatures': {
+      if (f.supplyC === undefined) return null;
+      if (f.calling === false) return against(f.supplyC, -Infinity, UNCALLED_C);
+      const cold = against(f.supplyC, CALLED_C, Infinity);
+      return cold === 'right' && f.returnC !== undefined ? against(f.supplyC - f.returnC, -Infinity, MOST_PARTED_K) : cold;
+    }
+    case 'mixed-supply':
+      return f.setC === undefined ? null : against(f.valueC, f.setC - MIXED_K, f.setC + MIXED_K);
     default:
       return null;
   }
@@ -67,3 +79,11 @@ const STEADY_BAR = 0.03,
   CHARGE_BAR = 0.15,
   GAUGES_BAR = 0.1,
   DROPS_ML = 20;
+/** Flow and return: how long they take to part, min; how far apart they are at the least and at the most, K. */
+const PARTED_AFTER_MIN = 3,
+  LEAST_PARTED_K = 3,
+  MOST_PARTED_K = 20;
+/** A zone that calls is hotter than this, one that does not cooler, °C; how far a mixed supply may stand off its setting, K. */
+const CALLED_C = 38,
+  UNCALLED_C = 35,
+  MIXED_K = 5;
