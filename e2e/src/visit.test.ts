@@ -263,7 +263,7 @@ describe('a case file', () => {
     expect(download.suggestedFilename()).toMatch(/^7-quarry-steps-\d{4}-\d\d-\d\d\.jumper\.json$/);
 
     const d = diagnoseByHand(path);
-    const percent = `${Math.round(d.hypotheses[0].probability * 100)} %`;
+    const percent = `${Math.round(d.hypotheses[0].probability * 100)}\u00a0%`;
     expect(shown).toContain(percent);
 
     // Opened again it is a new job with the same answer.

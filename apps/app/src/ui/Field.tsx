@@ -22,7 +22,7 @@ export function Field({ label, unit, value, onChange, problem, hint, numeric = f
       <Text nativeID={`${id}-label`} className="font-medium text-[14px] text-ink2">
         {label}
       </Text>
-      <View className={`min-h-[52px] flex-row items-center rounded border bg-sheet ${problem ? 'border-oxide' : 'border-hair'}`}>
+      <View className={`entry min-h-[52px] flex-row items-center rounded border bg-sheet ${problem ? 'border-oxide' : 'border-hair'}`}>
         <TextInput
           aria-labelledby={`${id}-label`}
           aria-invalid={problem ? true : undefined}

@@ -284,12 +284,12 @@ describe('the judge’s answer in words', () => {
     expect(shown!.reason).toBe('Rose far.');
   });
   it('writes shares in round numbers, and sets as one line', () => {
-    expect([shareText(0.999), shareText(0.004), shareText(0.412)]).toEqual(['over 99 %', 'under 1 %', '41 %']);
+    expect([shareText(0.999), shareText(0.004), shareText(0.412)]).toEqual(['over 99\u00a0%', 'under 1\u00a0%', '41\u00a0%']);
     expect(setTitle(['vessel-undercharged', 'relief-valve-passing'])).toBe('Vessel has lost its charge, and relief valve passing');
   });
   it('tells what a finding did', () => {
     const after = { ...d, hypotheses: [{ faults: d.hypotheses[0]!.faults, probability: 0.9 }] };
-    expect(effectText(d, after)).toMatch(/before, 90 % now\.$/);
+    expect(effectText(d, after)).toMatch(/before, 90\u00a0% now\.$/);
     expect(effectText(d, d)).toMatch(/^Hardly moves/);
   });
 });
