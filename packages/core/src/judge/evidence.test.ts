@@ -53,6 +53,13 @@ describe('tests say what the trade says of them', () => {
     expect(marginal(hold(0.6, 1.5), 'boiler-exchanger-leak', 'relief-valve-passing')).toBeGreaterThan(0.7);
     expect(marginal(hold(1.9, 1.5), 'dhw-plate-perforated')).toBeGreaterThan(0.5);
   });
+  it('a side falls at once whether or not there is air in the circuit: nobody says that the air is on that side', () => {
+    const { hypotheses } = judged([
+      { test: 'boiler-isolated-hold', boilerStartBar: 1.2, boilerEndBar: 1.2, circuitStartBar: 1.2, circuitEndBar: 0, minutes: 60 },
+      { test: 'bleed-radiators', outcome: 'much-air' },
+    ]);
+    expect(hypotheses[0]!.faults).toEqual(['air-in-circuit', 'circuit-leak']);
+  });
   it('a marking below the sheet’s names the valve', () =>
     expect(marginal(judged([{ test: 'relief-marking', markedBar: 2.5 }]), 'relief-valve-lifts-early')).toBeGreaterThan(0.5));
   it('knocking on the vessel moves little', () => {

@@ -37,6 +37,19 @@ it.each<[string, Partial<PriorInput>]>([
   expect(new Set(sets.map((s) => s.faults.join())).size).toBe(sets.length);
 });
 
+it('a vessel that is too small by its sheet makes its relief pass as often as any that is too small', () => {
+  const passesToo = (waterVolumeL: number) => {
+    const input = { circuit: { ...SHEET, waterVolumeL } };
+    return share(input, 'vessel-undersized', 'relief-valve-passing') / share(input, 'vessel-undersized');
+  };
+  const besides = (waterVolumeL: number) => share({ circuit: { ...SHEET, waterVolumeL } }, 'vessel-undersized', 'gauge-misreading');
+  // By the sheet the one is several times likelier to be too small than the other.
+  expect(share({ circuit: { ...SHEET, waterVolumeL: 240 } }, 'vessel-undersized')).toBeGreaterThan(3 * share({}, 'vessel-undersized'));
+  expect(passesToo(240) / passesToo(95)).toBeGreaterThan(0.5);
+  // What has nothing to do with it is no likelier beside it.
+  expect(besides(240)).toBeLessThan(1.2 * besides(95));
+});
+
 it('what the sheet rules out is not there, and what excludes one another does not stand together', () => {
   expect(share({}, 'reducing-valve-creeping')).toBe(0);
   expect(share({}, 'dhw-coil-perforated')).toBe(0);

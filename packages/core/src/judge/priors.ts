@@ -139,7 +139,8 @@ export interface PriorInput {
 export function weightedSets(input: PriorInput): WeightedSet[] {
   const ids = applicableFaults(input.circuit);
   const weights = new Map(ids.map((id) => [id, singleWeight(id, input)]));
-  // What the sheet alone says of a vessel that is too small makes it no likelier that something else is wrong beside it.
+  // What the sheet alone says of a vessel that is too small makes it no likelier that something else is wrong beside it, but for what it
+  // brings about.
   const beside = (id: FaultId) => Math.min(weights.get(id)!, id === 'vessel-undersized' ? faultRow(id).weight : Infinity);
   const total = ids.reduce((sum, id) => sum + beside(id), 0);
   const sets: WeightedSet[] = ids.map((id) => ({ faults: [id], weight: (weights.get(id)! / total) * complaintFactor([id], input) }));
@@ -153,8 +154,8 @@ export function weightedSets(input: PriorInput): WeightedSet[] {
       const coupled = COUPLED.find(({ one, other }) => (one.includes(a) && other.includes(b)) || (one.includes(b) && other.includes(a)));
       // What moves no water and what moves the pressure are two jobs, unless one brings the other about.
       if (!coupled && faultRow(a).plant !== faultRow(b).plant) continue;
-      const factor = coupled?.factor ?? PAIR_FACTOR;
-      const together = factor * sought * (beside(a) / total) * (beside(b) / total);
+      const share = (id: FaultId) => (coupled ? weights.get(id)! : beside(id)) / total;
+      const together = (coupled?.factor ?? PAIR_FACTOR) * sought * share(a) * share(b);
       sets.push({ faults: [a, b].sort(), weight: together * complaintFactor([a, b], input) });
     }
   const sum = sets.reduce((s, x) => s + x.weight, 0);

@@ -11,13 +11,17 @@ import { normalPdf } from '../fit/normal';
 import { WaterCurve } from '../fit/WaterCurve';
 
 /** Boiler and circuit shut off from each other: each side falls by what leaks on it and rises by what comes in there. Which side has the
- *  vessel, and with it the room, is not said: half and half. */
+ *  vessel, and with it the room, is not said: half and half; nor on which the air stands, where there is some. */
 export function holdDensity(f: Finding, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit): number | null {
   if (f.boilerStartBar === undefined || f.boilerEndBar === undefined || f.minutes === undefined) return null;
   const hours = f.minutes / 60,
     sd = readingSd(c, f.boilerStartBar, f.boilerEndBar);
-  const bare = new WaterCurve(0, 0, 0, v[SLOT.stretch]!, v[SLOT.air]!),
-    whole = curveOf(v);
+  const stretch = v[SLOT.stretch]!,
+    air = v[SLOT.air]!;
+  const sides = [
+    { share: AIR_HERE, whole: curveOf(v), bare: new WaterCurve(0, 0, 0, stretch, air) },
+    { share: 1 - AIR_HERE, whole: curveOf(v, 0), bare: new WaterCurve(0, 0, 0, stretch, 0) },
+  ];
   const side = (start: number, end: number, loses: boolean, gains: boolean) => {
     const seen = end - start,
       still = normalPdf(seen, 0, sd);
@@ -33,7 +37,7 @@ export function holdDensity(f: Finding, faults: readonly FaultId[], v: Float64Ar
       const change = changeOver(curve, start, hours, ways, c);
       return fallenDensity(seen, change, Math.hypot(sd, 0.15 * change), start, c);
     };
-    return 0.42 * by(whole) + 0.42 * by(bare) + 0.08 * still + 0.08 * ANYWHERE;
+    return sides.reduce((sum, { share, whole, bare }) => sum + 0.42 * share * (by(whole) + by(bare)), 0.08 * still + 0.08 * ANYWHERE);
   };
   const density = (ventInBoiler: boolean) => {
     const boiler = side(
@@ -57,5 +61,7 @@ export function holdDensity(f: Finding, faults: readonly FaultId[], v: Float64Ar
   return has(faults, 'air-vent-faulty') ? 0.5 * density(true) + 0.5 * density(false) : density(false);
 }
 
+/** How often the air stands on the side that was looked at. Common practice. */
+const AIR_HERE = 0.6;
 /** Density of a change that has nothing to do with the faults: a valve that does not shut, a room that cools. */
 const ANYWHERE = 0.5;

@@ -14,8 +14,8 @@ export const inKOf = (v: Float64Array): number => v[SLOT.inFill]! + v[SLOT.inCoi
 export const outKOf = (v: Float64Array): number => v[SLOT.outCircuit]! + v[SLOT.outBoiler]!;
 
 /** How water and pressure go together in a draw. */
-export const curveOf = (v: Float64Array): WaterCurve =>
-  new WaterCurve(v[SLOT.gas]!, v[SLOT.vesselL]!, v[SLOT.cap]!, v[SLOT.stretch]!, v[SLOT.air]!);
+export const curveOf = (v: Float64Array, air = v[SLOT.air]!): WaterCurve =>
+  new WaterCurve(v[SLOT.gas]!, v[SLOT.vesselL]!, v[SLOT.cap]!, v[SLOT.stretch]!, air);
 
 /** A pressure that no feed is set to: none stands open. */
 export const NO_FEED_BAR = -1;
