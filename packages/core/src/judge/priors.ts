@@ -1,5 +1,6 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { feedsItself } from '../circuit/resolveCircuit';
+import { mayHaveMixing, mayHaveZoneValve, saysMixing } from '../circuit/zones';
 import { COMPLAINT_ROWS, type Complaint } from './complaints';
 import { INFLOW, LITTLE_GAS } from './faultGroups';
 import { applicableFaults, faultRow, type FaultId } from './faults';
@@ -219,7 +220,18 @@ function singleWeight(id: FaultId, { circuit, complaint = [], alreadyDone = [], 
     !findings.some((f) => LOOKED_AT_RELIEF.has(f.test))
   )
     weight *= DRIPS_UNSAID;
-  return weight * shareOfKind(id, circuit);
+  return weight * shareOfKind(id, circuit) * shareOfZones(id, circuit);
+}
+
+/** How often a zone has what its sheet says that none has, and how much likelier a mixing valve is wrongly set where there is one for
+ *  certain. Common practice. */
+const NOT_ON_THE_SHEET = 0.1,
+  MIXES = 2;
+const OF_ZONE_VALVES: ReadonlySet<FaultId> = new Set(['zone-valve-stuck-closed', 'zone-valve-end-switch-failed']);
+function shareOfZones(id: FaultId, circuit: CircuitSheet): number {
+  if (OF_ZONE_VALVES.has(id)) return mayHaveZoneValve(circuit) ? 1 : NOT_ON_THE_SHEET;
+  if (id !== 'mixing-valve-misset') return 1;
+  return saysMixing(circuit) ? MIXES : mayHaveMixing(circuit) ? 1 : NOT_ON_THE_SHEET;
 }
 
 /** Whoever isolates a boiler for hours has walked past its discharge pipe before, and would have said that it drips. Common practice. */

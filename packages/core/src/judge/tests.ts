@@ -1,4 +1,5 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
+import { mayHaveMixing, mayHaveZoneValve } from '../circuit/zones';
 
 /** A measured value of a finding: unit, and the range outside which it is refused. */
 export interface ValueSpec {
@@ -113,10 +114,10 @@ export const TESTS = {
   'flow-return': flow('Flow and return', 'Far apart: too little flow. Next to nothing: no load takes the heat.', 5, { values: { flowC: celsius, returnC: celsius, minutesFiring: opt(minutes) } }),
   'pump-running': flow('Is the pump running', 'Warm and quiet, stuck, without power, or simply not called.', 2, { outcomes: ['running-warm', 'humming-stuck', 'no-power', 'off-no-call'] }),
   'zone-pipe-temperatures': flow('Zone pipe temperatures', 'A zone that calls gets hot; one that does not stays cold.', 5, { values: { supplyC: celsius, returnC: celsius }, flags: ['calling'], words: { zone: [] } }),
-  'zone-valve-supply-24v': flow('24 V at the zone valve', 'Whether the call reaches the valve.', 5, { outcomes: ['present', 'absent'], words: { zone: [] } }),
-  'zone-valve-end-switch': flow('Zone valve end switch', 'Whether the valve, once open, calls the boiler. Isolated contact: continuity, no voltage.', 5, { outcomes: ['closed', 'open'], words: { zone: [] } }),
-  'zone-valve-moves': flow('Does the zone valve move', 'Whether it travels when it is called.', 5, { outcomes: ['opens', 'stuck'], words: { zone: [] } }),
-  'mixed-supply': flow('Mixed supply temperature', 'Whether what comes out is what was set.', 5, { values: { setC: celsius, valueC: celsius }, words: { zone: [] } }),
+  'zone-valve-supply-24v': flow('24 V at the zone valve', 'Whether the call reaches the valve.', 5, { outcomes: ['present', 'absent'], words: { zone: [] }, needs: mayHaveZoneValve }),
+  'zone-valve-end-switch': flow('Zone valve end switch', 'Whether the valve, once open, calls the boiler. Isolated contact: continuity, no voltage.', 5, { outcomes: ['closed', 'open'], words: { zone: [] }, needs: mayHaveZoneValve }),
+  'zone-valve-moves': flow('Does the zone valve move', 'Whether it travels when it is called.', 5, { outcomes: ['opens', 'stuck'], words: { zone: [] }, needs: mayHaveZoneValve }),
+  'mixed-supply': flow('Mixed supply temperature', 'Whether what comes out is what was set.', 5, { values: { setC: celsius, valueC: celsius }, words: { zone: [] }, needs: mayHaveMixing }),
   'isolation-valves-open': flow('Pump isolation valves', 'A valve left shut looks like a dead pump.', 2, { outcomes: ['all-open', 'one-closed'] }),
   'glass-level': steam('Level in the glass', 'Half to five eighths is right. If you cannot see a level, treat it as unknown: burner off first.', 1, { outcomes: ['below', 'normal', 'full', 'jumping'] }),
   'glass-follows-drain': steam('Does the glass follow a drain', 'A glass that does not follow has blocked ports, and lies.', 3, { outcomes: ['follows', 'stays-full', 'stays-empty'] }),
