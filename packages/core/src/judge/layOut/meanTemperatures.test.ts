@@ -21,6 +21,20 @@ it('a temperature that was not read between two lies between them', () => {
   expect(guessedK.every((k) => k === 0)).toBe(true);
 });
 
+it('in a long gap it may have been hotter than at either end, where nothing says that it was not', () => {
+  const GAP = [18, 30, null, null, null, 60, 55],
+    unsaid = read(GAP, []),
+    wentOff = read(GAP, [ON, OFF]);
+  for (const { guessedK } of [unsaid, wentOff]) {
+    expect(Math.min(guessedK[2]!, guessedK[3]!, guessedK[4]!)).toBeGreaterThan(1);
+    expect([0, 1, 5, 6].map((i) => guessedK[i])).toEqual([0, 0, 0, 0]);
+  }
+  // By no more than to its limit; and not at all while the heat is known to be on, or where the gap is short.
+  expect(Math.max(...unsaid.guessedK)).toBeLessThan(0.35 * (C.maxFlowC - 30) + 1e-9);
+  expect(read(GAP, [ON]).guessedK.every((k) => k === 0)).toBe(true);
+  expect(read([18, null, 40, 55, 60, 60, 55], []).guessedK.every((k) => k === 0)).toBe(true);
+});
+
 it('where the first reading came after the heat, the circuit was as cold as rooms are before, in a line from there, and doubted by what nobody read', () => {
   const { meanC, guessedK } = read([null, null, 38, 50, 62, 66, 68], [{ tS: 120, kind: 'heat-on' }]);
   expect(meanC[0]!).toBeLessThanOrEqual(18);

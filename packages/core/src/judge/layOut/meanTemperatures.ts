@@ -29,6 +29,8 @@ interface HeatTold {
   coolingS: number;
   /** Whether the pressure had risen from the first point to another, as it does where cold water is heated. */
   roseBy: (i: number) => boolean;
+  /** How fast the boiler warms it, K/s. */
+  kPerS: number;
 }
 
 /** How fast a circuit warms and cools by its content and its boiler. */
@@ -52,7 +54,7 @@ export function meanTemperatures(
   const told: HeatTold = {
       switches,
       limitC: circuit.maxFlowC,
-      coolingS: pace.coolingS,
+      ...pace,
       roseBy: (i) => r.gaugeBar[i]! - r.gaugeBar[0]! > risesBar(circuit),
     },
     flow = fillGaps(r.tS, r.flowC, told),
@@ -128,7 +130,7 @@ function smoothIdle(
 function fillGaps(
   tS: number[],
   values: (number | null)[],
-  { switches, limitC, coolingS, roseBy }: HeatTold,
+  { switches, limitC, coolingS, roseBy, kPerS }: HeatTold,
 ): { valuesC: number[]; guessedK: number[] } | null {
   const known = tS.flatMap((_, i) => (values[i] === null || values[i] === undefined ? [] : [i])),
     onS = switches.find((s) => s.on)?.tS ?? null;
@@ -168,7 +170,13 @@ function fillGaps(
     if (i === b) return values[b]!;
     // Where the heat was switched in between, it stood level until then.
     const fromS = switches.findLast((s) => s.tS > tS[a]! && s.tS < tS[b]! && s.on === values[b]! > values[a]!)?.tS ?? tS[a]!;
-    return values[a]! + (Math.max(0, t - fromS) / Math.max(1e-9, tS[b]! - fromS)) * (values[b]! - values[a]!);
+    const share = Math.max(0, t - fromS) / Math.max(1e-9, tS[b]! - fromS),
+      lineC = values[a]! + share * (values[b]! - values[a]!),
+      hotterK = Math.max(0, Math.min(limitC - lineC, (kPerS * (tS[b]! - fromS - SOON_S)) / 2));
+    // In a long gap it may have been hotter than at either end, and have cooled again, where the heat went off or nobody said a word of it.
+    if (!switches.length || switches.some((s) => !s.on && s.tS > tS[a]! && s.tS < tS[b]!))
+      guessedK[i] = STOPPED_READING * hotterK * 4 * share * (1 - share);
+    return lineC;
   });
   return { valuesC, guessedK };
 }
@@ -176,5 +184,7 @@ function fillGaps(
 const WARM_C = 40;
 /** By how much a circuit of which nobody read how cold it was may have been warmer or colder, K. */
 const GUESSED_COLD_K = 2.5;
+/** In so short a gap between two that were read it went in a line, s. */
+const SOON_S = 600;
 /** Share of what the temperature may have done since somebody stopped reading it, by which the guess may be wrong. */
 const STOPPED_READING = 0.35;
