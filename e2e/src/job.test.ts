@@ -138,3 +138,16 @@ it('circuits are found by a word, and open with their history', async () => {
   await page.getByLabel('Find a site or town').fill('nowhere at all');
   await page.getByText('None of that name').waitFor();
 });
+
+it('no heat: the pump is looked at first, by its card’s steps, and what was found there names the cause', async () => {
+  const { page } = at.device;
+  await newJob(page, '3 Tannery Yard', 'No heat at all');
+  await logPressure(page, '1.1');
+  await page.getByRole('button', { name: 'Start: Is the pump running' }).click();
+  const steps = page.getByRole('list', { name: 'Steps' });
+  await steps.getByText('Hand near the motor, then on it').waitFor();
+  await steps.getByText('It may be hot enough to burn.').waitFor();
+  await page.getByText('It has power and does not turn: stuck. Power off before it is freed.').waitFor();
+  await page.getByRole('button', { name: 'Humming stuck' }).click();
+  expect(await firstSuspect(page)).toMatch(/^Pump not circulating.*9\d\s%/);
+});
