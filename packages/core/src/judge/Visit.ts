@@ -100,7 +100,7 @@ function withSeenStep(sheet: CircuitSheet, logs: PressureLog[]): ResolvedCircuit
 
 /** Where no temperature was logged, the water is taken to go up to the boiler's limit, or to the flow that was read, if that was more. */
 const flowsReadC = (findings: readonly Finding[]): number[] =>
-  findings.flatMap((f) => (f.test === 'flow-return' && typeof f.flowC === 'number' ? [f.flowC] : []));
+  findings.flatMap((f) => (f.test === 'flow-return' && f.flowC !== undefined ? [f.flowC] : []));
 
 /** The pressure that the circuit was found at, cold; what it went to afterwards, before it was heated, is the log's to explain. */
 function foundColdBar(first: CycleFeatures | undefined, track: LogTrack | undefined): number | null {

@@ -38,16 +38,14 @@ it.each<[string, Partial<PriorInput>]>([
 });
 
 it('a vessel that is too small by its sheet makes its relief pass as often as any that is too small', () => {
-  const passesToo = (waterVolumeL: number) => {
-    const input = { circuit: { ...SHEET, waterVolumeL } };
-    return share(input, 'vessel-undersized', 'relief-valve-passing') / share(input, 'vessel-undersized');
-  };
-  const besides = (waterVolumeL: number) => share({ circuit: { ...SHEET, waterVolumeL } }, 'vessel-undersized', 'gauge-misreading');
+  const tooSmall = (waterVolumeL: number, ...besides: FaultId[]) =>
+      share({ circuit: { ...SHEET, waterVolumeL } }, 'vessel-undersized', ...besides),
+    passesToo = (waterVolumeL: number) => tooSmall(waterVolumeL, 'relief-valve-passing') / tooSmall(waterVolumeL);
   // By the sheet the one is several times likelier to be too small than the other.
-  expect(share({ circuit: { ...SHEET, waterVolumeL: 240 } }, 'vessel-undersized')).toBeGreaterThan(3 * share({}, 'vessel-undersized'));
+  expect(tooSmall(240)).toBeGreaterThan(3 * tooSmall(95));
   expect(passesToo(240) / passesToo(95)).toBeGreaterThan(0.5);
   // What has nothing to do with it is no likelier beside it.
-  expect(besides(240)).toBeLessThan(1.2 * besides(95));
+  expect(tooSmall(240, 'gauge-misreading')).toBeLessThan(1.2 * tooSmall(95, 'gauge-misreading'));
 });
 
 it('what the sheet rules out is not there, and what excludes one another does not stand together', () => {

@@ -2,6 +2,7 @@ import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { expectedPressure } from '../circuit/expectedPressure';
 import { resolveCircuit } from '../circuit/resolveCircuit';
 import { EMPTY_GAUGE_BAR, type Finding } from '../judge/Finding';
+import { LEAST_FIRING_MIN } from '../judge/findings/numberTable';
 import { afterDrawGaugeBar, COLD_ABOVE_BAR, COLD_BELOW_BAR, drainedL } from './expectedNumbers';
 
 export type Reading = 'low' | 'right' | 'high';
@@ -59,7 +60,7 @@ export function readFinding(f: Finding, sheet: CircuitSheet): Reading | null {
       return against(f.hotBar, hot.lowGaugeBar - half, hot.highGaugeBar + half);
     }
     case 'flow-return':
-      return f.flowC === undefined || f.returnC === undefined || (f.minutesFiring ?? Infinity) < PARTED_AFTER_MIN
+      return f.flowC === undefined || f.returnC === undefined || (f.minutesFiring ?? Infinity) < LEAST_FIRING_MIN
         ? null
         : against(f.flowC - f.returnC, LEAST_PARTED_K, MOST_PARTED_K);
     case 'zone-pipe-temperatures': {
@@ -79,9 +80,8 @@ const STEADY_BAR = 0.03,
   CHARGE_BAR = 0.15,
   GAUGES_BAR = 0.1,
   DROPS_ML = 20;
-/** Flow and return: how long they take to part, min; how far apart they are at the least and at the most, K. */
-const PARTED_AFTER_MIN = 3,
-  LEAST_PARTED_K = 3,
+/** How far flow and return are apart at the least and at the most, K. */
+const LEAST_PARTED_K = 3,
   MOST_PARTED_K = 20;
 /** A zone that calls is hotter than this, one that does not cooler, °C; how far a mixed supply may stand off its setting, K. */
 const CALLED_C = 38,

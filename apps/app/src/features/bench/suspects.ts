@@ -1,4 +1,5 @@
 import { buysNoPart, faultRow, FAULTS, lowerFirst, type Diagnosis, type FaultId, type Judgement, type TestId } from '@jumper/core';
+import { unbroken } from '../units/words';
 
 export interface Suspect {
   key: string;
@@ -25,9 +26,9 @@ export interface Suspect {
 export const setTitle = (faults: FaultId[]): string =>
   faults.map((f, i) => (i === 0 ? FAULTS[f].title : lowerFirst(FAULTS[f].title))).join(', and ');
 
-/** In round numbers: nobody acts on the third digit. A line never ends between the number and its sign. */
+/** In round numbers: nobody acts on the third digit. */
 export const shareText = (p: number): string =>
-  (p >= 0.995 ? 'over 99 %' : p < 0.01 ? 'under 1 %' : `${Math.round(p * 100)} %`).replace(' %', '\u00a0%');
+  unbroken(p >= 0.995 ? 'over 99 %' : p < 0.01 ? 'under 1 %' : `${Math.round(p * 100)} %`);
 
 const STRENGTHS: [number, string][] = [
   [3, 'strongly'],

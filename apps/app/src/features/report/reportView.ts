@@ -18,7 +18,7 @@ import { REPAIR_TITLES } from '../bench/recordRows';
 import { faultStands, shareText } from '../bench/suspects';
 import { proofView, type ProofView } from '../proof/proofView';
 import { workState } from '../work/workState';
-import { longDay, plain } from '../units/words';
+import { longDay, plain, unbroken } from '../units/words';
 import { checkTitle, dayText, putBackText } from '../work/workWords';
 import { pressureText, temperatureText, type Units } from '../units/units';
 
@@ -132,7 +132,7 @@ function hotOf(log: PressureLog | null): Hot | null {
 }
 const hotText = (hot: Hot | null, units: Units): string | null =>
   hot &&
-  `${pressureText(hot.bar, units.pressure)}${hot.celsius !== null ? ` at ${temperatureText(hot.celsius, units.temperature).replace(' ', '\u00a0')}` : ''}`;
+  `${pressureText(hot.bar, units.pressure)}${hot.celsius !== null ? ` at ${unbroken(temperatureText(hot.celsius, units.temperature))}` : ''}`;
 
 /** No more certainty than there was: a cause is named as such only when enough was known. */
 function causeText(d: Diagnosis | null, borneOut: boolean): string | null {

@@ -2,6 +2,9 @@ export const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slic
 /** An id of the catalogue as words: `left-in-service` is "left in service". */
 export const plain = (id: string): string => id.replaceAll('-', ' ');
 
+/** A quantity of which no line ends between the number and its unit. */
+export const unbroken = (quantity: string): string => quantity.replace(/ (?=\S+$)/, '\u00a0');
+
 /** A day as the customer reads it. */
 export const longDay = (at: number | string): string =>
   new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });

@@ -31,7 +31,7 @@ export function findingLikelihood(
   const number = numericLikelihood(f, faults, v, c, logged);
   if (number !== null) return 0.98 * number + (PLAIN_TO_SEE.has(f.test) || isPumpedUp(f, c) ? PLAIN_SLIP : 0.02) * SLIP_DENSITY;
   const tabled = numberDensity(f, faults),
-    tooHot = f.test === 'flow-return' && typeof f.flowC === 'number' ? overheatAdded(f.flowC, logged.hottestC, c, faults) : 1;
+    tooHot = f.test === 'flow-return' && f.flowC !== undefined ? overheatAdded(f.flowC, logged.hottestC, c, faults) : 1;
   if (tabled !== null) return tooHot * tabled * (f.outcome === undefined ? 1 : (outcomeShares(f.test, faults)?.[f.outcome] ?? 1));
   if (f.outcome === undefined) return tooHot;
   if (f.test === 'gas-valve-press' && faults.includes('vessel-undercharged'))

@@ -28,7 +28,7 @@ const difference = (f: Finding, one: string, other: string): number | null => {
 const row = (faults: FaultId[], mean: number, sd: number, why: string): NumberRow => ({ faults, mean, sd, why });
 
 /** Under this a burner has not run long enough for flow and return to have parted, minutes. */
-const LEAST_FIRING_MIN = 3;
+export const LEAST_FIRING_MIN = 3;
 
 /** Times and counts spread by a factor, not by a sum: their logarithm is what speaks. */
 const logOf = (x: number | null, plus = 0): number | null => (x === null || x + plus <= 0 ? null : Math.log(x + plus));

@@ -171,11 +171,12 @@ function fillGaps(
     // Where the heat was switched in between, it stood level until then.
     const fromS = switches.findLast((s) => s.tS > tS[a]! && s.tS < tS[b]! && s.on === values[b]! > values[a]!)?.tS ?? tS[a]!;
     const share = Math.max(0, t - fromS) / Math.max(1e-9, tS[b]! - fromS),
-      lineC = values[a]! + share * (values[b]! - values[a]!),
-      hotterK = Math.max(0, Math.min(limitC - lineC, (kPerS * (tS[b]! - fromS - SOON_S)) / 2));
+      lineC = values[a]! + share * (values[b]! - values[a]!);
     // In a long gap it may have been hotter than at either end, and have cooled again, where the heat went off or nobody said a word of it.
-    if (!switches.length || switches.some((s) => !s.on && s.tS > tS[a]! && s.tS < tS[b]!))
+    if (!switches.length || switches.some((s) => !s.on && s.tS > tS[a]! && s.tS < tS[b]!)) {
+      const hotterK = Math.max(0, Math.min(limitC - lineC, (kPerS * (tS[b]! - fromS - SOON_S)) / 2));
       guessedK[i] = STOPPED_READING * hotterK * 4 * share * (1 - share);
+    }
     return lineC;
   });
   return { valuesC, guessedK };
