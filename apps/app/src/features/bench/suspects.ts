@@ -27,8 +27,7 @@ export const setTitle = (faults: FaultId[]): string =>
   faults.map((f, i) => (i === 0 ? FAULTS[f].title : lowerFirst(FAULTS[f].title))).join(', and ');
 
 /** In round numbers: nobody acts on the third digit. */
-export const shareText = (p: number): string =>
-  unbroken(p >= 0.995 ? 'over 99 %' : p < 0.01 ? 'under 1 %' : `${Math.round(p * 100)} %`);
+export const shareText = (p: number): string => unbroken(p >= 0.995 ? 'over 99 %' : p < 0.01 ? 'under 1 %' : `${Math.round(p * 100)} %`);
 
 const STRENGTHS: [number, string][] = [
   [3, 'strongly'],
