@@ -81,7 +81,7 @@ row(
 row('diagnosis, 2 h at 5 s, five findings', twoHours);
 const month = log('vessel-undercharged', 30 * 86_400, 30);
 const monthCase = caseOf([month]);
-const long = medianMs(1, () => diagnose(monthCase));
+const long = medianMs(3, () => diagnose(monthCase));
 row(`diagnosis, 30 days at 30 s (${month.samples.tS.length} readings)`, long, `ratio to 2 h ${(long / twoHours).toFixed(1)}`);
 row(
   `reducing those ${month.samples.tS.length} readings`,
@@ -101,7 +101,7 @@ row(
   `ratio ${(readThirty / readThree).toFixed(1)} for ${(thirty.samples.tS.length / three.samples.tS.length).toFixed(1)} times the readings; heap after ${((process.memoryUsage().heapUsed - before) / 1e6).toFixed(0)} MB more`,
 );
 const thirtyCase = caseOf([thirty]);
-const longest = medianMs(1, () => diagnose(thirtyCase));
+const longest = medianMs(3, () => diagnose(thirtyCase));
 row(`diagnosis, 30 days at 1 s (${thirty.samples.tS.length} readings)`, longest, `ratio to 2 h ${(longest / twoHours).toFixed(1)}`);
 
 // What a diagnosis holds at any one time beyond the case itself, with all garbage swept out at every step that it tells of.

@@ -65,7 +65,7 @@ describe('a circuit that falls all the while, cold and hot', () => {
   );
   it('has let nothing go: the hole did it', () => {
     const track = layOutLog(flat, circuit)!;
-    expect(track.letGoGaugeBar).toBeNull();
+    expect(track.letGo).toBeNull();
     // The same fall is a relief’s where nothing was lost cold.
     const steady = read(
       [
@@ -79,7 +79,7 @@ describe('a circuit that falls all the while, cold and hot', () => {
       ],
       12,
     );
-    expect(layOutLog(steady, circuit)!.letGoGaugeBar).not.toBeNull();
+    expect(layOutLog(steady, circuit)!.letGo).not.toBeNull();
   });
   it('what was drawn off by hand, or read twice in one minute, is no hole', () => {
     const drawn = {
@@ -110,7 +110,7 @@ describe('a circuit that falls all the while, cold and hot', () => {
       ],
       10,
     );
-    expect([drawn, twice].map((l) => layOutLog(l, circuit)!.letGoGaugeBar !== null)).toEqual([true, true]);
+    expect([drawn, twice].map((l) => layOutLog(l, circuit)!.letGo !== null)).toEqual([true, true]);
   });
   it('a pump-up that fell names the diaphragm beside the relief that drips', () => {
     const d = judged(flat, [
@@ -136,7 +136,7 @@ describe('a circuit that falls all the while, cold and hot', () => {
       ),
       circuit,
     )!;
-    expect(track.letGoGaugeBar).toBeNull();
+    expect(track.letGo).toBeNull();
   });
 });
 
@@ -163,7 +163,7 @@ it('half an hour between two readings is not at once: a slow fall may be a leak,
       ],
       7,
     );
-  expect([slow, quick].map((l) => layOutLog(l, circuit)!.letGoGaugeBar !== null)).toEqual([false, true]);
+  expect([slow, quick].map((l) => layOutLog(l, circuit)!.letGo !== null)).toEqual([false, true]);
   const d = judged(slow),
     leaks = (['circuit-leak', 'relief-valve-passing', 'boiler-exchanger-leak', 'air-vent-faulty'] as const).reduce(
       (sum, id) => sum + shareOf(d, id),

@@ -35,7 +35,7 @@ describe('a warm circuit that lets go far below its relief’s setting', () => {
     [16, 32, 51, 63, 71, 76, 80, 79, 80],
   );
   it('is seen in the log, and only where it fell without cooling', () => {
-    const seen = (log: PressureLog) => layOutLog(log, resolveCircuit(HOME))!.letGoGaugeBar !== null;
+    const seen = (log: PressureLog) => layOutLog(log, resolveCircuit(HOME))!.letGo !== null;
     expect(seen(letGo)).toBe(true);
     expect(seen(held)).toBe(false);
     expect(seen(byHand([0, 5, 10, 15, 20], [1.1, 1.5, 1.8, 1.5, 1.2], [16, 50, 76, 60, 40]))).toBe(false);

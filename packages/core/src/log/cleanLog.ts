@@ -51,9 +51,9 @@ export function cleanLog(log: PressureLog): CleanedLog {
 
 function mergeDuplicates(log: PressureLog, repairs: LogRepair[]): PressureLog {
   const { tS, pressureBar, flowC, returnC } = log.samples;
+  if (!tS.some((t, i) => i > 0 && t === tS[i - 1])) return log;
   const firsts: number[] = [];
   for (let i = 0; i < tS.length; i++) if (i === 0 || tS[i] !== tS[i - 1]) firsts.push(i);
-  if (firsts.length === tS.length) return log;
   const mean = (values: (number | null)[], k: number) => {
     let sum = 0,
       n = 0;
@@ -162,8 +162,9 @@ function withoutSpikes(
     const a = values[i - 1],
       b = values[i],
       c = values[i + 1];
-    if (a == null || b == null || c == null || tS[i + 1]! - tS[i - 1]! > SPIKE_WITHIN_S) continue;
-    if (Math.abs(a - c) > agree || Math.min(Math.abs(b - a), Math.abs(b - c)) < off) continue;
+    if (a == null || b == null || c == null) continue;
+    // Nearly every reading is near the one before: that is asked first.
+    if (Math.abs(b - a) < off || Math.abs(b - c) < off || Math.abs(a - c) > agree || tS[i + 1]! - tS[i - 1]! > SPIKE_WITHIN_S) continue;
     if (out === values) out = values.slice();
     out[i] = null;
     found(i);

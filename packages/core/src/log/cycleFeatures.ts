@@ -34,14 +34,9 @@ export function cycleFeatures(log: PressureLog): CycleFeatures {
   let cold = -1,
     hot = -1,
     first = -1,
-    last = -1,
-    heatedFrom = Infinity,
-    hottestC: number | null = null;
+    last = -1;
   const disturbed = log.events?.find((e) => e.tS > (heatOn ?? 0) && endsRun(e))?.tS ?? Infinity;
   for (let i = 0; i < tS.length; i++) {
-    if (heatOn !== undefined && tS[i]! > heatOn) heatedFrom = Math.min(heatedFrom, i);
-    const f = flowC?.[i] ?? null;
-    if (f !== null && (hottestC === null || f > hottestC)) hottestC = f;
     const p = pressureBar[i];
     if (p === null || p === undefined) continue;
     if (first < 0) {
@@ -63,8 +58,9 @@ export function cycleFeatures(log: PressureLog): CycleFeatures {
       (best, p, i) => (p !== null && tS[i]! < disturbed && (best < 0 || p > pressureBar[best]!) ? i : best),
       -1,
     );
-    heatedFrom = -1;
   }
+  const firstHeated = heatOn === undefined || foundHot ? -1 : tS.findIndex((t) => t > heatOn),
+    heatedFrom = foundHot ? -1 : firstHeated < 0 ? Infinity : firstHeated;
   // Before the heat a circuit stands at one temperature: the return will do for the flow, and nothing that was read once it was heated.
   const cool = (i: number) => at(i, flowC) ?? at(i, returnC) ?? nearest(i, flowC, i < heatedFrom ? heatedFrom : Infinity);
   const coldBar = at(cold, pressureBar),
@@ -82,8 +78,18 @@ export function cycleFeatures(log: PressureLog): CycleFeatures {
     hotC: nearest(hot, flowC),
     hotReturnC: at(hot, returnC),
     swingBar: coldBar !== null && hotBar !== null ? hotBar - coldBar : null,
-    hottestC,
+    hottestC: highest(flowC),
   };
+}
+
+/** The highest of some values; null where none was read. */
+function highest(values: readonly (number | null)[] = []): number | null {
+  let most: number | null = null;
+  for (let i = 0; i < values.length; i++) {
+    const v = values[i]!;
+    if (v !== null && (most === null || v > most)) most = v;
+  }
+  return most;
 }
 
 /** The value at i, or the nearest before it, or the nearest after that stands before a place. */

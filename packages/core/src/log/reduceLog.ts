@@ -16,23 +16,14 @@ export interface ReducedLog {
  *  @param log pressures may be null (skipped); tS must not decrease
  *  @param most target number of points, at least 10 */
 export function reduceLog(log: PressureLog, most = 100): ReducedLog {
-  const { tS, pressureBar, flowC, returnC } = log.samples;
+  const { tS, pressureBar } = log.samples;
   const cuts = [...new Set((log.events ?? []).flatMap((e) => (e.kind === 'note' ? [] : [e.tS])))].sort((a, b) => a - b);
   const used = pressureBar.reduce<number>((n, p) => n + (p === null ? 0 : 1), 0);
   const span = (tS.at(-1) ?? 0) - (tS[0] ?? 0);
   const sliceS = used <= most ? 0 : span / most;
   const out: ReducedLog = { tS: [], gaugeBar: [], count: [], flowC: [], returnC: [] };
-  const pool = newPool();
-  let cut = 0;
-  const flush = () => {
-    if (pool.n === 0) return;
-    out.tS.push(pool.t / pool.n);
-    out.gaugeBar.push(pool.p / pool.n);
-    out.count.push(pool.n);
-    out.flowC.push(pool.nFlow ? pool.flow / pool.nFlow : null);
-    out.returnC.push(pool.nReturn ? pool.ret / pool.nReturn : null);
-    Object.assign(pool, newPool());
-  };
+  let from = -1,
+    cut = 0;
   for (let i = 0; i < tS.length; i++) {
     const p = pressureBar[i];
     if (p === null || p === undefined) continue;
@@ -42,24 +33,45 @@ export function reduceLog(log: PressureLog, most = 100): ReducedLog {
       cut++;
       passed = true;
     }
-    if (pool.n > 0 && (passed || t - pool.first >= sliceS - HAIR_S)) flush();
-    if (pool.n === 0) pool.first = t;
-    pool.n++;
-    pool.t += t;
-    pool.p += p;
-    const f = flowC?.[i];
-    if (f !== null && f !== undefined) {
-      pool.flow += f;
-      pool.nFlow++;
+    if (from >= 0 && (passed || t - tS[from]! >= sliceS - HAIR_S)) {
+      addPoint(out, log, from, i);
+      from = -1;
     }
-    const r = returnC?.[i];
-    if (r !== null && r !== undefined) {
-      pool.ret += r;
-      pool.nReturn++;
-    }
+    if (from < 0) from = i;
   }
-  flush();
+  if (from >= 0) addPoint(out, log, from, tS.length);
   return out;
 }
 
-const newPool = () => ({ n: 0, t: 0, p: 0, first: 0, flow: 0, nFlow: 0, ret: 0, nReturn: 0 });
+/** Adds the mean of the readings from one on to before another. */
+function addPoint(out: ReducedLog, { samples: { tS, pressureBar, flowC, returnC } }: PressureLog, from: number, to: number): void {
+  let n = 0,
+    sumS = 0,
+    sumBar = 0,
+    nFlow = 0,
+    sumFlowC = 0,
+    nReturn = 0,
+    sumReturnC = 0;
+  for (let i = from; i < to; i++) {
+    const p = pressureBar[i];
+    if (p === null || p === undefined) continue;
+    n++;
+    sumS += tS[i]!;
+    sumBar += p;
+    const f = flowC?.[i];
+    if (f !== null && f !== undefined) {
+      sumFlowC += f;
+      nFlow++;
+    }
+    const r = returnC?.[i];
+    if (r !== null && r !== undefined) {
+      sumReturnC += r;
+      nReturn++;
+    }
+  }
+  out.tS.push(sumS / n);
+  out.gaugeBar.push(sumBar / n);
+  out.count.push(n);
+  out.flowC.push(nFlow ? sumFlowC / nFlow : null);
+  out.returnC.push(nReturn ? sumReturnC / nReturn : null);
+}

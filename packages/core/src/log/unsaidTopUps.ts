@@ -27,14 +27,14 @@ export function unsaidTopUps(log: PressureLog, stepBar: number): LogEvent[] {
   if (!bySensor(log)) return [];
   const { tS, pressureBar, flowC } = log.samples,
     events = log.events ?? [];
-  // A month of seconds has millions of readings: one pass, and nothing made for each.
+  const least = Math.max(LEAST_RISE_BAR, LEAST_STEPS * stepBar);
+  if (!risesAtOnce(pressureBar, least)) return [];
   const read: number[] = [];
   for (let i = 0; i < tS.length; i++) if (pressureBar[i] !== null && pressureBar[i] !== undefined) read.push(i);
   const temperatures = flowC?.some((c) => c !== null) ?? false;
   const p = (k: number) => pressureBar[read[Math.max(0, Math.min(read.length - 1, k))]!]!,
     t = (k: number) => tS[read[k]!]!;
-  const least = Math.max(LEAST_RISE_BAR, LEAST_STEPS * stepBar),
-    found: LogEvent[] = [];
+  const found: LogEvent[] = [];
   for (let k = 1; k < read.length; k++) {
     // A filling that runs over two readings is one step.
     let end = k;
@@ -68,4 +68,19 @@ export function unsaidTopUps(log: PressureLog, stepBar: number): LogEvent[] {
     }
     return hottest > -Infinity && hottest - coldest <= STILL_K;
   }
+}
+
+/** Whether any two readings next to each other, or with one between them, are so far apart. A month of seconds has millions of readings, of
+ *  which mostly none are: this looks through them once and makes nothing. */
+function risesAtOnce(pressureBar: readonly (number | null)[], leastBar: number): boolean {
+  let before: number | null = null,
+    last: number | null = null;
+  for (let i = 0; i < pressureBar.length; i++) {
+    const p = pressureBar[i];
+    if (p === null || p === undefined) continue;
+    if ((last !== null && p - last >= leastBar) || (before !== null && p - before >= leastBar)) return true;
+    before = last;
+    last = p;
+  }
+  return false;
 }

@@ -1,6 +1,18 @@
 import type { BlindHeat } from './blindHeat';
 import type { TemperaturesRead } from './meanTemperatures';
 
+/** What a log shows of a circuit that let go of its pressure at once. */
+export interface LetGo {
+  /** The highest pressure from which it fell, as the gauge shows it. */
+  gaugeBar: number;
+  /** How often it fell so though the water grew no colder meanwhile. */
+  times: number;
+  /** The farthest fall: how far, within what time, and by how much the water cooled in it. */
+  fellBar: number;
+  tookS: number;
+  cooledK: number;
+}
+
 /** A reduced log laid out for the forward kernel: plain arrays, one entry a point. */
 export interface LogTrack {
   n: number;
@@ -45,11 +57,9 @@ export interface LogTrack {
   meanGaugeBar: number;
   /** Highest that was read: between points that are means of many readings a relief comes and goes unseen. */
   topGaugeBar: number;
-  /** The highest pressure from which it fell at once, warm, without cooling: either the relief lifts there, or water was let out and nobody
-   *  wrote it down. Null where it did not. */
-  letGoGaugeBar: number | null;
-  /** How often it fell so though the water grew no colder meanwhile. */
-  letGoTimes: number;
+  /** Where it fell at once, warm, without cooling: either the relief lifts there, or something else let the pressure go. Null where it did
+   *  not. */
+  letGo: LetGo | null;
   /** How far the pressure fell back from a peak while the water stayed hot, quickly or slowly, bar; 0 where it did not. */
   easedHotBar: number;
   /** That it was held there, below where it had let go. */

@@ -11,7 +11,7 @@ import { stepsWhereSeen } from './stepsWhereSeen';
  *  last, so that every heat cycle's cold and hot ends stay what they were. */
 const A_VISIT_S = 6 * 3600,
   MOST_BLOCKS = 3000,
-  DAY_SLICES = 25;
+  DAY_SLICES = 22;
 
 /** A log thinned to its informative points. */
 export interface LogPoints {

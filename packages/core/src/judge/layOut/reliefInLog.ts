@@ -202,11 +202,12 @@ export function allowForRelief(
       meanC[from]! - meanC[i]! < DROP_COOLING_K;
     if (from < i && mayLift && !(blowing && now >= still) && fellAtOnce(from, i)) {
       for (let k = from + 1; k < i; k++) track.variance[k]! += (top - now) ** 2;
-      letGo(i);
+      letGo(i, from);
     }
   }
   for (let i = 1; i < track.n; i++)
-    if (track.starts[i] === RELIEF_LET_GO && meanC[i]! >= meanC[fallAt(track, i, () => true).top]! - COOLED_K) track.letGoTimes++;
+    if (track.letGo && track.starts[i] === RELIEF_LET_GO && meanC[i]! >= meanC[fallAt(track, i, () => true).top]! - COOLED_K)
+      track.letGo.times++;
 
   /** Where the quick fall began that ends at a point; the point itself where none ends there. */
   function quickFrom(i: number): number {
@@ -218,13 +219,17 @@ export function allowForRelief(
     return from;
   }
 
-  /** Keeps where it let go on the way down to a point; the points may have smoothed the peak away. */
-  function letGo(i: number): void {
+  /** Keeps where it let go on the way down to a point, and from where that was quick; the points may have smoothed the peak away. */
+  function letGo(i: number, from = fallAt(track, i, () => true).top): void {
     const { top } = fallAt(track, i, () => true),
       fromS = track.tS[Math.max(0, top - 1)]!;
     const fromBar = highest.tS >= fromS && highest.tS <= track.tS[i]! ? highest.gaugeBar : track.gaugeBar[top]!;
+    const fellBar = track.gaugeBar[from]! - track.gaugeBar[i]!,
+      before = track.letGo;
     track.starts[i] = RELIEF_LET_GO;
-    track.letGoGaugeBar = Math.max(fromBar, track.letGoGaugeBar ?? -Infinity);
+    const farthest =
+      before && before.fellBar > fellBar ? before : { fellBar, tookS: track.tS[i]! - track.tS[from]!, cooledK: meanC[from]! - meanC[i]! };
+    track.letGo = { times: 0, ...farthest, gaugeBar: Math.max(fromBar, before?.gaugeBar ?? -Infinity) };
   }
 
   /** Whether a quick fall is far enough for a relief, and quicker than what the circuit loses anyway. */

@@ -1,32 +1,27 @@
 import type { ResolvedCircuit } from '../../circuit/resolveCircuit';
 import { bySensor, type PressureLog } from '../../log/PressureLog';
-import { has } from '../faultGroups';
 import type { FaultId } from '../faults';
 import { SLOT } from '../fit/kernel';
-import type { LogTrack } from '../layOut/LogTrack';
+import { WaterCurve } from '../fit/WaterCurve';
+import type { LetGo, LogTrack } from '../layOut/LogTrack';
 import type { Hint } from '../fit/Misses';
 
-/** Where a relief was seen to let go, as the gauge shows it, and how far below and above that it may really lift, standard deviations, bar.
- */
-export interface SeenLift {
-  gaugeBar: number;
+/** Where a relief was seen to let go, and how far below and above that it may really lift, standard deviations, bar. */
+export interface SeenLift extends LetGo {
   belowSd: number;
   aboveSd: number;
-  /** How often it did, the water growing no colder. */
-  times: number;
+  atmosphericBar: number;
 }
 
 /** A relief lifts about where it did before, bar; and what a hand reads is seldom the very peak. Common practice. */
 const LIFTS_ABOUT_BAR = 0.07,
   PEAK_UNREAD_BAR = 0.2;
-
 /** What a log shows of where its relief lifts; null where nothing fell at once while it was warm. */
-export function seenLift(track: LogTrack, log: PressureLog, c: ResolvedCircuit): SeenLift | null {
-  if (track.letGoGaugeBar === null) return null;
-  const times = track.letGoTimes;
-  if (bySensor(log)) return { gaugeBar: track.letGoGaugeBar, belowSd: LIFTS_ABOUT_BAR, aboveSd: LIFTS_ABOUT_BAR, times };
-  const belowSd = Math.hypot(LIFTS_ABOUT_BAR, 0.4 * c.gaugeStepBar);
-  return { gaugeBar: track.letGoGaugeBar, belowSd, aboveSd: Math.hypot(belowSd, PEAK_UNREAD_BAR), times };
+export function seenLift({ letGo }: LogTrack, log: PressureLog, { gaugeStepBar, atmosphericBar }: ResolvedCircuit): SeenLift | null {
+  if (letGo === null) return null;
+  if (bySensor(log)) return { ...letGo, atmosphericBar, belowSd: LIFTS_ABOUT_BAR, aboveSd: LIFTS_ABOUT_BAR };
+  const belowSd = Math.hypot(LIFTS_ABOUT_BAR, 0.4 * gaugeStepBar);
+  return { ...letGo, atmosphericBar, belowSd, aboveSd: Math.hypot(belowSd, PEAK_UNREAD_BAR) };
 }
 
 /** How far above it a draw's relief lifts, in standard deviations. */
@@ -35,24 +30,61 @@ function liftMiss(v: Float64Array, { gaugeBar, belowSd, aboveSd }: SeenLift): nu
   return aboveBar / (aboveBar < 0 ? belowSd : aboveSd);
 }
 
-/** How often a warm circuit falls at once though its relief does not lift there: water let out without a word, a gauge that lies by more
- *  than a draw's does, or no vessel in play, or one that gives its last at its charge, where a few kelvins are a bar. Common practice. */
+/** How often a warm circuit falls at once though its relief does not lift there: water let out without a word, or a gauge that lies by more
+ *  than a draw's does. Common practice. */
 const LET_OUT_UNSAID = 0.004,
-  BY_A_LYING_GAUGE = 0.02,
-  FALLS_ALL_AT_ONCE = 0.25;
+  BY_A_LYING_GAUGE = 0.02;
 /** And how often again, each further time that it falls from there though the water grows no colder: nobody lets out water by the minute,
  *  and what falls with a kelvin does not fall without. So many times tell all there is to tell. Common practice. */
 const FALLS_AGAIN = 0.4,
   MOST_TIMES = 4;
+/** A pump that stops with the heat moves a gauge as well: so often by so much, bar, and less often by more. Common practice. */
+const PUMP_STOPPED = 0.05,
+  PUMP_MOVES_BAR = 0.22,
+  PUMP_FALLS_BAR = 0.08;
+const pumpStopped = ({ fellBar, times }: SeenLift): number =>
+  times > 0 ? 0 : PUMP_STOPPED * Math.exp(-Math.max(0, fellBar - PUMP_MOVES_BAR) / PUMP_FALLS_BAR);
+
+/** How often a circuit falls so where a few kelvins that no thermometer on a pipe shows are enough for it, or its hole in that time: one
+ *  without its vessel, or whose vessel has given its last. So fast may it cool by more than is read, K/min, up to so many; and so far off may
+ *  the time be, as a logarithm. Common practice. */
+const FALLS_BY_ITSELF = 0.25,
+  UNSEEN_K_PER_MIN = 0.4,
+  UNSEEN_MOST_K = 3,
+  TIME_ABOUT = 0.5;
+/** Growth of water for a kelvin at about 60 °C. */
+const GROWTH_PER_K = 5e-4;
+
+/** How often a draw's circuit falls so by cooling a little, or by what it loses. */
+function fallsByItself(v: Float64Array, { gaugeBar, fellBar, tookS, cooledK, atmosphericBar }: SeenLift, again: number): number {
+  const fromBar = gaugeBar - v[SLOT.offset]! + atmosphericBar,
+    toBar = Math.max(0.5 * atmosphericBar, fromBar - fellBar);
+  const inPlay = v[SLOT.narrow]! > 0 ? 0 : 1;
+  const curve = new WaterCurve(inPlay * v[SLOT.gas]!, inPlay * v[SLOT.vesselL]!, inPlay * v[SLOT.cap]!, v[SLOT.stretch]!, v[SLOT.air]!);
+  const lessL = curve.excessAt(fromBar) - curve.excessAt(toBar);
+  const cooledByK = lessL / (v[SLOT.contentL]! * v[SLOT.share]! * GROWTH_PER_K),
+    losesLPerH =
+      (v[SLOT.outCircuit]! + v[SLOT.outBoiler]!) * Math.sqrt(Math.max(0, fromBar - atmosphericBar)) -
+      (v[SLOT.inFill]! + v[SLOT.inCoil]!) * Math.sqrt(Math.max(0, v[SLOT.mains]! + atmosphericBar - fromBar));
+  const lostInS = losesLPerH > 0 ? (3600 * lessL) / losesLPerH : Infinity;
+  return (
+    FALLS_BY_ITSELF *
+    Math.max(
+      again * bell((cooledByK - cooledK) / Math.min(UNSEEN_MOST_K, (UNSEEN_K_PER_MIN * tookS) / 60)),
+      bell(Math.log(lostInS / tookS) / TIME_ABOUT),
+    )
+  );
+}
+/** 1 up to 0, and falling off from there. */
+const bell = (x: number): number => (x > 0 ? Math.exp(-0.5 * x * x) : 1);
 
 /** How well a draw under some faults goes with the circuit's letting go there. */
 export function letsGoThere(v: Float64Array, faults: readonly FaultId[], lift: SeenLift): number {
   const again = FALLS_AGAIN ** (Math.min(Math.max(lift.times, 1), MOST_TIMES) - 1);
-  const otherwise = has(faults, 'vessel-connection-blocked', 'vessel-isolated', 'vessel-overcharged')
-    ? again * FALLS_ALL_AT_ONCE
-    : faults.includes('gauge-misreading')
-      ? BY_A_LYING_GAUGE
-      : again * LET_OUT_UNSAID;
+  const otherwise = Math.max(
+    faults.includes('gauge-misreading') ? BY_A_LYING_GAUGE : again * LET_OUT_UNSAID + pumpStopped(lift),
+    fallsByItself(v, lift, again),
+  );
   return otherwise + (1 - otherwise) * Math.exp(-0.5 * liftMiss(v, lift) ** 2);
 }
 
