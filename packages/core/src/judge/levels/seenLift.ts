@@ -13,15 +13,23 @@ export interface SeenLift extends LetGo {
   atmosphericBar: number;
 }
 
-/** A relief lifts about where it did before, bar; and what a hand reads is seldom the very peak. Common practice. */
+/** A relief lifts about where it did before, bar; what a hand reads is seldom the very peak; and from where it lifts to where it blows freely
+ *  the pressure goes on rising, by about so much of its setting (common practice: of a diaphragm relief that is up to a tenth, and more). */
 const LIFTS_ABOUT_BAR = 0.07,
-  PEAK_UNREAD_BAR = 0.2;
+  PEAK_UNREAD_BAR = 0.2,
+  BLOWS_FREELY_SHARE = 0.05;
+
 /** What a log shows of where its relief lifts; null where nothing fell at once while it was warm. */
-export function seenLift({ letGo }: LogTrack, log: PressureLog, { gaugeStepBar, atmosphericBar }: ResolvedCircuit): SeenLift | null {
+export function seenLift({ letGo }: LogTrack, log: PressureLog, c: ResolvedCircuit): SeenLift | null {
   if (letGo === null) return null;
-  if (bySensor(log)) return { ...letGo, atmosphericBar, belowSd: LIFTS_ABOUT_BAR, aboveSd: LIFTS_ABOUT_BAR };
-  const belowSd = Math.hypot(LIFTS_ABOUT_BAR, 0.4 * gaugeStepBar);
-  return { ...letGo, atmosphericBar, belowSd, aboveSd: Math.hypot(belowSd, PEAK_UNREAD_BAR) };
+  const sensed = bySensor(log),
+    about = sensed ? LIFTS_ABOUT_BAR : Math.hypot(LIFTS_ABOUT_BAR, 0.4 * c.gaugeStepBar);
+  return {
+    ...letGo,
+    atmosphericBar: c.atmosphericBar,
+    belowSd: Math.hypot(about, BLOWS_FREELY_SHARE * c.reliefSetGaugeBar),
+    aboveSd: sensed ? about : Math.hypot(about, PEAK_UNREAD_BAR),
+  };
 }
 
 /** How far above it a draw's relief lifts, in standard deviations. */
