@@ -1,5 +1,4 @@
 import { expectedPressure } from '../circuit/expectedPressure';
-import { cycleFeatures } from '../log/cycleFeatures';
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import type { PressureLog } from '../log/PressureLog';
 import { asTheVisitShows } from './asTheVisitShows';
@@ -70,7 +69,7 @@ function judgementOf(
     hypotheses: judged.sets.slice(0, MOST_HYPOTHESES).map(({ faults, probability }) => ({ faults, probability })),
     marginals,
     estimates: estimates(judged, done),
-    expected: expected(judged, latest.logs, evidence.circuit),
+    expected: expected(judged),
     because: because(judged, latest, marginals, after),
     nextTests: next,
     contradictions: contradictions(evidence, latest, judged),
@@ -88,9 +87,9 @@ function judgementOf(
   };
 }
 
-function expected(judged: Judged, logs: PressureLog[], sheet: CircuitSheet): Judgement['expected'] {
-  if (sheet.kind === 'steam') return null;
-  const f = logs[0] ? cycleFeatures(logs[0]) : null;
+function expected(judged: Judged): Judgement['expected'] {
+  if (judged.sheet.kind === 'steam') return null;
+  const f = judged.features[0] ?? null;
   const coldGaugeBar = f?.coldBar ?? judged.circuit.fillGaugeBar;
   const coldC = f?.coldC ?? 15;
   const flowC = f?.hotC ?? judged.circuit.maxFlowC;

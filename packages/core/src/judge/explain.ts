@@ -1,5 +1,4 @@
 import { expectedPressure } from '../circuit/expectedPressure';
-import { cycleFeatures } from '../log/cycleFeatures';
 import type { Measured } from '../log/reading/LogReading';
 import { lowerFirst } from '../lowerFirst';
 import type { Because } from './Diagnosis';
@@ -95,8 +94,8 @@ const sum = (x: number[]) => x.reduce((a, b) => a + b, 0);
 const bar = (x: number) => `${x.toFixed(2).replace(/0$/, '')} bar`;
 
 function logSentence(judged: Judged, at: number, track: LogTrack): string {
-  const log = judged.logs[at]!,
-    f = cycleFeatures(log),
+  const { tS } = judged.logs[at]!.samples,
+    f = judged.features[at]!,
     lastBar = f.lastBar ?? 0,
     fellBar = Math.max(f.peakBar ?? 0, f.firstBar ?? 0) - lastBar;
   if (track.blind?.beginsHot)
@@ -109,7 +108,7 @@ function logSentence(judged: Judged, at: number, track: LogTrack): string {
   if (f.foundHot && f.swingBar === 0 && f.firstBar === f.lastBar) return `Stood at ${bar(f.coldBar)} at ${f.hotC.toFixed(0)} °C.`;
   if (f.hotC - f.coldC < 5)
     return read.idleCreepBarPerH
-      ? creepSentence(read.idleCreepBarPerH, (log.samples.tS.at(-1)! - log.samples.tS[0]!) / 3600)
+      ? creepSentence(read.idleCreepBarPerH, (tS.at(-1)! - tS[0]!) / 3600)
       : `${bar(f.swingBar)} of change with hardly any heat.`;
   const right = expectedPressure({
     circuit: judged.circuit,

@@ -16,13 +16,20 @@ export interface ReducedLog {
  *  @param log pressures may be null (skipped); tS must not decrease
  *  @param most target number of points, at least 10 */
 export function reduceLog(log: PressureLog, most = 100): ReducedLog {
-  const { tS, pressureBar } = log.samples;
+  const { tS, pressureBar, flowC, returnC } = log.samples;
   const cuts = [...new Set((log.events ?? []).flatMap((e) => (e.kind === 'note' ? [] : [e.tS])))].sort((a, b) => a - b);
-  const used = pressureBar.reduce<number>((n, p) => n + (p === null ? 0 : 1), 0);
   const span = (tS.at(-1) ?? 0) - (tS[0] ?? 0);
-  const sliceS = used <= most ? 0 : span / most;
+  const sliceS = holdsMoreThan(most, pressureBar) ? span / most : 0;
   const out: ReducedLog = { tS: [], gaugeBar: [], count: [], flowC: [], returnC: [] };
-  let from = -1,
+  // Sums in plain variables, of which nothing holds on to any: a month of seconds comes through here twice.
+  let n = 0,
+    first = 0,
+    sumS = 0,
+    sumBar = 0,
+    nFlow = 0,
+    sumFlowC = 0,
+    nReturn = 0,
+    sumReturnC = 0,
     cut = 0;
   for (let i = 0; i < tS.length; i++) {
     const p = pressureBar[i];
@@ -33,30 +40,13 @@ export function reduceLog(log: PressureLog, most = 100): ReducedLog {
       cut++;
       passed = true;
     }
-    if (from >= 0 && (passed || t - tS[from]! >= sliceS - HAIR_S)) {
-      addPoint(out, log, from, i);
-      from = -1;
+    if (n > 0 && (passed || t - first >= sliceS - HAIR_S)) {
+      addPoint(out, n, sumS, sumBar, nFlow, sumFlowC, nReturn, sumReturnC);
+      n = sumS = sumBar = nFlow = sumFlowC = nReturn = sumReturnC = 0;
     }
-    if (from < 0) from = i;
-  }
-  if (from >= 0) addPoint(out, log, from, tS.length);
-  return out;
-}
-
-/** Adds the mean of the readings from one on to before another. */
-function addPoint(out: ReducedLog, { samples: { tS, pressureBar, flowC, returnC } }: PressureLog, from: number, to: number): void {
-  let n = 0,
-    sumS = 0,
-    sumBar = 0,
-    nFlow = 0,
-    sumFlowC = 0,
-    nReturn = 0,
-    sumReturnC = 0;
-  for (let i = from; i < to; i++) {
-    const p = pressureBar[i];
-    if (p === null || p === undefined) continue;
+    if (n === 0) first = t;
     n++;
-    sumS += tS[i]!;
+    sumS += t;
     sumBar += p;
     const f = flowC?.[i];
     if (f !== null && f !== undefined) {
@@ -69,9 +59,30 @@ function addPoint(out: ReducedLog, { samples: { tS, pressureBar, flowC, returnC 
       nReturn++;
     }
   }
+  if (n > 0) addPoint(out, n, sumS, sumBar, nFlow, sumFlowC, nReturn, sumReturnC);
+  return out;
+}
+
+/** Adds the mean of so many readings. */
+function addPoint(
+  out: ReducedLog,
+  n: number,
+  sumS: number,
+  sumBar: number,
+  nFlow: number,
+  sumFlowC: number,
+  nReturn: number,
+  sumReturnC: number,
+): void {
   out.tS.push(sumS / n);
   out.gaugeBar.push(sumBar / n);
   out.count.push(n);
   out.flowC.push(nFlow ? sumFlowC / nFlow : null);
   out.returnC.push(nReturn ? sumReturnC / nReturn : null);
+}
+
+/** Whether more than so many of the readings hold a value. */
+function holdsMoreThan(most: number, values: readonly (number | null)[]): boolean {
+  let held = 0;
+  return values.some((v) => v !== null && ++held > most);
 }
