@@ -35,6 +35,13 @@ it('in a long gap it may have been hotter than at either end, where nothing says
   expect(read([18, null, 40, 55, 60, 60, 55], []).guessedK.every((k) => k === 0)).toBe(true);
 });
 
+it('what stands cold at the end of a long gap was not hot in it', () => {
+  // Readings of a circuit that nobody heated, three of which forgot the flow.
+  const { guessedK } = read([13, 13, 13, null, null, null, 13], []);
+  expect(Math.max(...guessedK)).toBeLessThan(1);
+  expect(Math.max(...read([13, 13, 13, null, null, null, 40], []).guessedK)).toBeGreaterThan(2);
+});
+
 it('where the first reading came after the heat, the circuit was as cold as rooms are before, in a line from there, and doubted by what nobody read', () => {
   const { meanC, guessedK } = read([null, null, 38, 50, 62, 66, 68], [{ tS: 120, kind: 'heat-on' }]);
   expect(meanC[0]!).toBeLessThanOrEqual(18);

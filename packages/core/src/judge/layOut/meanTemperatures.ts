@@ -137,6 +137,7 @@ function fillGaps(
   if (known.length < 2) return null;
   const last = known.at(-1)!,
     coldestC = Math.min(...known.map((i) => values[i]!)),
+    roomC = Math.min(coldestC, NO_TEMPERATURE_COLD_C),
     guessedK = tS.map(() => 0);
   const afterLast = (i: number): number => {
     const before = switches.findLast((s) => s.tS <= tS[i]!),
@@ -146,8 +147,7 @@ function fillGaps(
       if (before && tS[i]! - tS[last]! > EVENT_OFF_S) guessedK[i] = STOPPED_READING * Math.max(0, limitC - lastC);
       return lastC;
     }
-    const roomC = Math.min(coldestC, NO_TEMPERATURE_COLD_C),
-      cooledC = roomC + (lastC - roomC) * Math.exp(-Math.max(0, tS[i]! - Math.max(tS[last]!, before.tS)) / coolingS);
+    const cooledC = roomC + (lastC - roomC) * Math.exp(-Math.max(0, tS[i]! - Math.max(tS[last]!, before.tS)) / coolingS);
     guessedK[i] = STOPPED_READING * Math.abs(lastC - cooledC);
     return cooledC;
   };
@@ -172,9 +172,11 @@ function fillGaps(
     const fromS = switches.findLast((s) => s.tS > tS[a]! && s.tS < tS[b]! && s.on === values[b]! > values[a]!)?.tS ?? tS[a]!;
     const share = Math.max(0, t - fromS) / Math.max(1e-9, tS[b]! - fromS),
       lineC = values[a]! + share * (values[b]! - values[a]!);
-    // In a long gap it may have been hotter than at either end, and have cooled again, where the heat went off or nobody said a word of it.
+    // In a long gap it may have been hotter than at either end, and have cooled again, where the heat went off or nobody said a word of it;
+    // but what stands cold at its end was not hot a little before.
     if (!switches.length || switches.some((s) => !s.on && s.tS > tS[a]! && s.tS < tS[b]!)) {
-      const hotterK = Math.max(0, Math.min(limitC - lineC, (kPerS * (tS[b]! - fromS - SOON_S)) / 2));
+      const mostC = roomC + (values[b]! - roomC + READ_ABOUT_K) * Math.exp((tS[b]! - t) / coolingS),
+        hotterK = Math.max(0, Math.min(Math.min(limitC, mostC) - lineC, (kPerS * (tS[b]! - fromS - SOON_S)) / 2));
       guessedK[i] = STOPPED_READING * hotterK * 4 * share * (1 - share);
     }
     return lineC;
@@ -185,6 +187,8 @@ function fillGaps(
 const WARM_C = 40;
 /** By how much a circuit of which nobody read how cold it was may have been warmer or colder, K. */
 const GUESSED_COLD_K = 2.5;
+/** How near to its room a temperature is read, K. */
+const READ_ABOUT_K = 1;
 /** In so short a gap between two that were read it went in a line, s. */
 const SOON_S = 600;
 /** Share of what the temperature may have done since somebody stopped reading it, by which the guess may be wrong. */
