@@ -1,6 +1,7 @@
 import type { ResolvedCircuit } from '../../circuit/resolveCircuit';
 import { bySensor, type PressureLog } from '../../log/PressureLog';
 import type { FaultId } from '../faults';
+import { curveOf, inKOf, outKOf } from '../fit/draw';
 import { SLOT } from '../fit/kernel';
 import { WaterCurve } from '../fit/WaterCurve';
 import type { LetGo, LogTrack } from '../layOut/LogTrack';
@@ -66,20 +67,21 @@ const GROWTH_PER_K = 5e-4;
 /** How often a draw's circuit falls so by cooling a little, or by what it loses. */
 function fallsByItself(v: Float64Array, { gaugeBar, fellBar, tookS, cooledK, atmosphericBar }: SeenLift, again: number): number {
   const fromBar = gaugeBar - v[SLOT.offset]! + atmosphericBar,
-    toBar = Math.max(0.5 * atmosphericBar, fromBar - fellBar);
-  const inPlay = v[SLOT.narrow]! > 0 ? 0 : 1;
-  const curve = new WaterCurve(inPlay * v[SLOT.gas]!, inPlay * v[SLOT.vesselL]!, inPlay * v[SLOT.cap]!, v[SLOT.stretch]!, v[SLOT.air]!);
+    toBar = Math.max(0.5 * atmosphericBar, fromBar - fellBar),
+    seconds = Math.max(1, tookS);
+  // What stands behind a narrow way has no time to come.
+  const curve = v[SLOT.narrow]! > 0 ? new WaterCurve(0, 0, 0, v[SLOT.stretch]!, v[SLOT.air]!) : curveOf(v);
   const lessL = curve.excessAt(fromBar) - curve.excessAt(toBar);
   const cooledByK = lessL / (v[SLOT.contentL]! * v[SLOT.share]! * GROWTH_PER_K),
     losesLPerH =
-      (v[SLOT.outCircuit]! + v[SLOT.outBoiler]!) * Math.sqrt(Math.max(0, fromBar - atmosphericBar)) -
-      (v[SLOT.inFill]! + v[SLOT.inCoil]!) * Math.sqrt(Math.max(0, v[SLOT.mains]! + atmosphericBar - fromBar));
+      outKOf(v) * Math.sqrt(Math.max(0, fromBar - atmosphericBar)) -
+      inKOf(v) * Math.sqrt(Math.max(0, v[SLOT.mains]! + atmosphericBar - fromBar));
   const lostInS = losesLPerH > 0 ? (3600 * lessL) / losesLPerH : Infinity;
   return (
     FALLS_BY_ITSELF *
     Math.max(
-      again * bell((cooledByK - cooledK) / Math.min(UNSEEN_MOST_K, (UNSEEN_K_PER_MIN * tookS) / 60)),
-      bell(Math.log(lostInS / tookS) / TIME_ABOUT),
+      again * bell((cooledByK - cooledK) / Math.min(UNSEEN_MOST_K, (UNSEEN_K_PER_MIN * seconds) / 60)),
+      bell(Math.log(lostInS / seconds) / TIME_ABOUT),
     )
   );
 }
