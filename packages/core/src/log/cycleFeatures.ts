@@ -59,8 +59,8 @@ export function cycleFeatures(log: PressureLog): CycleFeatures {
       -1,
     );
   }
-  const firstHeated = heatOn === undefined || foundHot ? -1 : tS.findIndex((t) => t > heatOn),
-    heatedFrom = foundHot ? -1 : firstHeated < 0 ? Infinity : firstHeated;
+  const firstHeated = heatOn === undefined ? -1 : tS.findIndex((t) => t > heatOn),
+    heatedFrom = foundHot || firstHeated >= 0 ? firstHeated : Infinity;
   // Before the heat a circuit stands at one temperature: the return will do for the flow, and nothing that was read once it was heated.
   const cool = (i: number) => at(i, flowC) ?? at(i, returnC) ?? nearest(i, flowC, i < heatedFrom ? heatedFrom : Infinity);
   const coldBar = at(cold, pressureBar),

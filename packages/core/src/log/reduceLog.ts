@@ -21,16 +21,17 @@ export function reduceLog(log: PressureLog, most = 100): ReducedLog {
   const span = (tS.at(-1) ?? 0) - (tS[0] ?? 0);
   const sliceS = holdsMoreThan(most, pressureBar) ? span / most : 0;
   const out: ReducedLog = { tS: [], gaugeBar: [], count: [], flowC: [], returnC: [] };
-  // Sums in plain variables, of which nothing holds on to any: a month of seconds comes through here twice.
-  let n = 0,
-    first = 0,
-    sumS = 0,
-    sumBar = 0,
-    nFlow = 0,
-    sumFlowC = 0,
-    nReturn = 0,
-    sumReturnC = 0,
-    cut = 0;
+  const pool = newPool();
+  let cut = 0;
+  const flush = () => {
+    if (pool.n === 0) return;
+    out.tS.push(pool.t / pool.n);
+    out.gaugeBar.push(pool.p / pool.n);
+    out.count.push(pool.n);
+    out.flowC.push(pool.nFlow ? pool.flow / pool.nFlow : null);
+    out.returnC.push(pool.nReturn ? pool.ret / pool.nReturn : null);
+    Object.assign(pool, newPool());
+  };
   for (let i = 0; i < tS.length; i++) {
     const p = pressureBar[i];
     if (p === null || p === undefined) continue;
@@ -40,46 +41,27 @@ export function reduceLog(log: PressureLog, most = 100): ReducedLog {
       cut++;
       passed = true;
     }
-    if (n > 0 && (passed || t - first >= sliceS - HAIR_S)) {
-      addPoint(out, n, sumS, sumBar, nFlow, sumFlowC, nReturn, sumReturnC);
-      n = sumS = sumBar = nFlow = sumFlowC = nReturn = sumReturnC = 0;
-    }
-    if (n === 0) first = t;
-    n++;
-    sumS += t;
-    sumBar += p;
+    if (pool.n > 0 && (passed || t - pool.first >= sliceS - HAIR_S)) flush();
+    if (pool.n === 0) pool.first = t;
+    pool.n++;
+    pool.t += t;
+    pool.p += p;
     const f = flowC?.[i];
     if (f !== null && f !== undefined) {
-      sumFlowC += f;
-      nFlow++;
+      pool.flow += f;
+      pool.nFlow++;
     }
     const r = returnC?.[i];
     if (r !== null && r !== undefined) {
-      sumReturnC += r;
-      nReturn++;
+      pool.ret += r;
+      pool.nReturn++;
     }
   }
-  if (n > 0) addPoint(out, n, sumS, sumBar, nFlow, sumFlowC, nReturn, sumReturnC);
+  flush();
   return out;
 }
 
-/** Adds the mean of so many readings. */
-function addPoint(
-  out: ReducedLog,
-  n: number,
-  sumS: number,
-  sumBar: number,
-  nFlow: number,
-  sumFlowC: number,
-  nReturn: number,
-  sumReturnC: number,
-): void {
-  out.tS.push(sumS / n);
-  out.gaugeBar.push(sumBar / n);
-  out.count.push(n);
-  out.flowC.push(nFlow ? sumFlowC / nFlow : null);
-  out.returnC.push(nReturn ? sumReturnC / nReturn : null);
-}
+const newPool = () => ({ n: 0, t: 0, p: 0, first: 0, flow: 0, nFlow: 0, ret: 0, nReturn: 0 });
 
 /** Whether more than so many of the readings hold a value. */
 function holdsMoreThan(most: number, values: readonly (number | null)[]): boolean {

@@ -5,10 +5,10 @@ import type { FaultId } from '../faults';
 import type { Finding } from '../Finding';
 import { changeOver } from './changeOver';
 import { readingSd } from './readingSd';
-import { curveOf, inKOf, NO_FEED_BAR, outKOf } from '../fit/draw';
+import { bareCurveOf, curveOf, inKOf, NO_FEED_BAR, outKOf } from '../fit/draw';
 import { SLOT } from '../fit/kernel';
 import { normalPdf } from '../fit/normal';
-import { WaterCurve } from '../fit/WaterCurve';
+import type { WaterCurve } from '../fit/WaterCurve';
 
 /** Boiler and circuit shut off from each other: each side falls by what leaks on it and rises by what comes in there. Which side has the
  *  vessel, and with it the room, is not said: half and half; nor on which the air stands, where there is some. */
@@ -16,11 +16,9 @@ export function holdDensity(f: Finding, faults: readonly FaultId[], v: Float64Ar
   if (f.boilerStartBar === undefined || f.boilerEndBar === undefined || f.minutes === undefined) return null;
   const hours = f.minutes / 60,
     sd = readingSd(c, f.boilerStartBar, f.boilerEndBar);
-  const stretch = v[SLOT.stretch]!,
-    air = v[SLOT.air]!;
   const sides = [
-    { share: AIR_HERE, whole: curveOf(v), bare: new WaterCurve(0, 0, 0, stretch, air) },
-    { share: 1 - AIR_HERE, whole: curveOf(v, 0), bare: new WaterCurve(0, 0, 0, stretch, 0) },
+    { share: AIR_HERE, whole: curveOf(v), bare: bareCurveOf(v) },
+    { share: 1 - AIR_HERE, whole: curveOf(v, 0), bare: bareCurveOf(v, 0) },
   ];
   const side = (start: number, end: number, loses: boolean, gains: boolean) => {
     const seen = end - start,

@@ -16,6 +16,8 @@ export const outKOf = (v: Float64Array): number => v[SLOT.outCircuit]! + v[SLOT.
 /** How water and pressure go together in a draw. */
 export const curveOf = (v: Float64Array, air = v[SLOT.air]!): WaterCurve =>
   new WaterCurve(v[SLOT.gas]!, v[SLOT.vesselL]!, v[SLOT.cap]!, v[SLOT.stretch]!, air);
+/** The same on a side of it that has no vessel. */
+export const bareCurveOf = (v: Float64Array, air = v[SLOT.air]!): WaterCurve => new WaterCurve(0, 0, 0, v[SLOT.stretch]!, air);
 
 /** A pressure that no feed is set to: none stands open. */
 export const NO_FEED_BAR = -1;

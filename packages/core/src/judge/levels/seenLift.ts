@@ -1,9 +1,8 @@
 import type { ResolvedCircuit } from '../../circuit/resolveCircuit';
 import { bySensor, type PressureLog } from '../../log/PressureLog';
 import type { FaultId } from '../faults';
-import { curveOf, inKOf, outKOf } from '../fit/draw';
+import { bareCurveOf, curveOf, inKOf, outKOf } from '../fit/draw';
 import { SLOT } from '../fit/kernel';
-import { WaterCurve } from '../fit/WaterCurve';
 import type { LetGo, LogTrack } from '../layOut/LogTrack';
 import type { Hint } from '../fit/Misses';
 
@@ -70,7 +69,7 @@ function fallsByItself(v: Float64Array, { gaugeBar, fellBar, tookS, cooledK, atm
     toBar = Math.max(0.5 * atmosphericBar, fromBar - fellBar),
     seconds = Math.max(1, tookS);
   // What stands behind a narrow way has no time to come.
-  const curve = v[SLOT.narrow]! > 0 ? new WaterCurve(0, 0, 0, v[SLOT.stretch]!, v[SLOT.air]!) : curveOf(v);
+  const curve = v[SLOT.narrow]! > 0 ? bareCurveOf(v) : curveOf(v);
   const lessL = curve.excessAt(fromBar) - curve.excessAt(toBar);
   const cooledByK = lessL / (v[SLOT.contentL]! * v[SLOT.share]! * GROWTH_PER_K),
     losesLPerH =
