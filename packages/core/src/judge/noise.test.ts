@@ -27,7 +27,7 @@ it('whitening is the normal density with the full covariance, worked out the lon
   const cov = Float64Array.from({ length: n * n }, (_, k) => {
     const i = Math.floor(k / n),
       j = k % n;
-    return size(i) * size(j) * Math.exp(-Math.abs(t.tS[i]! - t.tS[j]!) / t.modelErrorS) + (i === j ? t.variance[i]! : 0);
+    return size(i) * size(j) * Math.exp(-Math.abs(t.tS[i]! - t.tS[j]!) / t.modelErrorS[i]!) + (i === j ? t.variance[i]! : 0);
   });
   const l = cholesky(cov, n)!;
   const b = residual.slice();

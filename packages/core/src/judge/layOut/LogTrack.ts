@@ -39,13 +39,13 @@ export interface LogTrack {
   boilerOn: Float64Array;
   /** Measured litres drawn off just before the point. */
   drawnL: Float64Array;
-  /** Standard deviation of the model's own error at each point, and its correlation time. What heat drives is uncertain in proportion to
-   *  how warm it is; a cold circuit that stands still leaves the model little to be wrong about. */
+  /** Standard deviation of the model's own error at each point, and how long it stays the same on the way there, s. What heat drives is
+   *  uncertain in proportion to how warm it is; a cold circuit that stands still leaves the model little to be wrong about. */
   modelErrorBar: Float64Array;
   /** How far each point is between the coldest and the warmest of the log, 0 to 1, as a root: the first kelvins are the least certain,
    *  since the water has only begun to go round. */
   warmth: Float64Array;
-  modelErrorS: number;
+  modelErrorS: Float64Array;
   /** Share of the model's error that is still the same at a point as at the one before. */
   errorKept: Float64Array;
   /** By how much the gauge may have jumped since the point before because a pump was switched with the heat, bar. */
@@ -81,6 +81,6 @@ export const topGaugeBar = (tracks: readonly LogTrack[]): number | null =>
 export const lowGaugeBar = (tracks: readonly LogTrack[]): number | null =>
   tracks.length ? Math.min(...tracks.map((t) => Math.min(...t.gaugeBar))) : null;
 
-/** Share of a slowly wandering error that is still the same at a point as at the one before. */
-export const errorKeptAt = (tS: Float64Array, lastsS: number): Float64Array =>
-  tS.map((t, i) => (i === 0 ? 0 : Math.exp(-(t - tS[i - 1]!) / lastsS)));
+/** Share of a slowly wandering error that is still the same at a point as at the one before. @param lastsS on the way to each point */
+export const errorKeptAt = (tS: Float64Array, lastsS: Float64Array): Float64Array =>
+  tS.map((t, i) => (i === 0 ? 0 : Math.exp(-(t - tS[i - 1]!) / lastsS[i]!)));

@@ -9,7 +9,7 @@ import { allowForRelief, easedHotBar, heldBelowPeak } from './reliefInLog';
 import { movesWater } from './stepsWhereSeen';
 import { modelDoubts, readingVariance, type Doubted } from './doubts';
 import { highestRead } from './highestRead';
-import { logPoints } from './logPoints';
+import { logPoints, type LogPoints } from './logPoints';
 import { heldAMinute, isOneHotReading } from './oneHotReading';
 import { readingStepBar } from './readingStep';
 
@@ -40,10 +40,10 @@ export function layOutLog(logged: PressureLog, circuit: ResolvedCircuit): LogTra
     switches = heatSwitches(events),
     top = highestRead(log),
     open = openShares(events, r.tS),
-    water = waterMoved(r.tS, events, points.runsS);
+    water = waterMoved(r.tS, events, points.movedS);
   const doubted: Doubted = { points, switches, circuit, sensed, stepBar, coldestC, rangeBar: rangeOf(gaugeBar, meanC, coldestC, sensed) };
   const tS = Float64Array.from(r.tS),
-    modelErrorS = Math.max(LEAST_ERROR_S, ERROR_SPAN_SHARE * (r.tS[n - 1]! - r.tS[0]!));
+    modelErrorS = errorLastsS(tS, points.closelyS);
   const bare = { n, tS, gaugeBar: Float64Array.from(gaugeBar), spanK: Math.max(...meanC) - coldestC, ...water };
   const track: LogTrack = {
     ...bare,
@@ -78,7 +78,7 @@ export function layOutLog(logged: PressureLog, circuit: ResolvedCircuit): LogTra
     readErrorK: means.source === 'none' || !sensed ? 0 : READ_SENSOR_K,
     firstC: meanC[0]!,
   };
-  allowForRelief(track, meanC, circuit.reliefSetGaugeBar, stepBar, (i) => heatIsOff(i, tS, meanC, switches), top);
+  allowForRelief(track, meanC, circuit, stepBar, (i) => heatIsOff(i, tS, meanC, switches), top);
   return track;
 }
 
@@ -91,7 +91,7 @@ function rangeOf(gaugeBar: number[], meanC: number[], coldestC: number, sensed: 
 
 /** Where a stretch begins in which no unknown water was let in or out, and what was drawn off by measure: what was measured is known,
  *  whatever else moves water by hand is not. */
-function waterMoved(tS: number[], events: readonly LogEvent[], runsS: readonly number[]): Pick<LogTrack, 'starts' | 'drawnL'> {
+function waterMoved(tS: number[], events: readonly LogEvent[], movedS: readonly number[]): Pick<LogTrack, 'starts' | 'drawnL'> {
   const starts = new Uint8Array(tS.length),
     drawnL = new Float64Array(tS.length);
   starts[0] = 1;
@@ -103,7 +103,7 @@ function waterMoved(tS: number[], events: readonly LogEvent[], runsS: readonly n
       else if (movesWater(kind)) starts[i] = 1;
     }
   });
-  for (const runS of runsS) starts[tS.findIndex((t) => t >= runS)] = 1;
+  for (const s of movedS) starts[tS.findIndex((t) => t >= s)] = 1;
   return { starts, drawnL };
 }
 
@@ -124,6 +124,12 @@ function heatIsOff(i: number, tS: Float64Array, meanC: number[], switches: reado
   if (last) return !last.on;
   if (switches.length) return switches[0]!.on;
   return meanC[i]! < meanC[i - 1]! && (i + 1 >= tS.length || meanC[i + 1]! <= meanC[i]!);
+}
+
+/** How long the model's error lasts on the way to each point, s. */
+function errorLastsS(tS: Float64Array, closelyS: LogPoints['closelyS']): Float64Array {
+  const slow = Math.max(LEAST_ERROR_S, ERROR_SPAN_SHARE * (tS.at(-1)! - tS[0]!));
+  return tS.map((t) => (closelyS && t > closelyS[0] && t <= closelyS[1] ? LEAST_ERROR_S : slow));
 }
 
 /** Flow less return; null where one was not read. */

@@ -27,7 +27,8 @@ export function mergedWhereStraight(track: LogTrack): LogTrack {
       return sum / (to - from);
     });
   const first = (of: Float64Array) => Float64Array.from(blocks, ([from]) => of[from]!);
-  const tS = mean(track.tS);
+  const tS = mean(track.tS),
+    modelErrorS = first(track.modelErrorS);
   return {
     ...track,
     n,
@@ -45,7 +46,8 @@ export function mergedWhereStraight(track: LogTrack): LogTrack {
     modelErrorBar: mean(track.modelErrorBar),
     warmth: mean(track.warmth),
     temperatureErrorK: mean(track.temperatureErrorK),
-    errorKept: errorKeptAt(tS, track.modelErrorS),
+    modelErrorS,
+    errorKept: errorKeptAt(tS, modelErrorS),
   };
 }
 

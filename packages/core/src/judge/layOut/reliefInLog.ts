@@ -1,8 +1,10 @@
+import type { ResolvedCircuit } from '../../circuit/resolveCircuit';
+import { keptItsWater } from './keptItsWater';
 import { RELIEF_LET_GO, type LogTrack } from './LogTrack';
 
 /** From this share of the relief's set pressure on it may be blowing; while it does, the pressure saws between its lift and its seat. */
-const NEAR_RELIEF = 0.88,
-  SAW_SHARE = 0.06,
+export const NEAR_RELIEF = 0.88;
+const SAW_SHARE = 0.06,
   STILL_BLOWS = 0.8;
 /** A fall between two readings that no cooling explains, from warm and from where a relief may lift, however early, far and quick enough:
  *  it let go. Cold, or from lower down, the water is leaving by another way, and a vessel that runs empty on it lets the pressure fall all
@@ -156,11 +158,11 @@ function sawTeeth({ gaugeBar, tS, n }: LogTrack, meanC: number[], nearBar: numbe
 /** How much a relief lets go cannot be foretold: near it readings count for little, and after it the water begins anew. Where the heat is
  *  off already, and the pressure falls farther than a relief lets it, the cooling did it, and the fall is for the circuit to explain: one
  *  without its vessel loses all at once. The water begins anew before it, where a relief had been at work and what took it there is seen.
- */
+ *  What nothing feeds and stands as high afterwards as before has let nothing go. */
 export function allowForRelief(
   track: LogTrack,
   meanC: number[],
-  reliefSetGaugeBar: number,
+  { reliefSetGaugeBar, fedByItself }: Pick<ResolvedCircuit, 'reliefSetGaugeBar' | 'fedByItself'>,
   stepBar: number,
   heatIsOff: (i: number) => boolean,
   highest: { gaugeBar: number; tS: number },
@@ -174,7 +176,7 @@ export function allowForRelief(
   for (let i = 1; i < track.n; i++) {
     const before = track.gaugeBar[i - 1]!,
       now = track.gaugeBar[i]!;
-    if (now >= near) blowing = true;
+    if (now >= near && (fedByItself || !keptItsWater(track, meanC, i, stepBar))) blowing = true;
     const from = quickFrom(i),
       top = track.gaugeBar[from]!;
     const cools = heatIsOff(i) && meanC[i]! < meanC[Math.min(from, i - 1)]! - COOLED_K && fallsFar(track, i);

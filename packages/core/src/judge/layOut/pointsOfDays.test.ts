@@ -1,0 +1,117 @@
+import type { CircuitSheet } from '../../circuit/CircuitSheet';
+import { simulateCase } from '../../simulate/simulateCase';
+import { diagnose } from '../diagnose';
+import { pointsOfDays } from './pointsOfDays';
+
+const HOUR_S = 3600,
+  RELIEF_BAR = 3;
+
+/** Heats of three hours every eight, of which each lifts the pressure by as much as is said from where it stands cold. */
+function days(count: number, stepS: number, risesBar: (heat: number, intoS: number) => number, coldBar = 1) {
+  const tS = Array.from({ length: (count * 24 * HOUR_S) / stepS }, (_, i) => stepS * i),
+    into = (t: number) => (t % (8 * HOUR_S)) - 2 * HOUR_S,
+    heatAt = (t: number) => Math.floor(t / (8 * HOUR_S)),
+    warmth = (t: number) => {
+      const s = into(t);
+      return s < 0 ? 0 : s < HOUR_S ? s / HOUR_S : s < 3 * HOUR_S ? 1 : Math.exp(-(s - 3 * HOUR_S) / 2000);
+    };
+  const meanC = tS.map((t) => 18 + 45 * warmth(t)),
+    gaugeBar = tS.map((t) => coldBar + risesBar(heatAt(t), into(t)) * warmth(t)),
+    none = tS.map(() => null);
+  return { log: { tS, gaugeBar, count: tS.map(() => 1), flowC: none, returnC: none }, meanC };
+}
+
+it('keeps where a relief let go in minutes while the water stayed hot, from the top to the foot', () => {
+  const fellFromS = 1.2 * HOUR_S;
+  const { log, meanC } = days(2, 60, (heat, s) => (heat === 1 && s < fellFromS ? 0.6 : 0.42));
+  const { kept, closely } = pointsOfDays(log, meanC, 0.01, RELIEF_BAR);
+  const fellAtS = 8 * HOUR_S + 2 * HOUR_S + fellFromS,
+    foot = kept.findIndex((i) => log.tS[i]! >= fellAtS),
+    [top, low] = [kept[foot - 1]!, kept[foot]!];
+  expect(log.gaugeBar[top]!).toBeCloseTo(1.6, 2);
+  expect(log.gaugeBar[low]!).toBeCloseTo(1.42, 2);
+  expect(log.tS[low]! - log.tS[top]!).toBeLessThanOrEqual(300);
+  expect(log.tS[closely!.from]!).toBeLessThan(fellAtS);
+  expect(log.tS[closely!.to]!).toBeGreaterThan(fellAtS);
+});
+
+it('of days it keeps each heat’s cold and hot ends, and leaves no long gap', () => {
+  const { log, meanC } = days(3, 60, () => 0.5);
+  const { kept, anew } = pointsOfDays(log, meanC, 0.01, RELIEF_BAR);
+  for (let heat = 0; heat < 9; heat++) {
+    const within = kept.filter((i) => Math.floor(log.tS[i]! / (8 * HOUR_S)) === heat);
+    expect(Math.max(...within.map((i) => meanC[i]!))).toBeCloseTo(63, 0);
+    expect(Math.min(...within.map((i) => meanC[i]!))).toBeLessThan(19.5);
+    expect(Math.max(...within.map((i) => log.gaugeBar[i]!))).toBeCloseTo(1.5, 2);
+  }
+  kept.slice(1).forEach((i, k) => expect(log.tS[i]! - log.tS[kept[k]!]!).toBeLessThanOrEqual((1.6 * 72 * HOUR_S) / 16));
+  expect(kept.length).toBeLessThan(100);
+  expect(anew).toEqual([]);
+});
+
+it('of a month it takes some cycles, the farthest of all closely; and after such as nobody sees and that came near the relief the water begins anew', () => {
+  const nearIn = [40, 41];
+  const { log, meanC } = days(30, 900, (heat) => (heat === 60 ? 1.9 : nearIn.includes(heat) ? 1.8 : 0.5));
+  const { kept, closely, anew } = pointsOfDays(log, meanC, 0.01, RELIEF_BAR);
+  expect(kept.length).toBeLessThan(110);
+  const heatOf = (i: number) => Math.floor(log.tS[i]! / (8 * HOUR_S));
+  expect(heatOf(closely!.from)).toBe(60);
+  const wholeHeats = new Set(kept.filter((i) => meanC[i]! > 60).map(heatOf));
+  expect(wholeHeats.size).toBeGreaterThanOrEqual(16);
+  // The one that is laid out closely is seen, the two of the fortieth heats are not.
+  expect(nearIn.some((heat) => wholeHeats.has(heat))).toBe(false);
+  expect(anew).toHaveLength(1);
+  expect(heatOf(anew[0]!)).toBeGreaterThan(41);
+  expect(heatOf(anew[0]!)).toBeLessThan(47);
+  expect(kept).toContain(anew[0]!);
+});
+
+it('a log in which the water never turns keeps where it begins and ends, and some places between', () => {
+  const tS = Array.from({ length: 2000 }, (_, i) => 90 * i),
+    none = tS.map(() => null);
+  const { kept, closely } = pointsOfDays(
+    { tS, gaugeBar: tS.map((t) => 1.5 - t / 1e6), count: tS.map(() => 1), flowC: none, returnC: none },
+    tS.map(() => 17),
+    0.01,
+    RELIEF_BAR,
+  );
+  expect(closely).toBeNull();
+  expect([kept[0], kept.at(-1)]).toEqual([0, 1999]);
+  expect(kept.length).toBeGreaterThan(10);
+});
+
+it('twelve days of a circuit without its vessel, whose relief lifts in every heat, are no relief that passes', () => {
+  const circuit: CircuitSheet = {
+    kind: 'sealed-hot-water',
+    waterVolumeL: 180,
+    waterVolumeSource: 'measured',
+    heatOutputKw: 24,
+    staticHeadM: 5,
+    gauge: { kind: 'sensor', resolutionBar: 0.01 },
+    vessel: { nominalVolumeL: 25, labelPrechargeBar: 0.9 },
+    reliefValve: { setBar: RELIEF_BAR },
+    fill: { kind: 'manual-loop', mainsBar: 4 },
+    domesticHotWater: { kind: 'indirect-coil' },
+    maxFlowC: 70,
+  };
+  const heat = Array.from({ length: 36 }, (_, i) => {
+    const onS = Math.round((i * 8 + 2.3 + ((i * 7) % 5) * 0.3) * HOUR_S);
+    return { onS, offS: Math.round(onS + (1.4 + ((i * 3) % 4) * 0.4) * HOUR_S) };
+  });
+  const { log } = simulateCase({
+    circuit,
+    faults: [{ id: 'vessel-isolated', severity: 1 }],
+    schedule: { startC: 16, durationS: 12 * 24 * HOUR_S, stepS: 60, heat },
+    seed: 5,
+  });
+  const d = diagnose({ format: 'jumper-case', version: 1, id: 'twelve', circuit, logs: [{ ...log, source: 'logger' }] });
+  const ofTheVessel = [
+    'vessel-undercharged',
+    'vessel-diaphragm-failed',
+    'vessel-connection-blocked',
+    'vessel-isolated',
+    'vessel-undersized',
+  ];
+  const share = d.hypotheses.reduce((sum, h) => sum + (h.faults.length === 1 && ofTheVessel.includes(h.faults[0]!) ? h.probability : 0), 0);
+  expect(share).toBeGreaterThan(0.8);
+});
