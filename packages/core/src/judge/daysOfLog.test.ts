@@ -88,3 +88,15 @@ it('the doubt about the water’s temperature stays for an hour or two after a h
   expect(doubtK(13_000, 18_000)).toBeGreaterThan(idleK + 0.5);
   expect(doubtK(25_000, 36_000)).toBeLessThan(idleK + 0.1);
 });
+
+it('a circuit that stands cold for a day and a night, read every minute, is in order', () => {
+  const { log } = simulateCase({
+    circuit: HOME,
+    faults: [],
+    schedule: { startC: 18, durationS: 24 * HOUR_S, stepS: 60, heat: [] },
+    seed: 5,
+  });
+  const d = diagnose({ format: 'jumper-case', version: 1, id: 'night', circuit: HOME, logs: [{ ...log, source: 'logger' }] });
+  expect(d.hypotheses[0]!.faults).toEqual(['none']);
+  expect(d.hypotheses[0]!.probability).toBeGreaterThan(0.5);
+});

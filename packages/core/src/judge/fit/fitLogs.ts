@@ -1,5 +1,6 @@
 import { seededRandom, type SeededRandom } from '../../simulate/seededRandom';
 import type { LogTrack } from '../layOut/LogTrack';
+import { evenly } from '../evenly';
 import { THOROUGH, type Effort } from './effort';
 import { findModes, nearestTo, peakOf, scouts, withModeBelow } from './findModes';
 import { ImportanceSample } from './ImportanceSample';
@@ -7,7 +8,7 @@ import type { LogFit } from './LogFit';
 import { Misses, type Hint } from './Misses';
 import type { ParameterSpace } from './parameters/parameterSpace';
 import { adaptedPart, logTotal, priorMode, sharedOut, type Mode, type ProposalPart } from './proposal';
-import { spread, startingPoints } from './startingPoints';
+import { startingPoints } from './startingPoints';
 import { flattened, kish, truncated } from './weights';
 
 /** What the fit itself takes off the residuals, points. */
@@ -58,7 +59,7 @@ export function fitLogs(
   if (!tracks.length && !hints.length) return priorDraws(byLogs, random);
   const lent = borrowed.map((other) => nearestTo(space, other)),
     ownStarts = () => [
-      ...spread(startingPoints(space, n), effort.starts),
+      ...evenly(startingPoints(space, n), effort.starts),
       ...scouts(byLogs, random, effort.scouts, Math.ceil(effort.starts / 2)),
     ];
   const modes = tracks.length ? findModes(byLogs, [...ownStarts(), ...lent], effort) : [priorMode(n)];
@@ -67,7 +68,7 @@ export function fitLogs(
   const hinted = missedBy(hints, byLogs, modes[0]!)
     ? findModes(
         new Misses(space, tracks, atmosphericBar, hints),
-        [...modes.map((m) => m.z), ...spread(startingPoints(space, n), HINTED_STARTS), ...lent],
+        [...modes.map((m) => m.z), ...evenly(startingPoints(space, n), HINTED_STARTS), ...lent],
         effort,
       )
     : [];

@@ -1,5 +1,5 @@
 import type { ParameterSpace } from './parameters/parameterSpace';
-import { spread, startingPoints } from './startingPoints';
+import { startingPoints } from './startingPoints';
 
 const space = (...starts: number[][]): ParameterSpace => ({
   fixed: new Float64Array(1),
@@ -12,11 +12,4 @@ it('holds every start of every parameter, each with each, and the others at thei
   expect(points).toContainEqual([0, -1, 0.8]);
   expect(points).toContainEqual([0, 1, 0.2]);
   expect(startingPoints(space([0], [0]), 2).map((z) => [...z])).toEqual([[0, 0]]);
-});
-
-it('takes so many, evenly, the first and the last among them; all where there are fewer', () => {
-  const points = Array.from({ length: 11 }, (_, i) => Float64Array.of(i));
-  expect(spread(points, 3).map((z) => z[0])).toEqual([0, 5, 10]);
-  expect(spread(points, 20)).toHaveLength(11);
-  expect(spread(points, 1).map((z) => z[0])).toEqual([0]);
 });

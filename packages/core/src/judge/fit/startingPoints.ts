@@ -15,9 +15,3 @@ export function startingPoints(space: ParameterSpace, n: number): Float64Array[]
   });
   return points;
 }
-
-/** `most` of the points, evenly taken, the first and last among them. */
-export function spread(points: Float64Array[], most: number): Float64Array[] {
-  if (points.length <= most || most < 2) return points.slice(0, most);
-  return Array.from({ length: most }, (_, i) => points[Math.round((i * (points.length - 1)) / (most - 1))]!);
-}

@@ -43,12 +43,12 @@ export function logPoints(log: PressureLog, stepBar: number, circuit: ResolvedCi
   const means = meanTemperatures(r, events, circuit, bySensor(log));
   // A run of minutes is seen in the blocks only: between the points kept of days it would be a slow rise.
   const runs = pumpRuns(r.gaugeBar, r.tS, means.meanC, circuit);
-  const { kept, closely, anew } = long
+  const { kept, evenGaugeBar, closely, anew } = long
     ? pointsOfDays(r, means.meanC, stepBar, circuit.reliefSetGaugeBar)
-    : { kept: [...Array(n).keys()], closely: null, anew: [] };
+    : { kept: [...Array(n).keys()], evenGaugeBar: r.gaugeBar, closely: null, anew: [] };
   const of = <T>(values: T[]) => kept.map((i) => values[i]!);
   return {
-    r: { tS: of(r.tS), gaugeBar: of(r.gaugeBar), count: of(r.count), flowC: of(r.flowC), returnC: of(r.returnC) },
+    r: { tS: of(r.tS), gaugeBar: of(evenGaugeBar), count: of(r.count), flowC: of(r.flowC), returnC: of(r.returnC) },
     means: { ...means, meanC: of(means.meanC), guessedK: of(means.guessedK) },
     events,
     underWay: underWay.map((i) => kept.indexOf(i)).filter((i) => i >= 0),

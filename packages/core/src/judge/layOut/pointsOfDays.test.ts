@@ -1,4 +1,5 @@
 import type { CircuitSheet } from '../../circuit/CircuitSheet';
+import { seededRandom } from '../../simulate/seededRandom';
 import { simulateCase } from '../../simulate/simulateCase';
 import { diagnose } from '../diagnose';
 import { pointsOfDays } from './pointsOfDays';
@@ -114,4 +115,18 @@ it('twelve days of a circuit without its vessel, whose relief lifts in every hea
   ];
   const share = d.hypotheses.reduce((sum, h) => sum + (h.faults.length === 1 && ofTheVessel.includes(h.faults[0]!) ? h.probability : 0), 0);
   expect(share).toBeGreaterThan(0.8);
+});
+
+it('the noise of a sensor is no turn, however often it is read', () => {
+  const random = seededRandom(5),
+    tS = Array.from({ length: 1440 }, (_, i) => 60 * i),
+    none = tS.map(() => null);
+  const { kept, evenGaugeBar } = pointsOfDays(
+    { tS, gaugeBar: tS.map(() => 1.2 + 0.016 * random.normal()), count: tS.map(() => 1), flowC: none, returnC: none },
+    tS.map(() => 18),
+    0.01,
+    RELIEF_BAR,
+  );
+  expect(kept.length).toBeLessThanOrEqual(20);
+  for (const i of kept) expect(Math.abs(evenGaugeBar[i]! - 1.2)).toBeLessThan(0.03);
 });

@@ -1,7 +1,9 @@
 import { keepPeaks } from '../../log/keepPeaks';
 import { keepTurns } from '../../log/keepTurns';
 import type { ReducedLog } from '../../log/reduceLog';
+import { runningMedian } from '../../log/runningMedian';
 import { turningPoints } from '../../log/turningPoints';
+import { evenly } from '../evenly';
 import { NEAR_RELIEF } from './reliefInLog';
 
 /** From where to where in a log's points. */
@@ -14,6 +16,8 @@ interface Stretch {
 export interface PointsOfDays {
   /** The points' places in the log, in order. */
   kept: number[];
+  /** What the gauge shows at each place of the log, without what comes and goes from reading to reading. */
+  evenGaugeBar: number[];
   /** The heat cycle that is laid out as closely as a visit; null where the water never grew warm and cold again. */
   closely: Stretch | null;
   /** Points before which the circuit may have let go of water unseen. */
@@ -24,9 +28,14 @@ export interface PointsOfDays {
 const TURN_BAR = 0.05,
   TURN_K = 6,
   STILL_THERE_K = 1;
-/** More points than this are too many; then so many heat cycles are taken of all, or the ends of so many slices. */
+/** What is read within so many seconds is one reading; and so many times what comes and goes in it is a turn at the least. */
+const AT_ONCE_S = 150,
+  TIMES_NOISE = 4;
+/** More points than this are too many; then so many heat cycles are taken of all, as long as they hold no more turns than that, or the ends
+ *  of so many slices. */
 const MOST_TURNS = 66,
   MOST_CYCLES = 16,
+  MOST_IN_CYCLES = 90,
   SLICES = 22;
 
 /** Which points of a log of days tell what it holds: where the pressure and the water turn, since what a heat drives is known best at its
@@ -34,24 +43,37 @@ const MOST_TURNS = 66,
  *  from where on the vessel takes water, and where a relief lets go. Of a log of weeks, some of the cycles.
  *  @param log thinned to blocks of minutes @param meanC mean water temperature at each @param stepBar to what the pressures were rounded
  *  @param reliefSetGaugeBar from near there on the relief may have let water go in a cycle that is left out */
-export function pointsOfDays({ tS, gaugeBar }: ReducedLog, meanC: number[], stepBar: number, reliefSetGaugeBar: number): PointsOfDays {
+export function pointsOfDays(
+  { tS, gaugeBar: read }: ReducedLog,
+  meanC: number[],
+  stepBar: number,
+  reliefSetGaugeBar: number,
+): PointsOfDays {
+  const middle = runningMedian(tS, read, AT_ONCE_S),
+    noiseBar = noiseOf(read),
+    gaugeBar = read.map((bar, i) => (Math.abs(bar - middle[i]!) < TIMES_NOISE * noiseBar ? middle[i]! : bar));
   const ends = [0, tS.length - 1],
     heatTurns = turningPoints(meanC, TURN_K, STILL_THERE_K),
-    pressureTurns = turningPoints(gaugeBar, Math.max(TURN_BAR, 2.5 * stepBar)),
+    pressureTurns = turningPoints(gaugeBar, Math.max(TURN_BAR, 2.5 * stepBar, TIMES_NOISE * noiseBar)),
     turns = inOrder([...ends, ...pressureTurns, ...heatTurns]),
     cycles = heatCycles(heatTurns, meanC),
     farthest = farthestMoved(cycles, gaugeBar),
     closely = farthest && withoutLongCooling(farthest, tS),
     close = closely ? onTheWay(closely) : [];
-  if (turns.length <= MOST_TURNS) return { kept: inOrder([...withoutLongGaps(turns, tS), ...close]), closely, anew: [] };
-  if (cycles.length < MOST_CYCLES) return { kept: inOrder([...keepPeaks(gaugeBar, SLICES), ...close]), closely, anew: [] };
+  if (turns.length <= MOST_TURNS) return as(withoutLongGaps(turns, tS));
   const chosen = evenly(cycles, MOST_CYCLES),
     inChosen = chosen.flatMap(({ from, hot, to }) => [from, hot, to, ...pressureTurns.filter((i) => i > from && i < to)]);
+  // Few cycles, or such as saw between a relief's lift and its seat, hold more turns than can be followed.
+  if (cycles.length < MOST_CYCLES || inOrder(inChosen).length > MOST_IN_CYCLES) return as(keepPeaks(gaugeBar, SLICES));
   const seen: Stretch[] = [...chosen, ...(closely ? [closely] : [])].sort((a, b) => a.from - b.from);
-  return { kept: inOrder([...ends, ...inChosen, ...close]), closely, anew: afterUnseen(seen, gaugeBar, NEAR_RELIEF * reliefSetGaugeBar) };
+  return as([...ends, ...inChosen], afterUnseen(seen, gaugeBar, NEAR_RELIEF * reliefSetGaugeBar));
+
+  function as(kept: number[], anew: number[] = []): PointsOfDays {
+    return { kept: inOrder([...kept, ...close]), evenGaugeBar: gaugeBar, closely, anew };
+  }
 
   function onTheWay({ from, to }: Stretch): number[] {
-    const pressure = { values: gaugeBar, missable: Math.max(MISSABLE_BAR, 1.5 * stepBar) };
+    const pressure = { values: gaugeBar, missable: Math.max(MISSABLE_BAR, 1.5 * stepBar, 1.5 * noiseBar) };
     return keepTurns(tS, [pressure, { values: meanC, missable: MISSABLE_K }], from, to, MOST_CLOSE);
   }
 }
@@ -60,6 +82,13 @@ export function pointsOfDays({ tS, gaugeBar }: ReducedLog, meanC: number[], step
 const MISSABLE_BAR = 0.02,
   MISSABLE_K = 2,
   MOST_CLOSE = 28;
+
+/** What comes and goes from reading to reading, as a standard deviation: half of its steps are larger than this share of it. */
+function noiseOf(values: number[]): number {
+  const steps = values.slice(1).map((v, i) => Math.abs(v - values[i]!));
+  return steps.sort((a, b) => a - b)[steps.length >> 1]! / (NORMAL_MEDIAN * Math.SQRT2);
+}
+const NORMAL_MEDIAN = 0.6745;
 
 const inOrder = (places: number[]): number[] => [...new Set(places)].sort((a, b) => a - b);
 
@@ -120,10 +149,6 @@ function withoutLongGaps(places: number[], tS: number[]): number[] {
     return out;
   });
 }
-
-/** `count` of some things, evenly taken, the first and the last among them; there are at least as many, and `count` is at least 2. */
-const evenly = <T>(all: readonly T[], count: number): T[] =>
-  Array.from({ length: count }, (_, i) => all[Math.round((i * (all.length - 1)) / (count - 1))]!);
 
 /** Where what is seen goes on after cycles that are left out, in which the pressure went to where a relief may lift. */
 function afterUnseen(seen: readonly Stretch[], gaugeBar: number[], nearBar: number): number[] {
