@@ -31,11 +31,12 @@ const TURN_BAR = 0.05,
 /** What is read within so many seconds is one reading; and so many times what comes and goes in it is a turn at the least. */
 const AT_ONCE_S = 150,
   TIMES_NOISE = 4;
-/** More points than this are too many; then so many heat cycles are taken of all, as long as they hold no more turns than that, or the ends
- *  of so many slices. */
+/** More points than this are too many; then so many heat cycles are taken of all, or as many as hold so many turns, or where even few hold
+ *  more the ends of so many slices. */
 const MOST_TURNS = 66,
   MOST_CYCLES = 16,
-  MOST_IN_CYCLES = 90,
+  LEAST_CYCLES = 6,
+  MOST_IN_CYCLES = 120,
   SLICES = 22;
 
 /** Which points of a log of days tell what it holds: where the pressure and the water turn, since what a heat drives is known best at its
@@ -49,6 +50,7 @@ export function pointsOfDays(
   stepBar: number,
   reliefSetGaugeBar: number,
 ): PointsOfDays {
+  // What stands out of the noise, a step or a peak of minutes, stays as it was read.
   const middle = runningMedian(tS, read, AT_ONCE_S),
     noiseBar = noiseOf(read),
     gaugeBar = read.map((bar, i) => (Math.abs(bar - middle[i]!) < TIMES_NOISE * noiseBar ? middle[i]! : bar));
@@ -61,15 +63,26 @@ export function pointsOfDays(
     closely = farthest && withoutLongCooling(farthest, tS),
     close = closely ? onTheWay(closely) : [];
   if (turns.length <= MOST_TURNS) return as(withoutLongGaps(turns, tS));
-  const chosen = evenly(cycles, MOST_CYCLES),
-    inChosen = chosen.flatMap(({ from, hot, to }) => [from, hot, to, ...pressureTurns.filter((i) => i > from && i < to)]);
-  // Few cycles, or such as saw between a relief's lift and its seat, hold more turns than can be followed.
-  if (cycles.length < MOST_CYCLES || inOrder(inChosen).length > MOST_IN_CYCLES) return as(keepPeaks(gaugeBar, SLICES));
+  const chosen = asManyAsFit();
+  if (!chosen) return as(keepPeaks(gaugeBar, SLICES));
   const seen: Stretch[] = [...chosen, ...(closely ? [closely] : [])].sort((a, b) => a.from - b.from);
-  return as([...ends, ...inChosen], afterUnseen(seen, gaugeBar, NEAR_RELIEF * reliefSetGaugeBar));
+  return as([...ends, ...chosen.flatMap(turnsIn)], afterUnseen(seen, gaugeBar, NEAR_RELIEF * reliefSetGaugeBar));
 
   function as(kept: number[], anew: number[] = []): PointsOfDays {
     return { kept: inOrder([...kept, ...close]), evenGaugeBar: gaugeBar, closely, anew };
+  }
+
+  function turnsIn({ from, hot, to }: HeatCycle): number[] {
+    return [from, hot, to, ...pressureTurns.filter((i) => i > from && i < to)];
+  }
+
+  /** Cycles evenly taken; fewer where they saw between a relief's lift and its seat, and none where they are few anyway. */
+  function asManyAsFit(): HeatCycle[] | null {
+    for (let count = Math.min(cycles.length, MOST_CYCLES); count >= LEAST_CYCLES; count--) {
+      const some = evenly(cycles, count);
+      if (inOrder(some.flatMap(turnsIn)).length <= MOST_IN_CYCLES) return some;
+    }
+    return null;
   }
 
   function onTheWay({ from, to }: Stretch): number[] {
