@@ -100,3 +100,26 @@ it('a circuit that stands cold for a day and a night, read every minute, is in o
   expect(d.hypotheses[0]!.faults).toEqual(['none']);
   expect(d.hypotheses[0]!.probability).toBeGreaterThan(0.5);
 });
+
+it('twelve days of a circuit without its vessel, whose relief lifts in every heat, are no relief that passes', () => {
+  const heat = Array.from({ length: 36 }, (_, i) => {
+    const onS = Math.round((i * 8 + 2.3 + ((i * 7) % 5) * 0.3) * HOUR_S);
+    return { onS, offS: Math.round(onS + (1.4 + ((i * 3) % 4) * 0.4) * HOUR_S) };
+  });
+  const { log } = simulateCase({
+    circuit: HOME,
+    faults: [{ id: 'vessel-isolated', severity: 1 }],
+    schedule: { startC: 16, durationS: 12 * 24 * HOUR_S, stepS: 60, heat },
+    seed: 5,
+  });
+  const d = diagnose({ format: 'jumper-case', version: 1, id: 'twelve', circuit: HOME, logs: [{ ...log, source: 'logger' }] });
+  const ofTheVessel = [
+    'vessel-undercharged',
+    'vessel-diaphragm-failed',
+    'vessel-connection-blocked',
+    'vessel-isolated',
+    'vessel-undersized',
+  ];
+  const share = d.hypotheses.reduce((sum, h) => sum + (h.faults.length === 1 && ofTheVessel.includes(h.faults[0]!) ? h.probability : 0), 0);
+  expect(share).toBeGreaterThan(0.8);
+});

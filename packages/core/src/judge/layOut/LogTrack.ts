@@ -39,12 +39,13 @@ export interface LogTrack {
   boilerOn: Float64Array;
   /** Measured litres drawn off just before the point. */
   drawnL: Float64Array;
-  /** Standard deviation of the model's own error at each point, and how long it stays the same on the way there, s. What heat drives is
-   *  uncertain in proportion to how warm it is; a cold circuit that stands still leaves the model little to be wrong about. */
+  /** Standard deviation of the model's own error at each point. What heat drives is uncertain in proportion to how warm it is; a cold
+   *  circuit that stands still leaves the model little to be wrong about. */
   modelErrorBar: Float64Array;
   /** How far each point is between the coldest and the warmest of the log, 0 to 1, as a root: the first kelvins are the least certain,
    *  since the water has only begun to go round. */
   warmth: Float64Array;
+  /** How long the model's error stays the same on the way to each point, s. */
   modelErrorS: Float64Array;
   /** Share of the model's error that is still the same at a point as at the one before. */
   errorKept: Float64Array;

@@ -1,11 +1,15 @@
-import type { CircuitSheet } from '../../circuit/CircuitSheet';
+import type { ReducedLog } from '../../log/reduceLog';
 import { seededRandom } from '../../simulate/seededRandom';
-import { simulateCase } from '../../simulate/simulateCase';
-import { diagnose } from '../diagnose';
 import { pointsOfDays } from './pointsOfDays';
 
 const HOUR_S = 3600,
   RELIEF_BAR = 3;
+
+/** A log of pressures alone, each read once. */
+const logOf = (tS: number[], barAt: (t: number) => number): ReducedLog => {
+  const none = tS.map(() => null);
+  return { tS, gaugeBar: tS.map(barAt), count: tS.map(() => 1), flowC: none, returnC: none };
+};
 
 /** Heats of three hours every eight, of which each lifts the pressure by as much as is said from where it stands cold. */
 function days(count: number, stepS: number, risesBar: (heat: number, intoS: number) => number, coldBar = 1) {
@@ -16,10 +20,7 @@ function days(count: number, stepS: number, risesBar: (heat: number, intoS: numb
       const s = into(t);
       return s < 0 ? 0 : s < HOUR_S ? s / HOUR_S : s < 3 * HOUR_S ? 1 : Math.exp(-(s - 3 * HOUR_S) / 2000);
     };
-  const meanC = tS.map((t) => 18 + 45 * warmth(t)),
-    gaugeBar = tS.map((t) => coldBar + risesBar(heatAt(t), into(t)) * warmth(t)),
-    none = tS.map(() => null);
-  return { log: { tS, gaugeBar, count: tS.map(() => 1), flowC: none, returnC: none }, meanC };
+  return { log: logOf(tS, (t) => coldBar + risesBar(heatAt(t), into(t)) * warmth(t)), meanC: tS.map((t) => 18 + 45 * warmth(t)) };
 }
 
 it('keeps where a relief let go in minutes while the water stayed hot, from the top to the foot', () => {
@@ -68,10 +69,9 @@ it('of a month it takes some cycles, the farthest of all closely; and after such
 });
 
 it('a log in which the water never turns keeps where it begins and ends, and some places between', () => {
-  const tS = Array.from({ length: 2000 }, (_, i) => 90 * i),
-    none = tS.map(() => null);
+  const tS = Array.from({ length: 2000 }, (_, i) => 90 * i);
   const { kept, closely } = pointsOfDays(
-    { tS, gaugeBar: tS.map((t) => 1.5 - t / 1e6), count: tS.map(() => 1), flowC: none, returnC: none },
+    logOf(tS, (t) => 1.5 - t / 1e6),
     tS.map(() => 17),
     0.01,
     RELIEF_BAR,
@@ -81,48 +81,11 @@ it('a log in which the water never turns keeps where it begins and ends, and som
   expect(kept.length).toBeGreaterThan(10);
 });
 
-it('twelve days of a circuit without its vessel, whose relief lifts in every heat, are no relief that passes', () => {
-  const circuit: CircuitSheet = {
-    kind: 'sealed-hot-water',
-    waterVolumeL: 180,
-    waterVolumeSource: 'measured',
-    heatOutputKw: 24,
-    staticHeadM: 5,
-    gauge: { kind: 'sensor', resolutionBar: 0.01 },
-    vessel: { nominalVolumeL: 25, labelPrechargeBar: 0.9 },
-    reliefValve: { setBar: RELIEF_BAR },
-    fill: { kind: 'manual-loop', mainsBar: 4 },
-    domesticHotWater: { kind: 'indirect-coil' },
-    maxFlowC: 70,
-  };
-  const heat = Array.from({ length: 36 }, (_, i) => {
-    const onS = Math.round((i * 8 + 2.3 + ((i * 7) % 5) * 0.3) * HOUR_S);
-    return { onS, offS: Math.round(onS + (1.4 + ((i * 3) % 4) * 0.4) * HOUR_S) };
-  });
-  const { log } = simulateCase({
-    circuit,
-    faults: [{ id: 'vessel-isolated', severity: 1 }],
-    schedule: { startC: 16, durationS: 12 * 24 * HOUR_S, stepS: 60, heat },
-    seed: 5,
-  });
-  const d = diagnose({ format: 'jumper-case', version: 1, id: 'twelve', circuit, logs: [{ ...log, source: 'logger' }] });
-  const ofTheVessel = [
-    'vessel-undercharged',
-    'vessel-diaphragm-failed',
-    'vessel-connection-blocked',
-    'vessel-isolated',
-    'vessel-undersized',
-  ];
-  const share = d.hypotheses.reduce((sum, h) => sum + (h.faults.length === 1 && ofTheVessel.includes(h.faults[0]!) ? h.probability : 0), 0);
-  expect(share).toBeGreaterThan(0.8);
-});
-
 it('the noise of a sensor is no turn, however often it is read', () => {
   const random = seededRandom(5),
-    tS = Array.from({ length: 1440 }, (_, i) => 60 * i),
-    none = tS.map(() => null);
+    tS = Array.from({ length: 1440 }, (_, i) => 60 * i);
   const { kept, evenGaugeBar } = pointsOfDays(
-    { tS, gaugeBar: tS.map(() => 1.2 + 0.016 * random.normal()), count: tS.map(() => 1), flowC: none, returnC: none },
+    logOf(tS, () => 1.2 + 0.016 * random.normal()),
     tS.map(() => 18),
     0.01,
     RELIEF_BAR,

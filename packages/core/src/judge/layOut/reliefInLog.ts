@@ -176,7 +176,7 @@ export function allowForRelief(
   for (let i = 1; i < track.n; i++) {
     const before = track.gaugeBar[i - 1]!,
       now = track.gaugeBar[i]!;
-    if (now >= near && (fedByItself || !keptItsWater(track, meanC, i, stepBar))) blowing = true;
+    if (!blowing && now >= near) blowing = fedByItself || !keptItsWater(track, meanC, i, stepBar);
     const from = quickFrom(i),
       top = track.gaugeBar[from]!;
     const cools = heatIsOff(i) && meanC[i]! < meanC[Math.min(from, i - 1)]! - COOLED_K && fallsFar(track, i);
