@@ -3,6 +3,7 @@ import { resolveCircuit } from '../circuit/resolveCircuit';
 import type { PressureLog } from '../log/PressureLog';
 import { simulateCase } from '../simulate/simulateCase';
 import { diagnose } from './diagnose';
+import { LITTLE_GAS } from './faultGroups';
 import { layOutLog } from './layOut/layOutLog';
 
 const HOUR_S = 3600;
@@ -113,13 +114,6 @@ it('twelve days of a circuit without its vessel, whose relief lifts in every hea
     seed: 5,
   });
   const d = diagnose({ format: 'jumper-case', version: 1, id: 'twelve', circuit: HOME, logs: [{ ...log, source: 'logger' }] });
-  const ofTheVessel = [
-    'vessel-undercharged',
-    'vessel-diaphragm-failed',
-    'vessel-connection-blocked',
-    'vessel-isolated',
-    'vessel-undersized',
-  ];
-  const share = d.hypotheses.reduce((sum, h) => sum + (h.faults.length === 1 && ofTheVessel.includes(h.faults[0]!) ? h.probability : 0), 0);
+  const share = d.hypotheses.reduce((sum, h) => sum + (h.faults.length === 1 && LITTLE_GAS.includes(h.faults[0]!) ? h.probability : 0), 0);
   expect(share).toBeGreaterThan(0.8);
 });
