@@ -139,6 +139,17 @@ describe('what a sheet works out to', () => {
     expect(hot.highGaugeBar).toBeGreaterThan(hot.gaugeBar);
   });
 
+  it('keeps the middle within the band wherever it stood cold, below its charge too', () => {
+    const c = resolveCircuit(SHEET);
+    for (let coldGaugeBar = 0; coldGaugeBar < 2.5; coldGaugeBar += 0.1)
+      for (const flowC of [25, 40, 60, 80]) {
+        const hot = expectedPressure({ circuit: c, coldGaugeBar, coldC: 15, flowC });
+        expect(hot.lowGaugeBar).toBeLessThanOrEqual(hot.gaugeBar);
+        expect(hot.highGaugeBar).toBeGreaterThanOrEqual(hot.gaugeBar);
+        expect(hot.lowGaugeBar).toBeGreaterThan(coldGaugeBar);
+      }
+  });
+
   it('warns about what cannot be right', () => {
     const codes = (s: CircuitSheet) => sheetWarnings(s).map((w) => w.code);
     expect(codes(SHEET)).toEqual([]);

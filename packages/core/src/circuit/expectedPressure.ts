@@ -29,24 +29,21 @@ export interface ExpectedPressure {
 }
 
 /** Where a healthy circuit of this sheet would stand at a flow temperature: middle, and the reach that the doubts about content, heated
- *  share, mean temperature and charge (±0.1 bar) allow, about nine in ten. */
+ *  share, mean temperature and charge (±0.1 bar) allow, about nine in ten. Found below its charge a circuit rises the farther the more
+ *  charge there is, where the vessel is in play the less, so that now the one, now the other end of the doubts is the higher. */
 export function expectedPressure(input: ExpectedInput): ExpectedPressure {
   const { returnC } = input;
   const c = atGaugeLevel(input.circuit);
   const half = (drop: number) => Math.max(input.coldC, returnC === undefined ? input.flowC - drop / 2 : (input.flowC + returnC) / 2);
   const charge = input.prechargeGaugeBar !== undefined ? input.prechargeGaugeBar + c.vesselStaticBar : c.prechargeGaugeBar;
-  const reach = 1.2 * c.contentSpread;
-  return {
-    gaugeBar: pressureWith(input, c, c.contentL * HEATED.share, half(HEATED.dropK), charge),
-    lowGaugeBar: pressureWith(input, c, c.contentL * (1 - reach) * 0.8, half(HEATED.mostDropK * 0.8), charge + 0.08),
-    highGaugeBar: pressureWith(
-      input,
-      c,
-      c.contentL * (1 + reach) * 0.96,
-      half(HEATED.leastDropK),
-      Math.max(charge - 0.08, LEAST_GAS_BAR - c.atmosphericBar),
-    ),
-  };
+  const reach = 1.2 * c.contentSpread,
+    least = Math.max(charge - 0.08, LEAST_GAS_BAR - c.atmosphericBar);
+  const gaugeBar = pressureWith(input, c, c.contentL * HEATED.share, half(HEATED.dropK), charge),
+    ends = [
+      pressureWith(input, c, c.contentL * (1 - reach) * 0.8, half(HEATED.mostDropK * 0.8), charge + 0.08),
+      pressureWith(input, c, c.contentL * (1 + reach) * 0.96, half(HEATED.leastDropK), least),
+    ];
+  return { gaugeBar, lowGaugeBar: Math.min(gaugeBar, ...ends), highGaugeBar: Math.max(gaugeBar, ...ends) };
 }
 
 function pressureWith(input: ExpectedInput, c: ResolvedCircuit, heatedL: number, meanC: number, prechargeGaugeBar: number): number {

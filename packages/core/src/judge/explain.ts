@@ -1,5 +1,3 @@
-import { expectedPressure } from '../circuit/expectedPressure';
-import type { Measured } from '../log/reading/LogReading';
 import { lowerFirst } from '../lowerFirst';
 import type { Because } from './Diagnosis';
 import { FAULT_IDS, type FaultId } from './faults';
@@ -7,7 +5,8 @@ import { EMPTY_GAUGE_BAR, isWaterUnsaid, type Finding } from './Finding';
 import type { Evidence } from './Evidence';
 import type { Judged } from './judgeEvidence';
 import type { JudgedSet } from './JudgedSet';
-import type { LogTrack } from './layOut/LogTrack';
+import { bar } from './inBar';
+import { logSentence } from './logSentence';
 import { OUTCOME_TABLES } from './findings/outcomeTable';
 import { testRow } from './tests';
 
@@ -91,50 +90,6 @@ function bitsFor(sets: JudgedSet[], fault: FaultId, logLikelihood: (s: JudgedSet
 }
 
 const sum = (x: number[]) => x.reduce((a, b) => a + b, 0);
-const bar = (x: number) => `${x.toFixed(2).replace(/0$/, '')} bar`;
-
-function logSentence(judged: Judged, at: number, track: LogTrack): string {
-  const { tS } = judged.logs[at]!.samples,
-    f = judged.features[at]!,
-    lastBar = f.lastBar ?? 0,
-    fellBar = Math.max(f.peakBar ?? 0, f.firstBar ?? 0) - lastBar;
-  if (track.blind?.beginsHot)
-    return track.heatGuessed
-      ? `Fell ${bar(fellBar)}; neither temperatures nor a word of heat were noted.`
-      : `Fell ${bar(fellBar)} while it cooled; no temperatures were read.`;
-  if (f.swingBar === null || f.coldBar === null) return 'The log holds too little to show a heat cycle.';
-  if (f.hotC === null || f.coldC === null) return `${moved(f.swingBar)} from cold to hot; no temperatures were read.`;
-  const read = judged.readings[at]!;
-  if (f.foundHot && f.swingBar === 0 && f.firstBar === f.lastBar) return `Stood at ${bar(f.coldBar)} at ${f.hotC.toFixed(0)} °C.`;
-  if (f.hotC - f.coldC < 5)
-    return read.idleCreepBarPerH
-      ? creepSentence(read.idleCreepBarPerH, (tS.at(-1)! - tS[0]!) / 3600)
-      : `${bar(f.swingBar)} of change with hardly any heat.`;
-  const right = expectedPressure({
-    circuit: judged.circuit,
-    coldGaugeBar: f.coldBar,
-    coldC: f.coldC,
-    flowC: f.hotC,
-    ...(f.hotReturnC !== null ? { returnC: f.hotReturnC } : {}),
-  });
-  const should = `${bar(Math.max(0, right.lowGaugeBar - f.coldBar))} to ${bar(Math.max(0, right.highGaugeBar - f.coldBar))}`;
-  if (f.foundHot)
-    return `${f.swingBar < 0 ? 'Rose' : 'Fell'} ${bar(Math.abs(f.swingBar))} from ${f.hotC.toFixed(0)} to ${f.coldC.toFixed(0)} °C; this circuit should fall ${should}.`;
-  return `${moved(f.swingBar)} from ${f.coldC.toFixed(0)} to ${f.hotC.toFixed(0)} °C; this circuit should rise ${should}.${read.plateauBar ? ` Held at ${bar(read.plateauBar.value)} while it went on heating, as a relief does.` : track.easedHotBar > 0 ? ` Fell back ${bar(track.easedHotBar)} while it stayed hot.` : ''}`;
-}
-const moved = (byBar: number): string => `${byBar < 0 ? 'Fell' : 'Rose'} ${bar(Math.abs(byBar))}`;
-
-/** A creep counts where it is more than its own doubt, and makes something over the log's hours; over days it is told by what it made. */
-function creepSentence({ value, sd }: Measured, hours: number): string {
-  const made = Math.abs(value) * hours,
-    long = hours >= TOLD_WHOLE_H;
-  if (Math.abs(value) < 2 * sd || (long ? made < LEAST_MADE_BAR : Math.abs(value) < LEAST_PER_H_BAR)) return 'Stood still with no heat.';
-  return `${value > 0 ? 'Crept up' : 'Fell'} ${long ? `${bar(made)} in ${hours.toFixed(0)} h` : `${bar(Math.abs(value))} an hour`} with no heat.`;
-}
-const TOLD_WHOLE_H = 6,
-  LEAST_MADE_BAR = 0.08,
-  LEAST_PER_H_BAR = 0.02;
-
 function findingSentence(f: Finding): string {
   const title = testRow(f.test).title;
   if (f.outcome !== undefined) {

@@ -182,6 +182,23 @@ describe('reading', () => {
     expect(r.cycles).toHaveLength(14);
     expect(r.loop).toBe('closed');
   });
+  const read = (minutes: number[], pressureBar: number[], flowC: number[], events: PressureLog['events'] = []) =>
+    readLog({ source: 'hand', samples: { tS: minutes.map((m) => 60 * m), pressureBar, flowC }, events }, 0.05);
+  it('counts a heating once that a relief broke off for a moment', () =>
+    expect(
+      read(
+        [0, 5, 10, 15, 18, 21, 26, 31],
+        [1, 1, 1.6, 2.9, 2.4, 2.5, 2.7, 2.8],
+        [16, 16, 40, 62, 62.5, 63, 66, 68],
+        [{ tS: 300, kind: 'heat-on' }],
+      ).cycles,
+    ).toHaveLength(1));
+  it('holds a cold pressure against another cold one only, not against where a burner went on again', () => {
+    const hot = read([0, 6, 12, 20, 28, 36, 44, 52, 60], [1, 1.2, 1.5, 1.7, 1.6, 1.4, 1.5, 1.7, 1.7], [16, 30, 55, 68, 60, 50, 58, 68, 68]);
+    expect(hot.cycles.length).toBeGreaterThan(1);
+    expect(hot.cycles.map((c) => c.coldC)).toEqual([16, 50]);
+    expect(hot.coldToColdBar).toBeNull();
+  });
   it('answers for next to nothing', () => {
     expect(readLog({ samples: { tS: [], pressureBar: [] } }).cycles).toEqual([]);
     expect(readLog({ samples: { tS: [0], pressureBar: [1] } }).loop).toBeNull();

@@ -133,7 +133,7 @@ function rightHot(
   setToGaugeBar?: number,
 ): { lowGaugeBar: number; highGaugeBar: number } | null {
   if (f.hotC === null || f.coldBar === null || f.hotC <= (f.coldC ?? 15)) return null;
-  const { lowGaugeBar, gaugeBar, highGaugeBar } = expectedPressure({
+  return expectedPressure({
     circuit,
     coldGaugeBar: f.coldBar,
     coldC: f.coldC ?? 15,
@@ -141,5 +141,4 @@ function rightHot(
     ...(f.hotReturnC !== null ? { returnC: f.hotReturnC } : {}),
     ...(setToGaugeBar !== undefined ? { prechargeGaugeBar: setToGaugeBar } : {}),
   });
-  return { lowGaugeBar: Math.min(lowGaugeBar, gaugeBar), highGaugeBar: Math.max(highGaugeBar, gaugeBar) };
 }

@@ -37,7 +37,7 @@ export function runBands(
   const rows = new Map<number, RunBand>();
   for (const r of run.readings) {
     if (r.flowC - run.coldC < LEAST_RISE_K) continue;
-    const { lowGaugeBar, gaugeBar, highGaugeBar } = expectedPressure({
+    const { lowGaugeBar, highGaugeBar } = expectedPressure({
       circuit,
       coldGaugeBar: run.coldBar,
       coldC: run.coldC,
@@ -45,8 +45,8 @@ export function runBands(
       ...(r.returnC !== null ? { returnC: r.returnC } : {}),
       ...(setToGaugeBar !== undefined ? { prechargeGaugeBar: setToGaugeBar } : {}),
     });
-    const low = Math.min(lowGaugeBar, gaugeBar) - doubt,
-      high = Math.max(highGaugeBar, gaugeBar) + doubt;
+    const low = lowGaugeBar - doubt,
+      high = highGaugeBar + doubt;
     const verdict = r.gaugeBar > high ? 'high' : r.gaugeBar < low ? 'behind' : 'right';
     rows.set(Math.floor(r.flowC / SPAN_K), {
       flowC: r.flowC,

@@ -23,6 +23,8 @@ export interface LogSegment {
 export interface HeatCycle {
   onS: number;
   coldBar: Measured;
+  /** Flow temperature that it was heated from, °C; null where none was read. */
+  coldC: number | null;
   hotBar: Measured;
   swingBar: Measured;
   /** Rise over the warming of the flow, bar/K; without temperatures null. */

@@ -5,8 +5,13 @@ import { LEAST_WARMING_K, type Warmth } from './warmth';
 
 /** A rise of less is no heat cycle, unless the flow says so, bar. */
 const LEAST_RISE_BAR = 0.15;
+/** Temperatures so near each other count as equal, K. */
+const EQUAL_K = 8;
 
-/** Each heating with what came before and after it. */
+const isStep = ({ kind }: LogSegment): boolean => kind === 'step-up' || kind === 'step-down';
+const isHeated = (segment?: LogSegment): boolean => segment?.kind === 'heating' || segment?.kind === 'hot-hold';
+
+/** Each heating with what came before and after it; a step meanwhile, as a relief's, parts no heating in two. */
 export function cyclesOf(r: ReducedLog, segments: LogSegment[], warm: Warmth | null, stepBar: number): HeatCycle[] {
   const cycles: HeatCycle[] = [];
   const index = (tS: number) => {
@@ -22,9 +27,9 @@ export function cyclesOf(r: ReducedLog, segments: LogSegment[], warm: Warmth | n
   const at = (i: number, extraSd = 0): Measured => ({ value: r.gaugeBar[i]!, sd: Math.hypot(readingSd(stepBar, r.count[i]!), extraSd) });
   for (let s = 0; s < segments.length; s++) {
     const first = segments[s]!;
-    if (first.kind !== 'heating' || (s > 0 && (segments[s - 1]!.kind === 'heating' || segments[s - 1]!.kind === 'hot-hold'))) continue;
+    if (first.kind !== 'heating' || isHeated(segments.slice(0, s).findLast((x) => !isStep(x)))) continue;
     let last = s;
-    while (last + 1 < segments.length && ['heating', 'hot-hold'].includes(segments[last + 1]!.kind)) last++;
+    for (let k = s + 1; k < segments.length && (isHeated(segments[k]) || isStep(segments[k]!)); k++) if (isHeated(segments[k])) last = k;
     const from = Math.max(0, index(first.fromS) - 1),
       to = index(segments[last]!.toS);
     let hot = from;
@@ -35,10 +40,11 @@ export function cyclesOf(r: ReducedLog, segments: LogSegment[], warm: Warmth | n
     if (swingBar.value < LEAST_RISE_BAR && (!warm || warm.c[to]! - warm.c[from]! < LEAST_WARMING_K)) continue;
     const after = segments.slice(last + 1).find((x) => x.kind === 'idle-cold');
     const later = after ? index(after.toS) : null;
-    const comparable = later !== null && (!warm || Math.abs(warm.c[later]! - warm.c[from]!) < 8);
+    const comparable = later !== null && (!warm || Math.abs(warm.c[later]! - warm.c[from]!) < EQUAL_K);
     cycles.push({
       onS: first.fromS,
       coldBar,
+      coldC: warm ? warm.c[from]! : null,
       hotBar,
       swingBar,
       ...slopes(r, warm, from, hot, stepBar),
@@ -65,14 +71,12 @@ function slopes(r: ReducedLog, warm: Warmth | null, from: number, hot: number, s
   return { risePerK, curvature: { value: upper - lower, sd: sd * Math.hypot(1.5 / below, 1.5 / above) } };
 }
 
-/** From the first cold to the last at equal temperature. */
+/** From the first cold to the last at equal temperature. A burner that goes on again while the water is still hot begins no new one. */
 export function coldToCold(cycles: HeatCycle[]): Measured | null {
-  const last = cycles.findLast((c) => c.coldAfterBar !== null);
-  return last
-    ? minus(last.coldAfterBar!, cycles[0]!.coldBar)
-    : cycles.length > 1
-      ? minus(cycles.at(-1)!.coldBar, cycles[0]!.coldBar)
-      : null;
+  const after = cycles.findLast((c) => c.coldAfterBar !== null);
+  if (after) return minus(after.coldAfterBar!, cycles[0]!.coldBar);
+  const last = cycles.findLast((c, i) => i > 0 && (c.coldC === null || Math.abs(c.coldC - cycles[0]!.coldC!) < EQUAL_K));
+  return last ? minus(last.coldBar, cycles[0]!.coldBar) : null;
 }
 
 /** Pressure against temperature over the cycles: closed, no water moved; open, it did; flat-topped, a relief held it. */
