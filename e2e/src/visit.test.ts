@@ -190,7 +190,7 @@ describe('bad input loses nothing', () => {
     await page.getByTestId('reading').getByText('0.97', { exact: true }).waitFor();
 
     await logPressure(page, '400');
-    await page.getByText('Pressure: 400 bar is outside -1 to 25 bar.').waitFor();
+    await page.getByText('Pressure: 400 bar is outside −1.0 to 25.0 bar.').waitFor();
     expect(await page.getByLabel(/^Pressure in/).inputValue()).toBe('400');
     await page.getByLabel(/^Pressure in/).fill('one');
     await page.getByRole('button', { name: 'Log', exact: true }).click();

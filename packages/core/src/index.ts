@@ -1,6 +1,7 @@
 export * from './OutOfRangeError';
 export * from './lowerFirst';
 export * from './units/convert';
+export * from './units/said';
 export * from './water/waterDensity';
 export * from './water/netGrowth';
 export * from './water/saturation';
@@ -37,6 +38,7 @@ export * from './judge/Diagnosis';
 export * from './judge/diagnose';
 export * from './judge/faults';
 export * from './judge/Finding';
+export * from './judge/findingSaid';
 export * from './judge/findings/outcomeTable';
 export * from './judge/priors';
 export * from './judge/tests';

@@ -1,3 +1,4 @@
+import type { Said } from '../units/said';
 import type { FaultId } from './faults';
 import type { TestId } from './tests';
 
@@ -11,7 +12,10 @@ export interface Because {
   evidence: string;
   for: FaultId;
   bits: number;
+  /** In canonical units. */
   text: string;
+  /** The same with its numbers kept apart, for who shows it in other units. */
+  said: Said;
 }
 
 export interface NextTest {

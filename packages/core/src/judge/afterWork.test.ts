@@ -26,7 +26,7 @@ it('a recharge after which it swings as it should says that gas was missing, and
   const why = d.because.find((b) => b.text.startsWith('After the work: ') && b.for === 'vessel-undercharged')!;
   expect(why.evidence).toBe('log:1');
   expect(why.bits).toBeGreaterThan(0.5);
-  expect(why.text).toMatch(/^After the work: rose 0\.\d+ bar from \d+ to \d+ °C; this circuit should rise/);
+  expect(why.text).toMatch(/^After the work: rose 0\.\d+ bar from \d+ °C to \d+ °C; this circuit should rise/);
 });
 
 it.each<[string, Partial<Case>]>([

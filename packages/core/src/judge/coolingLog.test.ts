@@ -93,7 +93,7 @@ describe('a circuit that is found hot and watched while it cools', () => {
 
   it('says that it fell, and how far it should', () => {
     expect(diagnose(cooling([], SAID)).because.find((b) => b.evidence === 'log:0')!.text).toMatch(
-      /^Fell 0\.\d+ bar from \d+ to \d+ °C; this circuit should fall 0\.\d+ bar to 0\.\d+ bar\.$/,
+      /^Fell 0\.\d+ bar from \d+ °C to \d+ °C; this circuit should fall 0\.\d+ bar to 0\.\d+ bar\.$/,
     );
     expect(diagnose(cooling([], BLIND)).because.find((b) => b.evidence === 'log:0')!.text).toMatch(
       /^Fell 0\.\d+ bar while it cooled; no temperatures were read\.$/,

@@ -38,9 +38,9 @@ describe('a heat', () => {
 
   it('is held against what the circuit should do, the less first, from below the charge too', () => {
     expect(said({ ...HEAT, bar: [1.1, 1.1, 1.2, 1.5, 1.9, 2.2] })).toMatch(
-      /^Rose 1\.1 bar from 16 to 66 °C; this circuit should rise 0\.\d+ to \d\.\d+ bar\.$/,
+      /^Rose 1\.1 bar from 16 °C to 66 °C; this circuit should rise 0\.\d+ bar to \d\.\d+ bar\.$/,
     );
-    const [, least, most] = /should rise (\d\.\d+) to (\d\.\d+) bar/.exec(said({ ...HEAT, bar: [0.3, 0.3, 0.8, 0.9, 1, 1.1] }))!;
+    const [, least, most] = /should rise (\d\.\d+) bar to (\d\.\d+) bar/.exec(said({ ...HEAT, bar: [0.3, 0.3, 0.8, 0.9, 1, 1.1] }))!;
     expect(Number(least)).toBeLessThan(Number(most));
   });
   it('is expected no farther than to the relief', () =>
@@ -48,7 +48,7 @@ describe('a heat', () => {
       /should rise (\d\.\d+ bar at least, at most )?to its relief\.$/,
     ));
   it('that did not move the gauge is told by how hot it became', () =>
-    expect(said({ ...HEAT, bar: [1, 1, 1.05, 1, 1, 1] })).toMatch(/^Moved by no more than 0\.05 bar from 16 to 66 °C; /));
+    expect(said({ ...HEAT, bar: [1, 1, 1.05, 1, 1, 1] })).toMatch(/^Moved by no more than 0\.05 bar from 16 °C to 66 °C; /));
   it('of which only the end was read is held against nothing', () =>
     expect(said({ ...HEAT, events: [on(1)], bar: [1.1, 1.3, 1.6, 1.9, 2, 2], flowC: [null, null, null, 55, 64, 66] })).toMatch(
       /^Rose 0\.9 bar on the way to 66 °C; from where was not read\./,
@@ -105,5 +105,5 @@ describe('a circuit that was found hot', () => {
   it('and cooled is held against how far it should have fallen', () =>
     expect(
       said({ minutes: [0, 20, 40, 60, 80], bar: [1.9, 1.8, 1.6, 1.4, 1.3], flowC: [68, 66, 52, 40, 32], events: [on(0), off(20)] }),
-    ).toMatch(/^Fell 0\.6 bar from 68 to 32 °C; this circuit should fall /));
+    ).toMatch(/^Fell 0\.6 bar from 68 °C to 32 °C; this circuit should fall /));
 });

@@ -3,7 +3,7 @@ import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import type { CycleFeatures } from '../log/cycleFeatures';
 import { endsRun, isHeatSwitch, type PressureLog } from '../log/PressureLog';
 import type { LogReading, Measured } from '../log/reading/LogReading';
-import { bar } from './inBar';
+import { inBar, inCelsius, say, sentences, type Said } from '../units/said';
 import type { Judged } from './judgeEvidence';
 import type { LogTrack } from './layOut/LogTrack';
 
@@ -39,11 +39,11 @@ const PLAIN_PER_H_BAR = 0.15;
 /** What a log shows, as a technician would say it: what happened before the heat, how far it rose against what this circuit should do, what
  *  it did while it stayed hot, and where it ended. What is too small for the gauge, or ordinary, is not said.
  *  @param at which of the judged logs @param track the same, laid out */
-export function logSentence(judged: Judged, at: number, track: LogTrack): string {
+export function logSentence(judged: Judged, at: number, track: LogTrack): Said {
   const told: Told = { log: judged.logs[at]!, f: judged.features[at]!, read: judged.readings[at]!, track, circuit: judged.circuit };
   if (track.blind?.beginsHot) return cooledBlind(told);
   const heat = heatOf(told);
-  if (heat) return [beforeTheHeat(told), rose(told, heat), whileHot(told, heat), afterTheHeat(told)].filter((x) => x !== '').join(' ');
+  if (heat) return sentences([beforeTheHeat(told), rose(told, heat), whileHot(told, heat), afterTheHeat(told)]);
   return told.f.beganHot ? stayedHot(told) : unheated(told);
 }
 
@@ -75,43 +75,43 @@ function heatOf({ f, read, log }: Told): Heat | null {
 }
 
 /** A log of which nobody read a temperature, and which began hot. */
-function cooledBlind({ f, track }: Told): string {
+function cooledBlind({ f, track }: Told): Said {
   const fellBar = Math.max(f.peakBar ?? 0, f.firstBar ?? 0) - (f.lastBar ?? 0);
   return track.heatGuessed
-    ? `Fell ${bar(fellBar)}; neither temperatures nor a word of heat were noted.`
-    : `Fell ${bar(fellBar)} while it cooled; no temperatures were read.`;
+    ? say`Fell ${inBar(fellBar)}; neither temperatures nor a word of heat were noted.`
+    : say`Fell ${inBar(fellBar)} while it cooled; no temperatures were read.`;
 }
 
-const moved = (byBar: number): string => `${byBar < 0 ? 'Fell' : 'Rose'} ${bar(Math.abs(byBar))}`;
+const moved = (byBar: number): Said => say`${byBar < 0 ? 'Fell' : 'Rose'} ${inBar(Math.abs(byBar))}`;
 const handled = ({ log }: Told): boolean => (log.events ?? []).some(endsRun);
 
 /** Changes that a reading of this gauge can tell, bar. */
 const tellsBar = ({ circuit }: Told): number => Math.max(0.08, 1.5 * circuit.gaugeStepBar);
 
 /** A fall or a creep while it stood cold, before it was heated; of a log that does not say when that was, its longest idle stretch tells. */
-function beforeTheHeat(told: Told): string {
+function beforeTheHeat(told: Told): Said {
   const { f, log, read } = told;
   if (f.beganHot || f.coldBar === null || f.firstBar === null || handled(told)) return '';
   if (!(log.events ?? []).some((e) => e.kind === 'heat-on')) {
     const creep = read.idleCreepBarPerH;
     return creep && f.hottestC !== null && Math.abs(creep.value) >= Math.max(PLAIN_PER_H_BAR, 3 * creep.sd)
-      ? `${creep.value < 0 ? 'Fell' : 'Crept up'} ${bar(Math.abs(creep.value))} an hour while it stood cold.`
+      ? say`${creep.value < 0 ? 'Fell' : 'Crept up'} ${inBar(Math.abs(creep.value))} an hour while it stood cold.`
       : '';
   }
   const byBar = f.coldBar - f.firstBar,
     // Events are a minute off now and then: what had warmed already was heated.
     wasHeated = f.coldC !== null && f.firstC !== null && f.coldC - f.firstC > SAME_K;
   if (byBar > 0 && wasHeated) return '';
-  return Math.abs(byBar) < tellsBar(told) ? '' : `${byBar < 0 ? 'Fell' : 'Crept up'} ${bar(Math.abs(byBar))} before it was heated.`;
+  return Math.abs(byBar) < tellsBar(told) ? '' : say`${byBar < 0 ? 'Fell' : 'Crept up'} ${inBar(Math.abs(byBar))} before it was heated.`;
 }
 
-function rose({ f, circuit, track }: Told, heat: Heat): string {
+function rose({ f, circuit, track }: Told, heat: Heat): Said {
   const byBar = heat.hotBar - heat.coldBar;
   if (heat.hotC === null)
     return track.heatGuessed
-      ? `${moved(byBar)}; neither temperatures nor a word of heat were noted.`
-      : `${moved(byBar)} from cold to hot; no temperatures were read.`;
-  if (heat.coldC === null) return `${moved(byBar)} on the way to ${heat.hotC.toFixed(0)} °C; from where was not read.`;
+      ? say`${moved(byBar)}; neither temperatures nor a word of heat were noted.`
+      : say`${moved(byBar)} from cold to hot; no temperatures were read.`;
+  if (heat.coldC === null) return say`${moved(byBar)} on the way to ${inCelsius(heat.hotC)}; from where was not read.`;
   // One that hardly moves is told by how hot it became meanwhile.
   const isStill = !heat.cooled && Math.abs(byBar) < HARDLY_BAR && f.hottestC !== null && f.hottestC - heat.hotC >= WARMED_K,
     hotC = isStill ? f.hottestC! : heat.hotC;
@@ -124,27 +124,27 @@ function rose({ f, circuit, track }: Told, heat: Heat): string {
   });
   const should = reach(right.lowGaugeBar - heat.coldBar, right.highGaugeBar - heat.coldBar, circuit.reliefSetGaugeBar - heat.coldBar);
   if (heat.cooled)
-    return `${byBar < 0 ? 'Rose' : 'Fell'} ${bar(Math.abs(byBar))} from ${hotC.toFixed(0)} to ${heat.coldC.toFixed(0)} °C; this circuit should fall ${should}.`;
-  const went = isStill ? `Moved by no more than ${bar(Math.abs(byBar))}` : moved(byBar);
-  return `${went} from ${heat.coldC.toFixed(0)} to ${hotC.toFixed(0)} °C; this circuit should rise ${should}.`;
+    return say`${byBar < 0 ? 'Rose' : 'Fell'} ${inBar(Math.abs(byBar))} from ${inCelsius(hotC)} to ${inCelsius(heat.coldC)}; this circuit should fall ${should}.`;
+  const went = isStill ? say`Moved by no more than ${inBar(Math.abs(byBar))}` : moved(byBar);
+  return say`${went} from ${inCelsius(heat.coldC)} to ${inCelsius(hotC)}; this circuit should rise ${should}.`;
 }
 
 /** A reach in words: what goes beyond the relief ends there. */
-function reach(leastBar: number, mostBar: number, toReliefBar: number): string {
+function reach(leastBar: number, mostBar: number, toReliefBar: number): Said {
   const [least, most, relief] = [leastBar, mostBar, toReliefBar].map((x) => Math.max(0, x)) as [number, number, number];
   if (least >= relief) return 'to its relief';
-  if (most > relief) return `${bar(least)} at least, at most to its relief`;
-  return most - least < NARROW_BAR ? `about ${bar((least + most) / 2)}` : `${bar(least).replace(' bar', '')} to ${bar(most)}`;
+  if (most > relief) return say`${inBar(least)} at least, at most to its relief`;
+  return most - least < NARROW_BAR ? say`about ${inBar((least + most) / 2)}` : say`${inBar(least)} to ${inBar(most)}`;
 }
 
-function whileHot({ read, track }: Told, { hotBar, coldBar }: Heat): string {
+function whileHot({ read, track }: Told, { hotBar, coldBar }: Heat): Said {
   if (Math.abs(hotBar - coldBar) < HARDLY_BAR) return '';
-  if (read.plateauBar) return `Held at ${bar(read.plateauBar.value)} while it went on heating, as a relief does.`;
-  return track.easedHotBar > 0 ? `Fell back ${bar(track.easedHotBar)} while it stayed hot.` : '';
+  if (read.plateauBar) return say`Held at ${inBar(read.plateauBar.value)} while it went on heating, as a relief does.`;
+  return track.easedHotBar > 0 ? say`Fell back ${inBar(track.easedHotBar)} while it stayed hot.` : '';
 }
 
 /** Water gained or lost over the heat, where the gauge tells it; of one that is not yet cold again only what it has lost already. */
-function afterTheHeat(told: Told): string {
+function afterTheHeat(told: Told): Said {
   const { f, read, log } = told;
   if (f.beganHot || handled(told) || f.coldBar === null || f.lastBar === null) return '';
   const { flowC = [], returnC = [] } = log.samples,
@@ -153,18 +153,18 @@ function afterTheHeat(told: Told): string {
     byBar = f.lastBar - f.coldBar;
   if (byBar <= -tellsBar(told))
     return warmerK !== null && warmerK > SAME_K
-      ? `It ended ${bar(-byBar)} lower than it had stood cold, at ${endC!.toFixed(0)} °C still.`
-      : `It ended ${bar(-byBar)} lower than it had stood cold.`;
+      ? say`It ended ${inBar(-byBar)} lower than it had stood cold, at ${inCelsius(endC!)} still.`
+      : say`It ended ${inBar(-byBar)} lower than it had stood cold.`;
   if (byBar >= tellsBar(told) && warmerK !== null && Math.abs(warmerK) <= SAME_K)
-    return `Cold again it stood ${bar(byBar)} higher than before.`;
+    return say`Cold again it stood ${inBar(byBar)} higher than before.`;
   const overHeats = read.cycles.length > 1 ? read.coldToColdBar : null;
   return overHeats && Math.abs(overHeats.value) >= Math.max(tellsBar(told), 2 * overHeats.sd)
-    ? `From cold to cold it ${overHeats.value < 0 ? 'lost' : 'gained'} ${bar(Math.abs(overHeats.value))}.`
+    ? say`From cold to cold it ${overHeats.value < 0 ? 'lost' : 'gained'} ${inBar(Math.abs(overHeats.value))}.`
     : '';
 }
 
 /** A circuit that was hot when it was first read and stayed so. */
-function stayedHot({ f, log }: Told): string {
+function stayedHot({ f, log }: Told): Said {
   const read = log.samples.pressureBar.filter((x) => x !== null),
     [lowBar, highBar] = read.reduce(([l, h], x) => [Math.min(l, x), Math.max(h, x)], [Infinity, -Infinity]);
   if (read.length === 0) return 'The log holds no pressure.';
@@ -173,12 +173,12 @@ function stayedHot({ f, log }: Told): string {
     at =
       f.hottestC === null
         ? 'while hot'
-        : `at ${f.hottestC - coldest > SAME_K ? `${coldest.toFixed(0)} to ` : ''}${f.hottestC.toFixed(0)} °C`;
-  return lowBar === highBar ? `Stood at ${bar(lowBar)} ${at}.` : `Moved between ${bar(lowBar)} and ${bar(highBar)} ${at}.`;
+        : say`at ${f.hottestC - coldest > SAME_K ? say`${coldest.toFixed(0)} to say` : ''}${inCelsius(f.hottestC)}`;
+  return lowBar === highBar ? say`Stood at ${inBar(lowBar)} ${at}.` : say`Moved between ${inBar(lowBar)} and ${inBar(highBar)} ${at}.`;
 }
 
 /** A circuit that nobody heated: what it crept by, or where it went at once. */
-function unheated(told: Told): string {
+function unheated(told: Told): Said {
   const { log, f, read } = told,
     { tS } = log.samples;
   if (f.firstBar === null || f.lastBar === null || tS.length < 2) return 'The log holds too little to show a heat cycle.';
@@ -187,17 +187,17 @@ function unheated(told: Told): string {
     crept = read.idleCreepBarPerH && creepSentence(read.idleCreepBarPerH, hours);
   if (crept) return crept;
   if (Math.abs(byBar) >= tellsBar(told) && !handled(told))
-    return `Went from ${bar(f.firstBar)} to ${bar(f.lastBar)} in ${hours < 2 ? `${Math.round(60 * hours)} min` : `${hours.toFixed(0)} h`} with no heat.`;
-  return read.idleCreepBarPerH ? 'Stood still with no heat.' : `${bar(Math.abs(byBar))} of change with hardly any heat.`;
+    return say`Went from ${inBar(f.firstBar)} to ${inBar(f.lastBar)} in ${hours < 2 ? `${Math.round(60 * hours)} min` : `${hours.toFixed(0)} h`} with no heat.`;
+  return read.idleCreepBarPerH ? 'Stood still with no heat.' : say`${inBar(Math.abs(byBar))} of change with hardly any heat.`;
 }
 
 /** A creep counts where it is more than its own doubt, and makes something over the log's hours; over days it is told by what it made. Null
  *  where it does not count. */
-function creepSentence({ value, sd }: Measured, hours: number): string | null {
+function creepSentence({ value, sd }: Measured, hours: number): Said | null {
   const made = Math.abs(value) * hours,
     long = hours >= TOLD_WHOLE_H;
   if (Math.abs(value) < 2 * sd || (long ? made < LEAST_MADE_BAR : Math.abs(value) < LEAST_PER_H_BAR)) return null;
-  return `${value > 0 ? 'Crept up' : 'Fell'} ${long ? `${bar(made)} in ${hours.toFixed(0)} h` : `${bar(Math.abs(value))} an hour`} with no heat.`;
+  return say`${value > 0 ? 'Crept up' : 'Fell'} ${long ? say`${inBar(made)} in ${hours.toFixed(0)} h` : say`${inBar(Math.abs(value))} an hour`} with no heat.`;
 }
 const TOLD_WHOLE_H = 6,
   LEAST_MADE_BAR = 0.08,

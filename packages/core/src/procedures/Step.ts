@@ -1,10 +1,12 @@
+import type { Said } from '../units/said';
+
 /** How a test is done: steps in order, each with what to mind where it matters. Common practice. */
 export interface TestSteps {
   steps: Step[];
   /** What each outcome means, by outcome; of a measured test what a value at either end means, by `low`, `right`, `high`. */
-  means: Record<string, string>;
+  means: Record<string, Said>;
   /** When to break off. */
-  stop?: string;
+  stop?: Said;
   /** Who may do it, where that is not everybody on the job. */
   who?: string;
   /** Opened only below this water temperature, °C. */
@@ -14,9 +16,9 @@ export interface TestSteps {
 }
 
 export interface Step {
-  text: string;
-  note?: string;
-  caution?: string;
+  text: Said;
+  note?: Said;
+  caution?: Said;
 }
 
 // What several tests say alike.

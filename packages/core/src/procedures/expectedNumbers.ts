@@ -13,6 +13,8 @@ export interface ExpectedNumber {
   unit: 'bar' | 'L' | 'strokes';
   low?: number;
   high?: number;
+  /** Of what is shown after a draw-off: how much is drawn, L. */
+  drawnL?: number;
 }
 export type ExpectedCode =
   | 'cold-right'
@@ -85,8 +87,8 @@ export function expectedNumbers(test: TestId, sheet: CircuitSheet, situation: Te
     case 'draw-off': {
       const volumeL = situation.drawL ?? 0.5;
       return [
-        bar('after-right', afterDrawGaugeBar(c, now, volumeL)),
-        bar('after-flat', afterDrawGaugeBar(c, now, volumeL, FLAT_CHARGE_BAR)),
+        { ...bar('after-right', afterDrawGaugeBar(c, now, volumeL)), drawnL: volumeL },
+        { ...bar('after-flat', afterDrawGaugeBar(c, now, volumeL, FLAT_CHARGE_BAR)), drawnL: volumeL },
       ];
     }
     case 'vessel-drained-volume':

@@ -1,4 +1,5 @@
 import { CATCH_WATER, NOTE_VALVES, type Step, type TestSteps } from './Step';
+import { inCelsius, say } from '../units/said';
 
 const WATER_AND_ELECTRICS = 'Keep water and electrics apart: dry hands, nothing dripping above.';
 const POWER_OFF_FIRST = 'Power off and proved dead before a cover comes off or a lead is moved.';
@@ -55,7 +56,7 @@ export const FLOW_STEPS = {
         text: 'Calling: wait ten minutes after the pipes ought to be warm',
         note: 'Not calling: an hour after its last call, with another zone running.',
       },
-      { text: 'Read supply and return of that zone, near the manifold', caution: 'Pipes at 75 °C burn: clip the probes on.' },
+      { text: 'Read supply and return of that zone, near the manifold', caution: say`Pipes at ${inCelsius(75)} burn: clip the probes on.` },
     ],
     means: {
       low: 'It calls and stays cold: a shut valve, no pump, or air.',
@@ -115,14 +116,14 @@ export const FLOW_STEPS = {
     steps: [
       { text: 'Mixed zone calling for ten minutes, boiler hot', note: 'A mixing valve cannot give more than it is fed.' },
       { text: 'Read the set temperature on its cap' },
-      { text: 'Clip a probe to the mixed pipe, a metre past the valve', note: 'A floor wants some 46 °C (115 °F) at the most.' },
+      { text: 'Clip a probe to the mixed pipe, a metre past the valve', note: say`A floor wants some ${inCelsius(46)} at the most.` },
     ],
     means: {
       low: 'Cooler than set: cap moved, valve stuck, or too little hot water reaches it.',
       right: 'It gives what it is set to.',
       high: 'Hotter than set: a floor may be harmed. Set it down before anything else.',
     },
-    stop: 'More than 55 °C goes into a floor: shut that zone.',
+    stop: say`More than ${inCelsius(55)} goes into a floor: shut that zone.`,
   },
   'isolation-valves-open': {
     steps: [

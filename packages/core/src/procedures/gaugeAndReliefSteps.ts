@@ -1,4 +1,5 @@
 import { CATCH_WATER, NO_FIRING, NOTE_VALVES, type TestSteps } from './Step';
+import { inBar, inCelsius, say } from '../units/said';
 
 /** Tests of gauge and relief, as they are done. */
 export const GAUGE_AND_RELIEF_STEPS = {
@@ -18,7 +19,7 @@ export const GAUGE_AND_RELIEF_STEPS = {
       {
         text: 'Screw a second gauge to a drain or test point at the same height',
         caution: CATCH_WATER,
-        note: 'A metre higher or lower makes 0.1 bar.',
+        note: say`A metre higher or lower makes ${inBar(0.1)}.`,
       },
       { text: 'Flick both, read both at once' },
     ],
@@ -65,7 +66,7 @@ export const GAUGE_AND_RELIEF_STEPS = {
       dripping: 'It passes now. Cold water says that heat is not the cause.',
       running: 'It passes freely: heat off, find out why.',
     },
-    stop: 'It runs hot: heat off, keep away until it is below 50 °C.',
+    stop: say`It runs hot: heat off, keep away until it is below ${inCelsius(50)}.`,
   },
   'discharge-catch': {
     watchMin: 15,

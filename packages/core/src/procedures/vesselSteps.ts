@@ -1,4 +1,5 @@
 import { CATCH_WATER, NO_FIRING, NOTE_VALVES, type TestSteps } from './Step';
+import { inCelsius, say } from '../units/said';
 
 /** Tests of the vessel, as they are done. */
 export const VESSEL_STEPS = {
@@ -23,7 +24,7 @@ export const VESSEL_STEPS = {
       {
         text: 'Open the drain and leave it open',
         note: 'With water behind it the vessel only repeats the water pressure.',
-        caution: 'Wait until it is below 50 °C. Hot water scalds.',
+        caution: say`Wait until it is below ${inCelsius(50)}. Hot water scalds.`,
       },
       { text: 'Read the system gauge: it must show zero' },
       { text: 'Put the tyre gauge on the gas valve and read it' },

@@ -1,4 +1,5 @@
 import { CATCH_WATER, NO_FIRING, NOTE_VALVES, READ_AND_LEAVE, READ_AGAIN, type TestSteps } from './Step';
+import { inBar, say } from '../units/said';
 
 /** Tests of water that comes in or goes out, as they are done. */
 export const WATER_STEPS = {
@@ -6,7 +7,7 @@ export const WATER_STEPS = {
     steps: [
       { text: 'Heat off, circuit cold and still' },
       { text: 'Shut both valves of the fill loop, take it off, cap both ends', caution: CATCH_WATER },
-      { ...READ_AND_LEAVE, note: 'From zero: isolate the boiler first, or the water standing above lifts it by 0.1 bar a metre.' },
+      { ...READ_AND_LEAVE, note: say`From zero: isolate the boiler first, or the water standing above lifts it by ${inBar(0.1)} a metre.` },
       { ...READ_AGAIN, note: 'Rising now: it does not come through the loop.' },
     ],
     means: {

@@ -15,6 +15,7 @@ import {
   PUMP,
   back,
 } from './runSteps';
+import { inBar, say } from '../units/said';
 
 /** Repairs as run sheets. Common practice; local codes and the maker's instructions win. */
 export const RUN_SHEETS = {
@@ -298,7 +299,7 @@ export const RUN_SHEETS = {
       { id: 'work', text: 'The work itself', must: true },
       { id: 'vents-shut', text: 'All vents shut, lockshields as they were', turns: [{ position: 'vents', state: 'back' }], must: true },
       SHUT_DRAIN,
-      { ...REFILL, text: 'Fill to 1 bar, never above while venting' },
+      { ...REFILL, text: say`Fill to ${inBar(1)}, never above while venting` },
       { id: 'bleed', text: 'Bleed each from the bottom up, top up, again until no air comes' },
       { id: 'motor-back', text: 'Motor valves released', turns: [{ position: 'motor-valve', state: 'back' }], must: true },
       LOOP_OFF,

@@ -1,4 +1,5 @@
 import type { RunStep } from './RunSheet';
+import { inBar, inCelsius, say } from '../units/said';
 
 // Steps that several run sheets have in common.
 export const HEAT_OFF: RunStep = {
@@ -6,7 +7,7 @@ export const HEAT_OFF: RunStep = {
   text: 'Heat off at the isolator, proved dead',
   must: true,
   turns: [{ position: 'boiler-power', state: 'away' }],
-  caution: 'Wait until the water is below 50 °C. Hot water scalds.',
+  caution: say`Wait until the water is below ${inCelsius(50)}. Hot water scalds.`,
 };
 export const FOUND: RunStep = { id: 'found', text: 'Read the gauge as found', asks: 'found-pressure' };
 export const ISOLATE: RunStep = {
@@ -70,7 +71,7 @@ export const PUMP: RunStep[] = [
   },
   {
     id: 'pump',
-    text: 'Pump to the target and 0.05 bar for the coupling',
+    text: say`Pump to the target and ${inBar(0.05)} for the coupling`,
     note: 'Water is pushed out of the drain while it fills and the reading falls back: pump again until no more water comes.',
     caution: 'Never pump with the drain shut.',
   },

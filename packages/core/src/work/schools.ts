@@ -2,12 +2,13 @@ import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { resolveCircuit } from '../circuit/resolveCircuit';
 import { chargeBySchool } from '../size/chargeSchools';
 import { chargeOutcome, type ChargeOutcome } from '../size/chargeOutcome';
+import { inBar, inLitres, say, type Said } from '../units/said';
 
 /** One way of doing it that practitioners hold to. `numbers` is what it comes to in this circuit. */
 export interface SchoolOption {
   id: string;
-  text: string;
-  consequence: string;
+  text: Said;
+  consequence: Said;
   bar?: number;
   numbers?: ChargeOutcome;
 }
@@ -17,7 +18,7 @@ export interface School {
   options: SchoolOption[];
   /** What stands where nobody chose, and why. */
   usual: string;
-  why: string;
+  why: Said;
 }
 export const SCHOOL_IDS = [
   'precharge',
@@ -63,9 +64,9 @@ export function schoolsOf(sheet: CircuitSheet): School[] {
   };
   // A feed holds its own pressure, whatever the charge; by hand one fills to the charge and 0.3.
   const fillFor = (charge: number) => (c.fedByItself ? c.fillGaugeBar : Math.max(charge + 0.3, c.staticGaugeBar + 0.5));
-  const charge = (id: string, text: string, bar: number | null, consequence: string): SchoolOption[] =>
+  const charge = (id: string, text: Said, bar: number | null, consequence: Said): SchoolOption[] =>
     bar === null ? [] : [{ id, text, consequence, bar, ...comesTo(bar, fillFor(bar)) }];
-  const fill = (id: string, text: string, bar: number, consequence: string): SchoolOption => ({
+  const fill = (id: string, text: Said, bar: number, consequence: Said): SchoolOption => ({
     id,
     text,
     consequence,
@@ -86,7 +87,7 @@ export function schoolsOf(sheet: CircuitSheet): School[] {
         ...charge('label', 'As the maker’s label says', charges.label, 'Fits the vessel as it was sold; wrong where the house is higher.'),
         ...charge(
           'static-head',
-          'Static head and 0.25 bar',
+          say`Static head and ${inBar(0.25)}`,
           charges.staticHead && Math.round(((charges.staticHead.low + charges.staticHead.high) / 2) * 20) / 20,
           'The most room for expansion that still keeps water at the top.',
         ),
@@ -96,7 +97,7 @@ export function schoolsOf(sheet: CircuitSheet): School[] {
           charges.perFloor,
           'More than the head asks for: less reserve, a higher hot pressure.',
         ),
-        ...charge('one-bar', 'Always 1 bar', charges.oneBar, 'Easy to remember; fits houses of two or three floors.'),
+        ...charge('one-bar', say`Always ${inBar(1)}`, charges.oneBar, 'Easy to remember; fits houses of two or three floors.'),
         ...charge(
           'matched-to-feed',
           'The same as the feed holds',
@@ -109,11 +110,11 @@ export function schoolsOf(sheet: CircuitSheet): School[] {
       id: 'fill',
       title: 'Cold fill',
       usual: 'charge-03',
-      why: 'Charge and 0.3 (EN 12828), not below the water above and 0.5.',
+      why: say`Charge and ${inBar(0.3)} (EN 12828), not below the water above and ${inBar(0.5)}.`,
       options: [
         fill(
           'charge-03',
-          'Charge and 0.3 bar',
+          say`Charge and ${inBar(0.3)}`,
           Math.max(c.prechargeGaugeBar + 0.3, c.staticGaugeBar + 0.5),
           'Some water in the vessel as reserve.',
         ),
@@ -149,7 +150,7 @@ export function schoolsOf(sheet: CircuitSheet): School[] {
       id: 'old-vessel',
       title: 'Old vessel with a low charge',
       usual: 'recharge',
-      why: 'About 0.07 bar a year is natural loss: age alone proves nothing.',
+      why: say`About ${inBar(0.07)} a year is natural loss: age alone proves nothing.`,
       options: [
         {
           id: 'recharge',
@@ -166,7 +167,7 @@ export function schoolsOf(sheet: CircuitSheet): School[] {
       why: 'It depends on the valves: both are offered each time.',
       options: [
         { id: 'ask', text: 'Ask each time', consequence: 'The valves’ age decides.' },
-        { id: 'isolate', text: 'Isolate', consequence: `A few litres to drain instead of up to ${Math.round(c.contentL)} L.` },
+        { id: 'isolate', text: 'Isolate', consequence: say`A few litres to drain instead of up to ${inLitres(Math.round(c.contentL))}.` },
         {
           id: 'drain-all',
           text: 'Do not touch old valves',
@@ -188,10 +189,10 @@ export function schoolsOf(sheet: CircuitSheet): School[] {
       id: 'vessel-check',
       title: 'Checking the vessel’s charge',
       usual: 'yearly',
-      why: 'It falls by about 0.07 bar a year, and nothing tells before the relief does.',
+      why: say`It falls by about ${inBar(0.07)} a year, and nothing tells before the relief does.`,
       options: [
         { id: 'yearly', text: 'Yearly, core tested after', consequence: 'Fifteen minutes a year.' },
-        { id: 'two-yearly', text: 'Every two years', consequence: 'It may be 0.15 bar low by then.' },
+        { id: 'two-yearly', text: 'Every two years', consequence: say`It may be ${inBar(0.15)} low by then.` },
         { id: 'on-symptom', text: 'Only on a symptom', consequence: 'Old cores are left in peace; the relief tells first.' },
       ],
     },

@@ -7,7 +7,10 @@ import { Field } from '../../ui/Field';
 import { Key } from '../../ui/Key';
 import { Text } from '../../ui/Text';
 import { startTimer } from '../timers/timers';
+import { fromField } from '../units/formUnits';
+import { quantityText } from '../units/quantity';
 import { parseTyped } from '../units/units';
+import { useUnits } from '../units/UnitsProvider';
 import { EVENT_TITLES, MORE_EVENTS } from './eventTitles';
 
 const MINUTES = [5, 10, 15, 30];
@@ -20,9 +23,13 @@ interface Props {
   onClose: () => void;
 }
 
+/** More than that nobody draws off by a jug. */
+const MOST_L = 500;
+
 /** What happens less often: valves, a measured draw-off, a note, a timer of one's own. */
 export function MoreEvents({ jobId, otherHeat, onEvent, onClose }: Props) {
   const { height } = useWindowDimensions();
+  const { units } = useUnits();
   const [litres, setLitres] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const [note, setNote] = useState('');
@@ -33,8 +40,10 @@ export function MoreEvents({ jobId, otherHeat, onEvent, onClose }: Props) {
       return setProblem(
         typed.kind === 'empty' ? 'Drawn off: say how much, by the measuring jug.' : `Drawn off: “${litres.trim()}” is not a number.`,
       );
-    if (typed.value <= 0 || typed.value > 500) return setProblem('Drawn off: must be above 0, at most 500 L.');
-    onEvent({ kind: 'event', at: at(), event: 'drawn-off', volumeL: typed.value }, `${typed.value} L drawn off noted`);
+    const volumeL = fromField(typed.value, 'L', units);
+    if (volumeL <= 0 || volumeL > MOST_L)
+      return setProblem(`Drawn off: must be above 0, at most ${quantityText(MOST_L, 'volume', units)}.`);
+    onEvent({ kind: 'event', at: at(), event: 'drawn-off', volumeL }, `${quantityText(volumeL, 'small-volume', units)} drawn off noted`);
   };
   return (
     <ScrollView testID="more" style={{ maxHeight: Math.max(200, height - 330) }} contentContainerClassName="gap-3 pb-1">
@@ -52,7 +61,7 @@ export function MoreEvents({ jobId, otherHeat, onEvent, onClose }: Props) {
         <View className="min-w-0 flex-1">
           <Field
             label="Drawn off"
-            unit="L"
+            unit={units.volume}
             numeric
             value={litres}
             onChange={(t) => {

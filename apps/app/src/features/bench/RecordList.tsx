@@ -6,7 +6,7 @@ import { Field } from '../../ui/Field';
 import { Key } from '../../ui/Key';
 import { Text } from '../../ui/Text';
 import { fromBar } from '@jumper/core';
-import type { Units } from '../units/units';
+import { pressureText, type Units } from '../units/units';
 import { checkPressure } from './checkPressure';
 import type { RecordRow } from './recordRows';
 
@@ -77,7 +77,8 @@ function Change({
     if (body.kind !== 'reading') return;
     const check = checkPressure(text, units, reliefBar);
     if (check.kind === 'bad') return setProblem(check.message);
-    if (check.kind === 'ask') return setProblem(`Pressure: well above the relief at ${reliefBar} bar. Was that another unit?`);
+    if (check.kind === 'ask')
+      return setProblem(`Pressure: well above the relief at ${pressureText(reliefBar, units.pressure)}. Was that another unit?`);
     await onAdd({ ...body, pressureBar: check.bar }, row.id);
     onDone();
   };

@@ -1,6 +1,6 @@
 import { caseToRecords, caseFile, jobToCase } from '@jumper/contract';
 import { diagnose, simulateCase, type CircuitSheet, type Diagnosis, type FaultId } from '@jumper/core';
-import { METRIC } from '../units/units';
+import { METRIC, type Units } from '../units/units';
 import { forecast } from '../figure/figureView';
 import { benchView } from './benchView';
 import { checkPressure, checkTemperature } from './checkPressure';
@@ -70,7 +70,7 @@ it('what buys a part is never said to cost none, though two faults share its rep
 });
 
 it('of a pair it gives the reason for what the suspect above is not alone', () => {
-  const because = (fault: FaultId, text: string) => ({ evidence: 'finding:0', for: fault, bits: 2, text });
+  const because = (fault: FaultId, text: string) => ({ evidence: 'finding:0', for: fault, bits: 2, text, said: text });
   const judgement = {
     ...diagnose({ format: 'jumper-case', version: 1, id: 'x', circuit: CIRCUIT }),
     hypotheses: [
@@ -79,14 +79,17 @@ it('of a pair it gives the reason for what the suspect above is not alone', () =
       { faults: ['fill-pressure-too-high', 'relief-valve-passing'], probability: 0.1 },
     ] as Hypothesis[],
   };
-  const reasons = suspects({
-    ...judgement,
-    because: [
-      because('fill-pressure-too-high', 'Stood still.'),
-      because('fill-pressure-too-high', 'Loop dry.'),
-      because('relief-valve-passing', 'It drips.'),
-    ],
-  }).map((s) => s.reason);
+  const reasons = suspects(
+    {
+      ...judgement,
+      because: [
+        because('fill-pressure-too-high', 'Stood still.'),
+        because('fill-pressure-too-high', 'Loop dry.'),
+        because('relief-valve-passing', 'It drips.'),
+      ],
+    },
+    METRIC,
+  ).map((s) => s.reason);
   expect(reasons).toEqual(['Stood still.', 'Nothing measured points to “vessel has lost its charge” yet.', 'It drips.']);
 });
 
@@ -234,10 +237,17 @@ describe('what is typed', () => {
 describe('the judge’s answer in words', () => {
   const d = diagnose(jobToCase(parts('vessel-undercharged')));
   it('names suspects with a share and a reason, none twice with the same reason', () => {
-    const list = suspects(d);
+    const list = suspects(d, METRIC);
     expect(list[0]!.title).toMatch(/Vessel has lost its charge/);
     expect(list[0]!.reason).toMatch(/^Rose/);
     expect(list.filter((s) => s.reason === list[0]!.reason)).toHaveLength(1);
+  });
+  it('gives its reasons in the user’s units', () => {
+    const us: Units = { pressure: 'psi', temperature: '°F', volume: 'US gal', length: 'ft', power: 'BTU/h' },
+      reasons = (units: Units) => suspects(d, units).flatMap((s) => [s.reason, ...s.evidence.map((e) => e.text)]);
+    expect(reasons(us).some((r) => /^Rose \d+(\.\d)? psi from \d+ °F to \d+ °F; this circuit should rise/.test(r))).toBe(true);
+    expect(reasons(us).filter((r) => / (bar|°C)\b/.test(r))).toEqual([]);
+    expect(reasons(METRIC).some((r) => /^Rose \d\.\d+ bar from \d+ °C/.test(r))).toBe(true);
   });
   it('claims no more than the data give', () => {
     expect(verdict(d).kind).toBe('open');
@@ -265,21 +275,27 @@ describe('the judge’s answer in words', () => {
   it('says of which fault of a pair a piece of evidence speaks', () => {
     const pair = d.hypotheses.find((h) => h.faults.length > 1)!;
     const alike = (evidence: string) =>
-      suspects({
-        ...d,
-        hypotheses: [
-          { faults: ['circuit-leak'], probability: 0.5 },
-          { faults: ['air-vent-faulty'], probability: 0.4 },
-        ],
-        because: (['circuit-leak', 'air-vent-faulty'] as const).map((f) => ({ evidence, for: f, bits: 2, text: 'Fell.' })),
-      })[1]!.reason;
+      suspects(
+        {
+          ...d,
+          hypotheses: [
+            { faults: ['circuit-leak'], probability: 0.5 },
+            { faults: ['air-vent-faulty'], probability: 0.4 },
+          ],
+          because: (['circuit-leak', 'air-vent-faulty'] as const).map((f) => ({ evidence, for: f, bits: 2, text: 'Fell.', said: 'Fell.' })),
+        },
+        METRIC,
+      )[1]!.reason;
     expect(alike('log:0')).toBe('Would look the same on the gauge.');
     expect(alike('finding:0')).toBe('Would show the same.');
-    const [shown] = suspects({
-      ...d,
-      hypotheses: [pair],
-      because: [{ evidence: 'log:0', for: pair.faults[1]!, bits: 2, text: 'Rose far.' }],
-    });
+    const [shown] = suspects(
+      {
+        ...d,
+        hypotheses: [pair],
+        because: [{ evidence: 'log:0', for: pair.faults[1]!, bits: 2, text: 'Rose far.', said: 'Rose far.' }],
+      },
+      METRIC,
+    );
     expect(shown!.evidence[0]!.text).toBe(`${setTitle([pair.faults[1]!])}: rose far.`);
     expect(shown!.reason).toBe('Rose far.');
   });

@@ -1,6 +1,6 @@
-import { toBar } from '@jumper/core';
+import { fromCelsius, toBar } from '@jumper/core';
 import { RANGE } from '@jumper/contract';
-import { parseTyped, typedToBar, type Units } from '../units/units';
+import { parseTyped, pressureNumber, pressureText, temperatureText, typedToBar, type Units } from '../units/units';
 
 export type PressureCheck =
   | { kind: 'ok'; bar: number }
@@ -19,7 +19,7 @@ export function checkPressure(typed: string, units: Units, reliefBar: number): P
     if (asPsiBar !== null && asPsiBar <= reliefBar * 1.3 && number.value > 0) return { kind: 'ask', bar: NaN, asPsiBar };
     return {
       kind: 'bad',
-      message: `Pressure: ${typed.trim()} ${units.pressure} is outside ${RANGE.gaugeBar.least} to ${RANGE.gaugeBar.most} bar.`,
+      message: `Pressure: ${typed.trim()} ${units.pressure} is outside ${pressureNumber(RANGE.gaugeBar.least, units.pressure)} to ${pressureText(RANGE.gaugeBar.most, units.pressure)}.`,
     };
   }
   if (bar > reliefBar * 1.35 + 0.3) {
@@ -43,7 +43,7 @@ export function checkTemperature(
   if (celsius < RANGE.temperatureC.least || celsius > RANGE.temperatureC.most)
     return {
       kind: 'bad',
-      message: `${name}: ${typed.trim()} ${units.temperature} is outside ${RANGE.temperatureC.least} to ${RANGE.temperatureC.most} °C.`,
+      message: `${name}: ${typed.trim()} ${units.temperature} is outside ${Math.round(fromCelsius(RANGE.temperatureC.least, units.temperature))} to ${temperatureText(RANGE.temperatureC.most, units.temperature)}.`,
     };
   return { kind: 'ok', celsius };
 }

@@ -32,6 +32,8 @@ it.each<[Finding, string]>([
   ],
   [{ test: 'zone-valve-moves', zone: 'Upstairs', outcome: 'stuck' }, ': Upstairs, stuck'],
   [{ test: 'flow-return', flowC: 80, returnC: 30, minutesFiring: 4 }, ': 80 °C flow, 30 °C return, after 4 min of firing'],
+  [{ test: 'pressure-control-cut-out', cutOutBar: 0.6, setBar: 0.14 }, 'cut out 0.6 bar, set 0.14 bar'],
+  [{ test: 'return-time', minutes: 12 }, ': 12 min'],
   [{ test: 'mixed-supply', setC: 46, valueC: 35 }, ': 35 °C measured, 46 °C set'],
 ])('%j is told whole', (finding, text) => expect(findingText(finding, METRIC)).toContain(text));
 

@@ -1,5 +1,7 @@
 import { standingFacts, type FactRecord } from '@jumper/contract';
 import { CHECKS, PART_KINDS, positionRow, runSheet, testRow, type Finding, type RepairKind } from '@jumper/core';
+import { quantityText } from '../units/quantity';
+import { saidText } from '../units/saidText';
 import { pressureText, temperatureText, type Units } from '../units/units';
 import { plain } from '../units/words';
 import { EVENT_TITLES } from './eventTitles';
@@ -71,7 +73,12 @@ function factText({ body }: FactRecord, units: Units): string | null {
         .filter(Boolean)
         .join(', ');
     case 'event':
-      return [`${EVENT_TITLES[body.event]}${body.volumeL === undefined ? '' : ` ${body.volumeL} L`}`, body.text].filter(Boolean).join(': ');
+      return [
+        `${EVENT_TITLES[body.event]}${body.volumeL === undefined ? '' : ` ${quantityText(body.volumeL, 'small-volume', units)}`}`,
+        body.text,
+      ]
+        .filter(Boolean)
+        .join(': ');
     case 'finding':
       return findingText(body.finding as unknown as Finding, units);
     case 'repair':
@@ -85,10 +92,10 @@ function factText({ body }: FactRecord, units: Units): string | null {
     case 'step': {
       const step = runSheet(body.sheet).steps.find((s) => s.id === body.step);
       return body.did === 'skipped'
-        ? `Left out: ${step?.text ?? body.step}${body.reason ? ` (${body.reason})` : ''}`
+        ? `Left out: ${step ? saidText(step.text, units) : body.step}${body.reason ? ` (${body.reason})` : ''}`
         : body.value === undefined || !step
           ? null
-          : `${step.text}: ${step.asks?.startsWith('litres') ? `${body.value} L` : pressureText(body.value, units.pressure)}`;
+          : `${saidText(step.text, units)}: ${step.asks?.startsWith('litres') ? quantityText(body.value, 'small-volume', units) : pressureText(body.value, units.pressure)}`;
     }
     case 'part':
       return `Fitted: ${[PART_KINDS[body.part.kind].toLowerCase(), body.part.make, body.part.serial].filter(Boolean).join(', ')}`;

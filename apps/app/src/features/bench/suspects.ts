@@ -1,4 +1,6 @@
 import { buysNoPart, faultRow, FAULTS, lowerFirst, type Diagnosis, type FaultId, type Judgement, type TestId } from '@jumper/core';
+import { saidText } from '../units/saidText';
+import type { Units } from '../units/units';
 import { unbroken } from '../units/words';
 
 export interface Suspect {
@@ -36,7 +38,7 @@ const STRENGTHS: [number, string][] = [
 ];
 
 /** Suspects for the list: likeliest first, until most of the probability is told, `least` to `most` of them. */
-export function suspects(judgement: Judgement, { least = 3, most = 6 } = {}): Suspect[] {
+export function suspects(judgement: Judgement, units: Units, { least = 3, most = 6 } = {}): Suspect[] {
   const shown: Suspect[] = [];
   let told = 0;
   for (const { faults, probability } of judgement.hypotheses) {
@@ -44,10 +46,11 @@ export function suspects(judgement: Judgement, { least = 3, most = 6 } = {}): Su
     told += probability;
     const evidence = judgement.because
       .filter((b) => faults.includes(b.for))
+      .map((b) => ({ ...b, reason: saidText(b.said, units) }))
       .map((b) => ({
         fault: b.for,
-        text: faults.length > 1 ? `${FAULTS[b.for].title}: ${lowerFirst(b.text)}` : b.text,
-        reason: b.text,
+        text: faults.length > 1 ? `${FAULTS[b.for].title}: ${lowerFirst(b.reason)}` : b.reason,
+        reason: b.reason,
         byLog: b.evidence.startsWith('log'),
         bits: b.bits,
         strength: STRENGTHS.find(([over]) => Math.abs(b.bits) >= over)![1],

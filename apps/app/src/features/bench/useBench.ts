@@ -36,7 +36,7 @@ export function useBench(parts: JobParts) {
   const proof = useMemo(() => proofView(parts, file, diagnosis, units), [parts, file, diagnosis, units]);
   useKeepVerdict(parts, stale ? null : diagnosis, proof);
   const state = useMemo(() => workState(parts), [parts]);
-  const list = useMemo(() => (judgement ? suspects(judgement) : []), [judgement]);
+  const list = useMemo(() => (judgement ? suspects(judgement, units) : []), [judgement, units]);
   const next = judgement ? nextTest(judgement, state.skips) : null;
   useWakeLock(view.heatOn);
   useShortcuts({

@@ -2,6 +2,7 @@ import { jobToCase, type JobParts } from '@jumper/contract';
 import { coldPressureOf, type CircuitSheet } from '@jumper/core';
 import { groupBy } from '../jobs/jobData';
 import { ago, dueRows, dueText } from '../jobs/jobsView';
+import { quantityText } from '../units/quantity';
 import { pressureNumber, pressureText, type Units } from '../units/units';
 
 export interface CircuitRow {
@@ -52,7 +53,7 @@ function plantText(sheet: CircuitSheet, units: Units): string {
   const relief = sheet.reliefValve?.setBar;
   return [
     sheet.kind === 'steam' ? 'steam' : null,
-    sheet.heatOutputKw === undefined ? null : `${Math.round(sheet.heatOutputKw)} kW`,
+    sheet.heatOutputKw === undefined ? null : quantityText(sheet.heatOutputKw, 'power', units),
     relief === undefined ? null : `relief ${pressureText(relief, units.pressure)}`,
   ]
     .filter(Boolean)

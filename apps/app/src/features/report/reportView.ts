@@ -20,6 +20,7 @@ import { proofView, type ProofView } from '../proof/proofView';
 import { workState } from '../work/workState';
 import { longDay, plain, unbroken } from '../units/words';
 import { checkTitle, dayText, putBackText } from '../work/workWords';
+import { quantityText } from '../units/quantity';
 import { pressureText, temperatureText, type Units } from '../units/units';
 
 export interface ReportRow {
@@ -98,7 +99,7 @@ export function reportView(parts: JobParts, file: Case, diagnosis: Diagnosis | n
         PART_KINDS[p.kind],
         p.make,
         p.setBar !== undefined ? `opens at or holds ${pressureText(p.setBar, units.pressure)}` : null,
-        p.volumeL !== undefined ? `${p.volumeL} L` : null,
+        p.volumeL !== undefined ? quantityText(p.volumeL, 'volume', units) : null,
         p.chargeBar !== undefined ? `charged to ${pressureText(p.chargeBar, units.pressure)}` : null,
         p.serial ? `no. ${p.serial}` : null,
       ]

@@ -43,7 +43,7 @@ export class Drawing {
 
   constructor(
     readonly sheet: CircuitSheet,
-    private readonly units: Units,
+    readonly units: Units,
   ) {
     this.circuit = resolveCircuit(sheet);
     this.warned = new Set(sheetWarnings(sheet).map((w) => w.field.split('.')[0]));

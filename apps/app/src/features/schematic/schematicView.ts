@@ -1,5 +1,6 @@
 import { vesselsOf, type CircuitSheet } from '@jumper/core';
-import type { Units } from '../units/units';
+import { quantityText } from '../units/quantity';
+import { temperatureText, type Units } from '../units/units';
 import { placeComponents } from './placeComponents';
 import { BOILER_X, Drawing, H, known, RETURN_Y, RIGHT_X, SUPPLY_Y, W, type Schematic } from './Schematic';
 import { zonesOf } from './zonesOf';
@@ -13,7 +14,7 @@ export function schematicView(sheet: CircuitSheet, units: Units): Schematic {
 }
 
 function boiler(d: Drawing): void {
-  const power = d.sheet.heatOutputKw !== undefined && `${d.sheet.heatOutputKw} kW`;
+  const power = d.sheet.heatOutputKw !== undefined && quantityText(d.sheet.heatOutputKw, 'power', d.units);
   d.line('supply', [BOILER_X, 122], [BOILER_X, SUPPLY_Y], [RIGHT_X, SUPPLY_Y]);
   d.line('return', [RIGHT_X, RETURN_Y], [BOILER_X, RETURN_Y], [BOILER_X, 186]);
   d.add({
@@ -22,7 +23,7 @@ function boiler(d: Drawing): void {
     x: BOILER_X,
     y: 154,
     title: 'Boiler',
-    facts: known(power, `to ${d.circuit.maxFlowC} °C`),
+    facts: known(power, `to ${temperatureText(d.circuit.maxFlowC, d.units.temperature)}`),
     label: { text: power || 'boiler', x: BOILER_X, y: 159, anchor: 'middle' },
   });
 }
@@ -34,7 +35,7 @@ function gauge(d: Drawing): void {
     x: 22,
     y: 206,
     title: 'Gauge',
-    facts: known(`steps of ${d.bar(d.circuit.gaugeStepBar)}`, `${d.circuit.staticGaugeBar.toFixed(2)} bar of water stands above it`),
+    facts: known(`steps of ${d.bar(d.circuit.gaugeStepBar)}`, `${d.bar(d.circuit.staticGaugeBar)} of water stands above it`),
   });
   d.line('quiet', [22, 206], [BOILER_X - 26, 186]);
 }
@@ -52,7 +53,7 @@ function relief(d: Drawing): void {
     warn: d.isWrong('reliefValve'),
     facts: known(
       `opens at ${d.bar(valve.setBar)}`,
-      valve.capacityKw !== undefined && `${valve.capacityKw} kW`,
+      valve.capacityKw !== undefined && quantityText(valve.capacityKw, 'power', d.units),
       valve.ageYears !== undefined && `${valve.ageYears} years old`,
     ),
     label: { text: d.bar(valve.setBar), x: 8, y: 112, anchor: 'start' },
@@ -78,7 +79,7 @@ function vessels(d: Drawing): void {
         warn: true,
         facts: known(v.isolationValve === 'fitted-with-drain' ? 'with its own drain' : 'no drain', 'is it open?'),
       });
-    const size = v.nominalVolumeL !== undefined && `${v.nominalVolumeL} L`,
+    const size = v.nominalVolumeL !== undefined && quantityText(v.nominalVolumeL, 'volume', d.units),
       chargeBar = v.targetPrechargeBar ?? v.labelPrechargeBar;
     d.add({
       id: `vessel-${i}`,

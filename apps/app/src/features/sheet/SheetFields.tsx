@@ -4,6 +4,7 @@ import { Choice } from '../../ui/Choice';
 import { Field } from '../../ui/Field';
 import { Key } from '../../ui/Key';
 import { Text } from '../../ui/Text';
+import { fieldUnit } from '../units/formUnits';
 import type { Units } from '../units/units';
 import { ComponentList } from './ComponentList';
 import { FEED_FIELDS, NUMBER_FIELDS, type FieldGroup, type NumberField, type NumberFieldRow } from './numberFields';
@@ -41,7 +42,7 @@ export function SheetFields({ form, problems, units, onChange, short = false }: 
         <View className="min-w-0 flex-1">
           <Field
             label={row.label}
-            unit={row.unit === 'bar' ? units.pressure : row.unit}
+            unit={fieldUnit(row.unit, units)}
             numeric
             value={typed}
             onChange={(t) => setNumber(row.field, t)}

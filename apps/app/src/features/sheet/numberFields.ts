@@ -50,5 +50,6 @@ export interface NumberFieldRow {
 }
 export type NumberField = (typeof NUMBER_FIELDS)[number]['field'] | (typeof FEED_FIELDS)[number]['field'];
 export const ALL_FIELDS: readonly (NumberFieldRow & { field: NumberField })[] = [...NUMBER_FIELDS, ...FEED_FIELDS];
-export const PRESSURES: ReadonlySet<string> = new Set(ALL_FIELDS.filter((f) => f.unit === 'bar').map((f) => f.field));
+/** Its unit on the sheet, canonical; none of what is no number. */
+export const unitOf = (field: string): NumberFieldRow['unit'] | undefined => ALL_FIELDS.find((f) => f.field === field)?.unit;
 export const labelOf = (field: string): string => ALL_FIELDS.find((f) => f.field === field)?.label ?? field;

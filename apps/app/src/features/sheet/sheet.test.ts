@@ -1,4 +1,4 @@
-import { METRIC } from '../units/units';
+import { METRIC, type Units } from '../units/units';
 import { PLANT_IDS } from './plants';
 import { blankForm, formOf, sheetOf } from './sheetForm';
 import { sheetSummary } from './summaryRows';
@@ -18,6 +18,25 @@ it('makes a sheet of the defaults as they are', () => {
       fill: { kind: 'manual-loop' },
     },
   });
+});
+
+const US: Units = { pressure: 'psi', temperature: '°F', volume: 'US gal', length: 'ft', power: 'BTU/h' };
+
+it('is written in the user’s units, reads them back, and leaves what nobody touched to the last digit', () => {
+  const made = sheetOf(good, METRIC);
+  if (made.kind !== 'ok') throw new Error('the defaults must do');
+  const form = formOf({ ...record, site: made.site, sheet: made.sheet as never }, US);
+  expect([form.numbers['vessel.nominalVolumeL'], form.numbers['reliefValve.setBar']]).toEqual(['2.11', '43.511']);
+  const again = sheetOf(form, US, made.sheet);
+  expect(again.kind === 'ok' && again.sheet).toEqual(made.sheet);
+  const typed = sheetOf({ ...form, numbers: { ...form.numbers, staticHeadM: '20', maxFlowC: '180', waterVolumeL: '30' } }, US, made.sheet);
+  expect(typed.kind === 'ok' && typed.sheet).toMatchObject({ staticHeadM: 6.096, maxFlowC: 82.2222, waterVolumeL: 113.5624 });
+  expect(sheetOf({ ...form, numbers: { ...form.numbers, 'reliefValve.setBar': '9000' } }, US, made.sheet)).toMatchObject({
+    problems: { 'reliefValve.setBar': expect.stringMatching(/^Relief valve opens at must be .*\d bar\.$/) },
+  });
+  const view = sheetSummary({ ...record, site: 'x', sheet: made.sheet as never }, US);
+  expect(view.rows.find((r) => r.label === 'Vessel')!.value).toMatch(/^2\.1 US gal, label 10\.9 psi$/);
+  expect([...view.rows, ...view.worked].filter((r) => / (L|m|bar|kW|°C)\b/.test(r.value))).toEqual([]);
 });
 
 it('reads pressures in the user’s unit', () => {

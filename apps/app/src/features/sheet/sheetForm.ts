@@ -1,16 +1,16 @@
 import { circuitSheet, problemsOf, type SheetRecord } from '@jumper/contract';
-import { fromBar, toBar, vesselsOf, type CircuitSheet, type Vessel } from '@jumper/core';
-import { parseTyped, pressureNumber, type Units } from '../units/units';
+import { vesselsOf, type CircuitSheet, type Vessel } from '@jumper/core';
+import { fromField, limitUnit, toField, usualInField } from '../units/formUnits';
+import { parseTyped, type Units } from '../units/units';
 import { usualForm, type PlantId } from './plants';
 import type { SheetForm } from './SheetFormType';
-import { ALL_FIELDS, labelOf, PRESSURES, type NumberField } from './numberFields';
+import { ALL_FIELDS, labelOf, unitOf, type NumberField } from './numberFields';
 
-/** The defaults of a kind of plant with their pressures written in the user's unit. */
+/** The defaults of a kind of plant, written in the user's units. */
 export function blankForm(units: Units, plant: PlantId = 'wall-boiler'): SheetForm {
   const form = usualForm(plant),
     numbers = { ...form.numbers };
-  for (const f of Object.keys(numbers) as NumberField[])
-    if (PRESSURES.has(f)) numbers[f] = pressureNumber(Number(numbers[f]), units.pressure);
+  for (const f of Object.keys(numbers) as NumberField[]) numbers[f] = usualInField(Number(numbers[f]), unitOf(f)!, units);
   return { ...form, numbers };
 }
 
@@ -19,10 +19,9 @@ export function formOf(record: SheetRecord, units: Units): SheetForm {
   const s = record.sheet as unknown as CircuitSheet,
     [vessel, second] = vesselsOf(s);
   const numbers: SheetForm['numbers'] = {};
-  for (const { field } of ALL_FIELDS) {
+  for (const { field, unit } of ALL_FIELDS) {
     const value = valueAt({ ...s, vessel, second }, field);
-    if (typeof value === 'number')
-      numbers[field] = PRESSURES.has(field) ? String(Number(fromBar(value, units.pressure).toFixed(3))) : String(value);
+    if (typeof value === 'number') numbers[field] = toField(value, unit, units);
   }
   const fill = s.fill?.kind;
   return {
@@ -49,18 +48,21 @@ const valueAt = (sheet: object, field: string): unknown =>
 export type SheetResult =
   { kind: 'ok'; site: string; town?: string; sheet: CircuitSheet; assumed: string[] } | { kind: 'bad'; problems: Record<string, string> };
 
-/** Checks the form. Every problem is told at its field; nothing typed is lost. `before` keeps what the form does not show. */
+/** Checks the form. Every problem is told at its field; nothing typed is lost. `before` keeps what the form does not show, and numbers that
+ *  nobody touched to the last digit, in whatever unit they were shown. */
 export function sheetOf(form: SheetForm, units: Units, before?: CircuitSheet): SheetResult {
   const problems: Record<string, string> = {};
+  const [firstBefore, secondBefore, ...further] = before ? vesselsOf(before) : [];
   if (!form.site.trim()) problems.site = 'Site: say where it is, for instance the street.';
   const number = (field: NumberField): number | undefined => {
     const typed = parseTyped(form.numbers[field] ?? '');
     if (typed.kind === 'not-a-number') problems[field] = `${labelOf(field)}: “${form.numbers[field]}” is not a number.`;
     if (typed.kind !== 'number') return undefined;
-    return PRESSURES.has(field) ? Math.round(toBar(typed.value, units.pressure) * 1e4) / 1e4 : typed.value;
+    const kept = valueAt({ ...before, vessel: firstBefore, second: secondBefore }, field),
+      unit = unitOf(field)!;
+    return typeof kept === 'number' && toField(kept, unit, units) === form.numbers[field] ? kept : fromField(typed.value, unit, units);
   };
   const feed = (field: NumberField, kind: SheetForm['fill']) => (form.fill === kind ? number(field) : undefined);
-  const [firstBefore, secondBefore, ...further] = before ? vesselsOf(before) : [];
   const vessel: Vessel = defined({
     ...firstBefore,
     nominalVolumeL: number('vessel.nominalVolumeL'),
@@ -125,7 +127,7 @@ export function sheetOf(form: SheetForm, units: Units, before?: CircuitSheet): S
   if (!parsed.success)
     for (const p of problemsOf(parsed.error)) {
       const field = p.field.replace(/^vessels\.0\./, 'vessel.').replace(/^vessels\.1\./, 'second.');
-      problems[field] ??= `${labelOf(field)} ${p.message}.`;
+      problems[field] ??= `${labelOf(field)} ${p.message}${limitUnit(unitOf(field) ?? '', units)}.`;
     }
   if (Object.keys(problems).length > 0) return { kind: 'bad', problems };
   return { kind: 'ok', site: form.site.trim(), ...(form.town.trim() ? { town: form.town.trim() } : {}), sheet, assumed: form.assumed };

@@ -1,5 +1,6 @@
 import type { SheetRecord } from '@jumper/contract';
 import { sizeCircuit, type CircuitSheet, type SheetWarning } from '@jumper/core';
+import { quantityText } from '../units/quantity';
 import { pressureText, type Units } from '../units/units';
 
 export interface SummaryRow {
@@ -18,7 +19,8 @@ export function sheetSummary(record: SheetRecord, units: Units): SheetSummaryVie
   const s = record.sheet as unknown as CircuitSheet;
   const size = sizeCircuit(s);
   const is = (field: string) => record.assumed.includes(field);
-  const bar = (x: number) => pressureText(x, units.pressure);
+  const bar = (x: number) => pressureText(x, units.pressure),
+    litres = (x: number) => quantityText(x, 'volume', units);
   const rows: SummaryRow[] = [];
   const add = (label: string, value: string | undefined, field: string) => {
     if (value !== undefined) rows.push({ label, value, assumed: is(field) });
@@ -28,11 +30,11 @@ export function sheetSummary(record: SheetRecord, units: Units): SheetSummaryVie
     'Vessel',
     s.vessel?.nominalVolumeL === undefined
       ? undefined
-      : `${s.vessel.nominalVolumeL} L${s.vessel.labelPrechargeBar !== undefined ? `, label ${bar(s.vessel.labelPrechargeBar)}` : ''}`,
+      : `${litres(s.vessel.nominalVolumeL)}${s.vessel.labelPrechargeBar !== undefined ? `, label ${bar(s.vessel.labelPrechargeBar)}` : ''}`,
     'vessel.nominalVolumeL',
   );
-  add('Content', s.waterVolumeL === undefined ? undefined : `${s.waterVolumeL} L`, 'waterVolumeL');
-  add('Height above gauge', s.staticHeadM === undefined ? undefined : `${s.staticHeadM} m`, 'staticHeadM');
+  add('Content', s.waterVolumeL === undefined ? undefined : litres(s.waterVolumeL), 'waterVolumeL');
+  add('Height above gauge', s.staticHeadM === undefined ? undefined : quantityText(s.staticHeadM, 'length', units), 'staticHeadM');
   add(
     'Filled by',
     s.fill &&
@@ -56,20 +58,21 @@ export function sheetSummary(record: SheetRecord, units: Units): SheetSummaryVie
     { label: 'Charge to set', value: bar(size.prechargeBar.chosen), assumed: false },
     { label: 'Fill to', value: bar(size.fillBar), assumed: false },
     { label: 'Right when hot', value: bar(size.hotBar), assumed: false },
-    { label: 'Water that comes by heating', value: `${size.expansionL.toFixed(1)} L`, assumed: false },
+    { label: 'Water that comes by heating', value: litres(size.expansionL), assumed: false },
   ];
   if (size.leastVesselL.en12828 !== null)
-    worked.push({ label: 'Least vessel, EN 12828', value: `${size.leastVesselL.en12828.toFixed(1)} L`, assumed: false });
+    worked.push({ label: 'Least vessel, EN 12828', value: litres(size.leastVesselL.en12828), assumed: false });
   return { rows, worked, warnings: size.warnings.map((w) => warningText(w, units)) };
 }
 
 export function warningText({ code, data }: SheetWarning, units: Units): string {
-  const bar = (x: number | undefined) => pressureText(x ?? 0, units.pressure);
+  const bar = (x: number | undefined) => pressureText(x ?? 0, units.pressure),
+    kw = (x: number | undefined) => quantityText(x ?? 0, 'power', units);
   switch (code) {
     case 'charge-below-static-head':
       return `The charge, ${bar(data.chargeBar)}, is below the water standing above, ${bar(data.staticBar)}.`;
     case 'relief-capacity-below-output':
-      return `The relief passes ${data.capacityKw} kW, the boiler makes ${data.outputKw} kW: it is too small.`;
+      return `The relief passes ${kw(data.capacityKw)}, the boiler makes ${kw(data.outputKw)}: it is too small.`;
     case 'relief-old':
       return `The relief is ${data.ageYears} years old; about ten is usual.`;
     case 'valve-before-vessel':

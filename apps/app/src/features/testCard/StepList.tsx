@@ -3,6 +3,7 @@ import { Pressable, View } from 'react-native';
 import type { Step } from '@jumper/core';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
+import { Spoken } from '../units/Spoken';
 import { useTheme } from '../../ui/ThemeProvider';
 
 interface Props {
@@ -19,7 +20,7 @@ export function StepList({ steps, ticked, onTick }: Props) {
       {steps.map((s, i) => {
         const done = ticked.includes(i);
         return (
-          <View key={s.text} role="listitem" className={`flex-row gap-3 py-2 ${i > 0 ? 'border-t border-hair' : ''}`}>
+          <View key={i} role="listitem" className={`flex-row gap-3 py-2 ${i > 0 ? 'border-t border-hair' : ''}`}>
             <Pressable
               role="checkbox"
               aria-checked={done}
@@ -32,9 +33,19 @@ export function StepList({ steps, ticked, onTick }: Props) {
               </View>
             </Pressable>
             <View className="min-w-0 flex-1 gap-1">
-              <Text className={`font-medium text-[16.5px] leading-[22px] ${done ? 'text-ink2' : ''}`}>{s.text}</Text>
-              {s.note && !done ? <Text className="text-[14px] leading-[19px] text-ink2">{s.note}</Text> : null}
-              {s.caution && !done ? <Notice kind="caution">{s.caution}</Notice> : null}
+              <Text className={`font-medium text-[16.5px] leading-[22px] ${done ? 'text-ink2' : ''}`}>
+                <Spoken said={s.text} />
+              </Text>
+              {s.note && !done ? (
+                <Text className="text-[14px] leading-[19px] text-ink2">
+                  <Spoken said={s.note} />
+                </Text>
+              ) : null}
+              {s.caution && !done ? (
+                <Notice kind="caution">
+                  <Spoken said={s.caution} />
+                </Notice>
+              ) : null}
             </View>
           </View>
         );

@@ -25,6 +25,8 @@ import { Text } from '../../ui/Text';
 import { findingText } from '../bench/findingText';
 import { useAddFact } from '../jobs/useAddFact';
 import { toJobs, WithJob } from '../jobs/WithJob';
+import { fieldUnit, fromField } from '../units/formUnits';
+import { Spoken } from '../units/Spoken';
 import { parseTyped, typedToBar, type Units } from '../units/units';
 import { useUnits } from '../units/UnitsProvider';
 import { CoolGate } from '../work/CoolGate';
@@ -112,7 +114,7 @@ function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
   const drawL = parseTyped(form.values.volumeL ?? '');
   const expected = expectedNumbers(test, circuit, {
     ...(nowBar !== undefined ? { nowBar } : {}),
-    ...(test === 'draw-off' && drawL.kind === 'number' && drawL.value > 0 ? { drawL: drawL.value } : {}),
+    ...(test === 'draw-off' && drawL.kind === 'number' && drawL.value > 0 ? { drawL: fromField(drawL.value, 'L', units) } : {}),
     ...(watchMin ? { watchMin } : {}),
   });
   const soFar = row.outcomes ? null : finding(null);
@@ -156,7 +158,7 @@ function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
         )}
         {steps?.stop ? (
           <Notice kind="caution" title="Break off when">
-            {steps.stop}
+            <Spoken said={steps.stop} />
           </Notice>
         ) : null}
         {watchMin ? (
@@ -180,15 +182,7 @@ function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
               <Field
                 key={name}
                 label={`${VALUE_LABELS[name] ?? name}${spec.optional ? ', if read' : ''}`}
-                unit={
-                  spec.unit === 'bar'
-                    ? units.pressure
-                    : spec.unit === '°C'
-                      ? units.temperature
-                      : spec.unit === 'count' || spec.unit === 'pH'
-                        ? ''
-                        : spec.unit
-                }
+                unit={fieldUnit(spec.unit, units)}
                 numeric
                 value={form.values[name] ?? ''}
                 onChange={(text) => setForm({ values: { ...form.values, [name]: text } })}

@@ -1,5 +1,5 @@
 import { testRow } from '@jumper/core';
-import { METRIC } from '../units/units';
+import { METRIC, type Units } from '../units/units';
 import { findingOf, prechargeTrap } from './findingForm';
 
 const empty = { outcome: null, values: {}, flags: {}, words: {} };
@@ -30,6 +30,19 @@ it('names what is missing or wrong, and takes the user’s unit', () => {
   });
   const psi = findingOf('precharge', testRow('precharge'), { ...empty, values: { valueBar: '12' } }, { ...METRIC, pressure: 'psi' });
   expect(psi.kind === 'ok' && Math.abs(psi.finding.valueBar! - 0.827) < 0.001).toBe(true);
+  expect(
+    findingOf('precharge', testRow('precharge'), { ...empty, values: { valueBar: '900' } }, { ...METRIC, pressure: 'psi' }),
+  ).toMatchObject({
+    problems: { valueBar: 'Reading must be at most 25 bar.' },
+  });
+});
+
+it('takes volumes and temperatures in the user’s units too', () => {
+  const us: Units = { ...METRIC, volume: 'US gal', temperature: '°F' },
+    drawn = findingOf('draw-off', testRow('draw-off'), { ...empty, values: { volumeL: '0.25', beforeBar: '1.2', afterBar: '1' } }, us),
+    hot = findingOf('flow-return', testRow('flow-return'), { ...empty, values: { flowC: '158', returnC: '140', minutesFiring: '15' } }, us);
+  expect(drawn.kind === 'ok' && drawn.finding.volumeL).toBeCloseTo(0.9464, 3);
+  expect(hot.kind === 'ok' && [hot.finding.flowC, hot.finding.returnC, hot.finding.minutesFiring]).toEqual([70, 60, 15]);
 });
 
 it('sees the precharge trap', () => {

@@ -1,5 +1,6 @@
 import { finding as findingSchema, problemsOf } from '@jumper/contract';
-import { EMPTY_GAUGE_BAR, toBar, toCelsius, type Finding, type TestId, type TestRow, type ValueSpec } from '@jumper/core';
+import { EMPTY_GAUGE_BAR, toBar, type Finding, type TestId, type TestRow, type ValueSpec } from '@jumper/core';
+import { fromField, limitUnit } from '../units/formUnits';
 import { parseTyped, type Units } from '../units/units';
 
 export interface FindingForm {
@@ -66,13 +67,7 @@ export function findingOf(test: TestId, row: TestRow, form: FindingForm, units: 
     const label = VALUE_LABELS[name] ?? name;
     if (typed.kind === 'not-a-number') problems[name] = `${label}: “${form.values[name]}” is not a number.`;
     if (typed.kind === 'empty' && !spec.optional && !row.outcomes) problems[name] = `${label}: is needed.`;
-    if (typed.kind === 'number')
-      values[name] =
-        spec.unit === 'bar'
-          ? Math.round(toBar(typed.value, units.pressure) * 1e4) / 1e4
-          : spec.unit === '°C'
-            ? toCelsius(typed.value, units.temperature)
-            : typed.value;
+    if (typed.kind === 'number') values[name] = fromField(typed.value, spec.unit, units);
   }
   if (row.outcomes && form.outcome === null) problems.outcome = 'Say what you saw.';
   for (const f of row.flags ?? [])
@@ -88,7 +83,9 @@ export function findingOf(test: TestId, row: TestRow, form: FindingForm, units: 
     ...Object.fromEntries(Object.keys(row.words ?? {}).flatMap((w) => (form.words[w]?.trim() ? [[w, form.words[w].trim()]] : []))),
   };
   const parsed = findingSchema.safeParse(made);
-  if (!parsed.success) for (const p of problemsOf(parsed.error)) problems[p.field] ??= `${VALUE_LABELS[p.field] ?? p.field} ${p.message}.`;
+  if (!parsed.success)
+    for (const p of problemsOf(parsed.error))
+      problems[p.field] ??= `${VALUE_LABELS[p.field] ?? p.field} ${p.message}${limitUnit(row.values?.[p.field]?.unit ?? '', units)}.`;
   return Object.keys(problems).length ? { kind: 'bad', problems } : { kind: 'ok', finding: made as Finding };
 }
 

@@ -5,6 +5,7 @@ import { comparePart, PART_KINDS, type CircuitSheet, type PartKind } from '@jump
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
+import { fieldUnit } from '../units/formUnits';
 import type { Units } from '../units/units';
 import { EMPTY_PART, FIELDS_OF, PART_FIELD_LABELS, partOf, type PartForm } from './partForm';
 import { partProblemText } from './workWords';
@@ -44,7 +45,7 @@ export function PartCard({ kind, sheet, units, onAdd }: Props) {
             <View key={f} className="min-w-0 flex-1">
               <Field
                 label={PART_FIELD_LABELS[f].label}
-                unit={PART_FIELD_LABELS[f].unit === 'bar' ? units.pressure : PART_FIELD_LABELS[f].unit}
+                unit={fieldUnit(PART_FIELD_LABELS[f].unit, units)}
                 numeric
                 value={form[f] ?? ''}
                 onChange={(t) => set({ [f]: t })}

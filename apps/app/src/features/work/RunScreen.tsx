@@ -13,6 +13,7 @@ import { useAddFact } from '../jobs/useAddFact';
 import { toJobs, WithJob } from '../jobs/WithJob';
 import { startTimer } from '../timers/timers';
 import { TimerStrip } from '../timers/TimerStrip';
+import { saidText } from '../units/saidText';
 import { useUnits } from '../units/UnitsProvider';
 import { CoolGate } from './CoolGate';
 import { DrainPlanner } from './DrainPlanner';
@@ -146,7 +147,7 @@ function Run({ parts, id }: { parts: JobParts; id: RunSheetId }) {
         {step?.asks && !gated && !partHere ? (
           <Field
             label={ASK_LABELS[step.asks]}
-            unit={step.asks.startsWith('litres') ? 'L' : units.pressure}
+            unit={step.asks.startsWith('litres') ? units.volume : units.pressure}
             numeric
             value={typed}
             onChange={(t) => {
@@ -175,7 +176,7 @@ function Run({ parts, id }: { parts: JobParts; id: RunSheetId }) {
                     id: `${run.run}.${step.id}`,
                     jobId: parts.job.id,
                     testId: null,
-                    label: step.text,
+                    label: saidText(step.text, units),
                     startedMs: Date.now(),
                     lengthS: 60 * step.timerMin!,
                     path: here,

@@ -8,6 +8,8 @@ import { Text } from '../../ui/Text';
 import { useAddFact } from '../jobs/useAddFact';
 import { useJobs } from '../jobs/jobData';
 import { WithJob } from '../jobs/WithJob';
+import { quantityText } from '../units/quantity';
+import { Spoken } from '../units/Spoken';
 import { pressureText, signedPressure, type Units } from '../units/units';
 import { useUnits } from '../units/UnitsProvider';
 import { useSaveSheet } from '../sheet/useSaveSheet';
@@ -88,7 +90,9 @@ function SchoolBlock({ school, follows, usual, byHouse, units, onPick, onHouse, 
       <Text role="heading" aria-level={2} className="px-4 font-semibold text-[17px]">
         {school.title}
       </Text>
-      <Text className="px-4 pb-1 text-[13.5px] leading-[18px] text-ink2">{byHouse ? 'As your company does it.' : school.why}</Text>
+      <Text className="px-4 pb-1 text-[13.5px] leading-[18px] text-ink2">
+        <Spoken said={byHouse ? 'As your company does it.' : school.why} />
+      </Text>
       {school.options.map((o) => (
         <Option key={o.id} option={o} on={o.id === follows} usual={o.id === usual} units={units} onPick={() => onPick(o.id)} />
       ))}
@@ -122,7 +126,7 @@ function Option({
 }) {
   const n = option.numbers;
   const numbers = n
-    ? `hot ${pressureText(n.hotGaugeBar, units.pressure)}, rise ${signedPressure(n.swingBar, units.pressure)} ${units.pressure}, reserve ${n.reserveL.toFixed(1)} L, ${pressureText(Math.max(0, n.marginToReliefBar), units.pressure)} ${n.marginToReliefBar < 0 ? 'over' : 'below'} the relief`
+    ? `hot ${pressureText(n.hotGaugeBar, units.pressure)}, rise ${signedPressure(n.swingBar, units.pressure)} ${units.pressure}, reserve ${quantityText(n.reserveL, 'volume', units)}, ${pressureText(Math.max(0, n.marginToReliefBar), units.pressure)} ${n.marginToReliefBar < 0 ? 'over' : 'below'} the relief`
     : null;
   return (
     <Pressable
@@ -136,12 +140,14 @@ function Option({
       </View>
       <View className="min-w-0 flex-1 gap-0.5">
         <Text className={on ? 'font-semibold' : ''}>
-          {option.text}
+          <Spoken said={option.text} />
           {option.bar !== undefined ? <Text className="font-semibold">{`  ${pressureText(option.bar, units.pressure)}`}</Text> : null}
           {usual ? <Text className="text-[13px] text-verdigris">{'  usual'}</Text> : null}
         </Text>
         {numbers ? <Text className="font-medium text-[14px]">{numbers}</Text> : null}
-        <Text className="text-[13.5px] leading-[18px] text-ink2">{option.consequence}</Text>
+        <Text className="text-[13.5px] leading-[18px] text-ink2">
+          <Spoken said={option.consequence} />
+        </Text>
       </View>
     </Pressable>
   );

@@ -4,6 +4,8 @@ import type { RunStep, StepSaid } from '@jumper/core';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
 import { useTheme } from '../../ui/ThemeProvider';
+import { quantityText } from '../units/quantity';
+import { saidText } from '../units/saidText';
 import { pressureText, type Units } from '../units/units';
 
 /** One step of a run sheet: done ones with what they said, the one to do in full, the rest in a line. */
@@ -25,7 +27,7 @@ export function StepRow({
     said?.value === undefined || !step.asks
       ? null
       : step.asks.startsWith('litres')
-        ? `${said.value} L`
+        ? quantityText(said.value, 'small-volume', units)
         : pressureText(said.value, units.pressure);
   return (
     <View
@@ -52,14 +54,14 @@ export function StepRow({
                 : 'text-[15px] leading-[20px] text-ink2'
           }
         >
-          {step.text}
+          {saidText(step.text, units)}
           {value ? <Text className="font-semibold">{`  ${value}`}</Text> : null}
         </Text>
         {said?.did === 'skipped' ? (
           <Text className="text-[13.5px] text-brass">{`Left out: ${said.reason ?? 'no reason given'}`}</Text>
         ) : null}
-        {current && step.note ? <Text className="text-[14px] leading-[19px] text-ink2">{step.note}</Text> : null}
-        {current && step.caution ? <Notice kind="caution">{step.caution}</Notice> : null}
+        {current && step.note ? <Text className="text-[14px] leading-[19px] text-ink2">{saidText(step.note, units)}</Text> : null}
+        {current && step.caution ? <Notice kind="caution">{saidText(step.caution, units)}</Notice> : null}
       </View>
     </View>
   );

@@ -12,7 +12,8 @@ import { useAddFact } from '../jobs/useAddFact';
 import { WithJob } from '../jobs/WithJob';
 import { proofView } from '../proof/proofView';
 import { TimerStrip } from '../timers/TimerStrip';
-import { temperatureText } from '../units/units';
+import { quantityText } from '../units/quantity';
+import { pressureText, temperatureText } from '../units/units';
 import { useUnits } from '../units/UnitsProvider';
 import { plain } from '../units/words';
 import { CloseJob } from './CloseJob';
@@ -93,7 +94,7 @@ function Work({ parts }: { parts: JobParts }) {
             <Notice
               kind="note"
               title="Until a vessel is there"
-            >{`Flow ${celsius(stopGap.plain)}; with ${CUSHION_L} L of air in an upper radiator ${celsius(stopGap.cushion)}. Then it stays 0.3 bar below the relief. Short-term, and recorded as such.`}</Notice>
+            >{`Flow ${celsius(stopGap.plain)}; with ${quantityText(CUSHION_L, 'volume', units)} of air in an upper radiator ${celsius(stopGap.cushion)}. Then it stays ${pressureText(0.3, units.pressure)} below the relief. Short-term, and recorded as such.`}</Notice>
           </View>
         ) : null}
         <Part title={fits.length > 0 ? 'Other run sheets' : 'Run sheets'}>

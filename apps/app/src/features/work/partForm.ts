@@ -1,5 +1,6 @@
 import { partFitted, problemsOf } from '@jumper/contract';
-import { toBar, type PartFitted, type PartKind } from '@jumper/core';
+import type { PartFitted, PartKind } from '@jumper/core';
+import { fromField, limitUnit } from '../units/formUnits';
 import { parseTyped, type Units } from '../units/units';
 
 export type PartField = 'setBar' | 'capacityKw' | 'volumeL' | 'maxBar' | 'chargeBar' | 'oldSetBar' | 'oldVolumeL';
@@ -26,7 +27,7 @@ export const FIELDS_OF: Record<PartKind, PartField[]> = {
 
 export type PartResult = { kind: 'ok'; part: PartFitted } | { kind: 'bad'; problems: Record<string, string> };
 
-/** The form as a part; each problem at its field. Pressures are taken in the user's unit. */
+/** The form as a part; each problem at its field. Numbers are taken in the user's units. */
 export function partOf(kind: PartKind, form: PartForm, units: Units): PartResult {
   const problems: Record<string, string> = {},
     numbers: Partial<Record<PartField, number>> = {};
@@ -34,7 +35,7 @@ export function partOf(kind: PartKind, form: PartForm, units: Units): PartResult
     const typed = parseTyped(form[field] ?? ''),
       { label, unit } = PART_FIELD_LABELS[field];
     if (typed.kind === 'not-a-number') problems[field] = `${label}: “${form[field]}” is not a number.`;
-    if (typed.kind === 'number') numbers[field] = unit === 'bar' ? Math.round(toBar(typed.value, units.pressure) * 1e4) / 1e4 : typed.value;
+    if (typed.kind === 'number') numbers[field] = fromField(typed.value, unit, units);
   }
   const words = Object.fromEntries(
     (['make', 'serial', 'size', 'oldSize'] as const).flatMap((k) => (form[k].trim() ? [[k, form[k].trim()]] : [])),
@@ -42,6 +43,7 @@ export function partOf(kind: PartKind, form: PartForm, units: Units): PartResult
   const parsed = partFitted.safeParse({ kind, ...words, ...numbers });
   if (!parsed.success)
     for (const p of problemsOf(parsed.error))
-      problems[p.field] ??= `${PART_FIELD_LABELS[p.field as PartField]?.label ?? p.field} ${p.message}.`;
+      problems[p.field] ??=
+        `${PART_FIELD_LABELS[p.field as PartField]?.label ?? p.field} ${p.message}${limitUnit(PART_FIELD_LABELS[p.field as PartField]?.unit ?? '', units)}.`;
   return Object.keys(problems).length || !parsed.success ? { kind: 'bad', problems } : { kind: 'ok', part: parsed.data as PartFitted };
 }

@@ -1,5 +1,7 @@
 import { EMPTY_GAUGE_BAR, resolveCircuit, type Ask, type CircuitSheet } from '@jumper/core';
 import { checkPressure } from '../bench/checkPressure';
+import { fromField } from '../units/formUnits';
+import { quantityText } from '../units/quantity';
 import { parseTyped, pressureText, type Units } from '../units/units';
 
 export const ASK_LABELS: Record<Ask, string> = {
@@ -8,13 +10,14 @@ export const ASK_LABELS: Record<Ask, string> = {
   'gauge-zero': 'System gauge',
   'found-pressure': 'Gauge as found',
   'fill-pressure': 'Gauge after filling',
-  'litres-out': 'Litres out',
+  'litres-out': 'Water let out',
 };
 export type AskResult = { kind: 'ok'; value: number } | { kind: 'bad' | 'ask'; message: string };
 
 /** How near a charge must be to the water's pressure to be taken for it, and how far off its target to be asked about. */
 const SAME_BAR = 0.06,
   OFF_TARGET_BAR = 0.12;
+const MOST_LITRES = 100_000;
 
 /** What was typed at a step, held against what it must be: zero before a charge is read, a charge that is no water pressure, the target,
  *  the relief.
@@ -34,9 +37,10 @@ export function checkAsk(
     const n = parseTyped(typed);
     if (n.kind !== 'number')
       return { kind: 'bad', message: n.kind === 'empty' ? `${label}: say how much.` : `${label}: “${typed.trim()}” is not a number.` };
-    return n.value < 0 || n.value > 100_000
-      ? { kind: 'bad', message: `${label}: must be from 0 to 100000 L.` }
-      : { kind: 'ok', value: n.value };
+    const litres = fromField(n.value, 'L', units);
+    return litres < 0 || litres > MOST_LITRES
+      ? { kind: 'bad', message: `${label}: must be from 0 to ${quantityText(MOST_LITRES, 'volume', units)}.` }
+      : { kind: 'ok', value: litres };
   }
   const check = checkPressure(typed, units, c.reliefSetGaugeBar);
   if (check.kind !== 'ok')

@@ -1,7 +1,7 @@
 import type { FactBody, JobParts } from '@jumper/contract';
 import { runSheet, type CircuitSheet } from '@jumper/core';
 import { METRIC } from '../units/units';
-import { planOf, USUAL_FLOORS } from './drainForm';
+import { planOf, usualFloors } from './drainForm';
 import { EMPTY_PART, partOf } from './partForm';
 import { checkAsk } from './stepAsk';
 import { findingOfStep, isTemporary, positionFact, stepFacts, workState } from './workState';
@@ -80,10 +80,32 @@ it('takes a part’s pressures in the user’s unit and names what is wrong', ()
   });
 });
 
+it('takes what runs out in the user’s volume', () => {
+  const gal = { ...METRIC, volume: 'US gal' as const };
+  expect(checkAsk('litres-out', '2', SHEET, gal, undefined, false)).toEqual({ kind: 'ok', value: 7.5708 });
+  expect(checkAsk('litres-out', '90000', SHEET, gal, undefined, false)).toMatchObject({
+    kind: 'bad',
+    message: 'Water let out: must be from 0 to 26417 US gal.',
+  });
+});
+
+it('plans a drain-down in feet and gallons as in metres and litres', () => {
+  const us = { ...METRIC, length: 'ft' as const, volume: 'US gal' as const },
+    plan = (form: ReturnType<typeof usualFloors>, units: typeof METRIC) => planOf(form, units);
+  const metric = plan({ ...usualFloors(METRIC), workHeightM: '2' }, METRIC),
+    feet = plan({ ...usualFloors(us), workHeightM: '6.56' }, us);
+  expect(usualFloors(us).floors[0]!.heightM).toBe('9.84');
+  expect(metric.kind === 'ok' && feet.kind === 'ok' && feet.plan.litresOut).toBe(metric.kind === 'ok' && metric.plan.litresOut);
+  expect(planOf({ ...usualFloors(us), workHeightM: '900' }, us)).toEqual({
+    kind: 'bad',
+    message: 'Height of the work: must be from −164 to 492.1 ft.',
+  });
+});
+
 it('plans a drain-down, or names the field that is wrong', () => {
-  const result = planOf({ ...USUAL_FLOORS, workHeightM: '2' });
+  const result = planOf({ ...usualFloors(METRIC), workHeightM: '2' }, METRIC);
   expect(result.kind === 'ok' && [result.plan.open.map((o) => o.floor), result.plan.keep]).toEqual([['Upper floor'], ['Ground floor']]);
-  expect(planOf({ ...USUAL_FLOORS, floors: [{ name: 'Attic', heightM: 'high', radiators: '1' }] })).toEqual({
+  expect(planOf({ ...usualFloors(METRIC), floors: [{ name: 'Attic', heightM: 'high', radiators: '1' }] }, METRIC)).toEqual({
     kind: 'bad',
     message: 'Height of Attic: “high” is not a number.',
   });

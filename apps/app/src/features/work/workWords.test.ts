@@ -43,7 +43,7 @@ const PROBLEMS: [PartProblem['code'], Record<string, number>, RegExp][] = [
   ['relief-above-vessel', { setBar: 6, ratedBar: 3 }, /6\.0 bar.*3\.0 bar/],
   ['relief-too-small', { capacityKw: 20, outputKw: 24 }, /20 kW.*24 kW/],
   ['vessel-smaller', { newL: 8, oldL: 12 }, /8 L for 12 L/],
-  ['vessel-too-small', { newL: 8, leastL: 10.6 }, /8 L; 11 L/],
+  ['vessel-too-small', { newL: 8, leastL: 10.6 }, /8 L; EN 12828 wants 11 L/],
   ['vessel-below-relief', { ratedBar: 2.5, setBar: 3 }, /2\.5 bar.*3\.0 bar/],
   ['charge-not-set', { targetBar: 0.75 }, /0\.75 bar before any water/],
   ['charge-off-target', { chargeBar: 0.6, targetBar: 0.75 }, /0\.6 bar; 0\.75 bar/],

@@ -1,11 +1,13 @@
 import { CHECKS, positionRow, type ExpectedNumber, type PartProblem, type PutBack } from '@jumper/core';
 import { longDay } from '../units/words';
+import { quantityText } from '../units/quantity';
 import { pressureText, signedPressure, type Units } from '../units/units';
 
 /** A number to expect, in a line. */
 export function expectedText(n: ExpectedNumber, units: Units): { label: string; value: string } {
-  const bar = (x: number) => pressureText(x, units.pressure);
-  const value = n.unit === 'L' ? `${n.value.toFixed(1)} L` : n.unit === 'strokes' ? `about ${n.value}` : bar(n.value);
+  const bar = (x: number) => pressureText(x, units.pressure),
+    litres = (x: number) => quantityText(x, 'small-volume', units);
+  const value = n.unit === 'L' ? quantityText(n.value, 'volume', units) : n.unit === 'strokes' ? `about ${n.value}` : bar(n.value);
   const range = n.low !== undefined && n.high !== undefined ? `${bar(n.low)} to ${bar(n.high)}` : value;
   switch (n.code) {
     case 'cold-right':
@@ -17,15 +19,18 @@ export function expectedText(n: ExpectedNumber, units: Units): { label: string; 
     case 'pump-strokes':
       return { label: 'Strokes of a hand pump from flat', value };
     case 'after-right':
-      return { label: 'After half a litre, sound', value };
+      return { label: `After ${litres(n.drawnL ?? 0.5)}, sound`, value };
     case 'after-flat':
-      return { label: 'After half a litre, vessel flat', value };
+      return { label: `After ${litres(n.drawnL ?? 0.5)}, vessel flat`, value };
     case 'drained-right':
       return { label: 'Comes out of a sound one', value };
     case 'drained-flat':
       return { label: 'Comes out of a flat one', value };
     case 'litre-an-hour-rises':
-      return { label: 'A litre an hour coming in raises it by', value: `${signedPressure(n.value, units.pressure)} ${units.pressure}` };
+      return {
+        label: `${litres(1)} an hour coming in raises it by`,
+        value: `${signedPressure(n.value, units.pressure)} ${units.pressure}`,
+      };
     case 'water-above-lifts':
       return { label: 'Water standing above makes by itself', value };
     case 'relief-set':
@@ -33,14 +38,15 @@ export function expectedText(n: ExpectedNumber, units: Units): { label: string; 
     case 'hot-right':
       return { label: 'Right when hot', value: range };
     case 'litres-a-top-up':
-      return { label: 'A top-up of half a bar is about', value };
+      return { label: `A top-up of ${bar(0.5)} is about`, value };
     case 'gauge-now':
       return { label: 'It should show', value };
   }
 }
 
 export function partProblemText(p: PartProblem, units: Units): string {
-  const bar = (x: number | undefined) => pressureText(x ?? 0, units.pressure);
+  const bar = (x: number | undefined) => pressureText(x ?? 0, units.pressure),
+    litres = (x: number | undefined) => quantityText(x ?? 0, 'volume', units);
   switch (p.code) {
     case 'old-not-as-sheet':
       return `The old one is marked ${bar(p.data.oldBar)}; the circuit’s sheet says ${bar(p.data.sheetBar)}. One of them is wrong: look at the boiler’s plate and the vessel’s.`;
@@ -51,11 +57,11 @@ export function partProblemText(p: PartProblem, units: Units): string {
     case 'relief-above-vessel':
       return `The relief would open at ${bar(p.data.setBar)}; the vessel is only made for ${bar(p.data.ratedBar)}.`;
     case 'relief-too-small':
-      return `The relief passes ${p.data.capacityKw} kW, the boiler makes ${p.data.outputKw} kW.`;
+      return `The relief passes ${quantityText(p.data.capacityKw ?? 0, 'power', units)}, the boiler makes ${quantityText(p.data.outputKw ?? 0, 'power', units)}.`;
     case 'vessel-smaller':
-      return `Smaller than the old one: ${p.data.newL} L for ${p.data.oldL} L.`;
+      return `Smaller than the old one: ${litres(p.data.newL)} for ${litres(p.data.oldL)}.`;
     case 'vessel-too-small':
-      return `Too small for this circuit: ${p.data.newL} L; ${p.data.leastL?.toFixed(0)} L are wanted by EN 12828.`;
+      return `Too small for this circuit: ${litres(p.data.newL)}; EN 12828 wants ${litres(p.data.leastL === undefined ? undefined : Math.ceil(p.data.leastL))}.`;
     case 'vessel-below-relief':
       return `The vessel is made for ${bar(p.data.ratedBar)}; the relief only opens at ${bar(p.data.setBar)}.`;
     case 'charge-not-set':
