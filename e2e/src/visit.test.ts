@@ -42,7 +42,7 @@ describe('the main job, on a phone', () => {
     await expectReading(lastBar);
     expect(await page.getByText(/since heat on/).innerText()).toBe(`+${(Number(lastBar) - 1).toFixed(1)} since heat on, too much`);
     expect(await page.getByText(/is right here/).innerText()).toMatch(
-      new RegExp(`^\\+0\\.\\d+ to \\+\\d\\.\\d+ is right here at ${lastC} °C$`),
+      new RegExp(`^\\+0\\.\\d+ to \\+\\d\\.\\d+ is right here at ${lastC}\\s°C$`),
     );
     expect(await page.getByText(/Rule of thumb/).innerText()).toMatch(/0\.3 to 0\.5 bar is ordinary/);
     expect(await firstSuspect(page)).toMatch(/Vessel has lost its charge/i);

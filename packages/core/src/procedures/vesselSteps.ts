@@ -1,5 +1,5 @@
 import { CATCH_WATER, NO_FIRING, NOTE_VALVES, type TestSteps } from './Step';
-import { inCelsius, say } from '../units/said';
+import { inCelsius, inLitres, say } from '../units/said';
 
 /** Tests of the vessel, as they are done. */
 export const VESSEL_STEPS = {
@@ -68,7 +68,11 @@ export const VESSEL_STEPS = {
     steps: [
       { text: 'Circuit cold and still; feed shut', note: NOTE_VALVES },
       { text: 'Flick the gauge and read it' },
-      { text: 'Draw about half a litre into a measuring jug', caution: CATCH_WATER, note: 'The jug is the instrument: read it to 20 mL.' },
+      {
+        text: say`Draw about ${inLitres(0.5)} into a measuring jug`,
+        caution: CATCH_WATER,
+        note: 'The jug is the instrument: read it to 20 mL.',
+      },
       { text: 'Flick the gauge and read it again' },
     ],
     means: {

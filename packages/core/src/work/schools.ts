@@ -93,7 +93,7 @@ export function schoolsOf(sheet: CircuitSheet): School[] {
         ),
         ...charge(
           'per-floor',
-          'Half a bar for every floor above',
+          say`${inBar(0.5)} for every floor above`,
           charges.perFloor,
           'More than the head asks for: less reserve, a higher hot pressure.',
         ),

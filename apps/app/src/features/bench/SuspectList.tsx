@@ -23,9 +23,11 @@ export function SuspectList({ suspects, onOpen }: { suspects: Suspect[]; onOpen?
           >
             <View className="min-w-0 flex-1 gap-0.5">
               <Text className="font-semibold text-[16px]">{s.title}</Text>
-              <Text numberOfLines={open === s.key ? undefined : 3} className="text-[13.5px] leading-[18px] text-ink2">
-                {s.reason}
-              </Text>
+              {open === s.key && s.evidence.some((e) => e.reason === s.reason) ? null : (
+                <Text numberOfLines={open === s.key ? undefined : 3} className="text-[13.5px] leading-[18px] text-ink2">
+                  {s.reason}
+                </Text>
+              )}
             </View>
             <View className="w-[72px] items-end gap-1 pt-1.5">
               <View className="h-[8px] w-full bg-hair">

@@ -152,7 +152,7 @@ describe('a circuit that is found hot', () => {
       heatUnsaid: false,
       change: { tone: 'oxide', text: '−1.9 since it began to cool, too much' },
     });
-    expect(view.right).toMatch(/^−0\.\d+ to −0\.\d+ is right here down to 32 °C$/);
+    expect(view.right).toMatch(/^−0\.\d+ to −0\.\d+ is right here down to 32\s°C$/);
   });
 
   it('and falls as it should', () =>
@@ -173,7 +173,7 @@ describe('a circuit that is found hot', () => {
       right = found([1.6, 1.6], [66, 66], []);
     expect(high).toMatchObject({
       change: { tone: 'oxide', text: 'Found hot, and too high for that' },
-      right: expect.stringMatching(/^1\.\d+ to 1\.\d+ bar is right here at 66 °C, filled to 1\.05$/),
+      right: expect.stringMatching(/^1\.\d+ to 1\.\d+ bar is right here at 66\s°C, filled to 1\.05$/),
     });
     expect(right).toMatchObject({ change: { tone: 'verdigris' } });
     expect(right.figure.band.every((b) => b.low > 1.05)).toBe(true);

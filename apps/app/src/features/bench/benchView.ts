@@ -13,7 +13,7 @@ import {
 } from '@jumper/core';
 import { figureView, loopView, logHasHeat } from '../figure/figureView';
 import type { FigureView, LoopView } from '../figure/figureModel';
-import { capital } from '../units/words';
+import { capital, unbroken } from '../units/words';
 import { pressureNumber, pressureText, signedPressure, temperatureText, type Units } from '../units/units';
 import { levelText, standsCold } from './levelText';
 
@@ -107,7 +107,7 @@ export function benchView(parts: JobParts, file: Case, units: Units, { logIndex 
           : { text: `${signedPressure(since, units.pressure)} since ${sinceWhat}${CHANGED[tone]}`, tone },
     right:
       f?.coldBar != null && band && hasHeated
-        ? `${signedPressure(Math.max(0, band.low - f.coldBar), units.pressure)} to ${signedPressure(Math.max(0, band.high - f.coldBar), units.pressure)} is right here${figure.lastC !== null ? ` at ${temperatureText(figure.lastC, units.temperature)}` : ''}`
+        ? `${signedPressure(Math.max(0, band.low - f.coldBar), units.pressure)} to ${signedPressure(Math.max(0, band.high - f.coldBar), units.pressure)} is right here${figure.lastC !== null ? ` at ${unbroken(temperatureText(figure.lastC, units.temperature))}` : ''}`
         : cools
           ? coolingText(f.coldBar, band, figure.lastC, units)
           : standsHot
@@ -165,13 +165,13 @@ const hasCooled = ({ hotC, coldC }: CycleFeatures): boolean => hotC === null || 
 /** Where it should stand, hot as it is, and from what. */
 function foundText(band: { low: number; high: number } | null, lastC: number | null, fillBar: number, units: Units): string | null {
   if (!band || lastC === null) return null;
-  return `${pressureNumber(band.low, units.pressure)} to ${pressureText(band.high, units.pressure)} is right here at ${temperatureText(lastC, units.temperature)}, filled to ${pressureNumber(fillBar, units.pressure)}`;
+  return `${pressureNumber(band.low, units.pressure)} to ${pressureText(band.high, units.pressure)} is right here at ${unbroken(temperatureText(lastC, units.temperature))}, filled to ${pressureNumber(fillBar, units.pressure)}`;
 }
 
 /** How far it should have come down by now. */
 function coolingText(nowBar: number | null, band: { low: number; high: number } | null, lastC: number | null, units: Units): string | null {
   if (nowBar === null || !band || lastC === null) return null;
-  return `${signedPressure(-Math.max(0, band.low - nowBar), units.pressure)} to ${signedPressure(-Math.max(0, band.high - nowBar), units.pressure)} is right here down to ${temperatureText(lastC, units.temperature)}`;
+  return `${signedPressure(-Math.max(0, band.low - nowBar), units.pressure)} to ${signedPressure(-Math.max(0, band.high - nowBar), units.pressure)} is right here down to ${unbroken(temperatureText(lastC, units.temperature))}`;
 }
 
 /** The band at one reading, the last where none is named. */

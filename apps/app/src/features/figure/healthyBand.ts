@@ -59,7 +59,7 @@ export function rightAt(circuit: ResolvedCircuit, cold: ColdPoint, flowC: number
     coldC: cold.celsius,
     flowC: Math.max(cold.celsius, clampC(flowC)),
   });
-  return { low: right.lowGaugeBar, high: right.highGaugeBar + 0.02 };
+  return { low: right.lowGaugeBar, high: right.highGaugeBar };
 }
 
 /** Flow temperature over time: as read, level beyond, and rising to the limit at its last pace while the heat is on. Null of a log that

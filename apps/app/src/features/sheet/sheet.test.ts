@@ -26,7 +26,7 @@ it('is written in the user’s units, reads them back, and leaves what nobody to
   const made = sheetOf(good, METRIC);
   if (made.kind !== 'ok') throw new Error('the defaults must do');
   const form = formOf({ ...record, site: made.site, sheet: made.sheet as never }, US);
-  expect([form.numbers['vessel.nominalVolumeL'], form.numbers['reliefValve.setBar']]).toEqual(['2.11', '43.511']);
+  expect([form.numbers['vessel.nominalVolumeL'], form.numbers['reliefValve.setBar']]).toEqual(['2.11', '43.51']);
   const again = sheetOf(form, US, made.sheet);
   expect(again.kind === 'ok' && again.sheet).toEqual(made.sheet);
   const typed = sheetOf({ ...form, numbers: { ...form.numbers, staticHeadM: '20', maxFlowC: '180', waterVolumeL: '30' } }, US, made.sheet);

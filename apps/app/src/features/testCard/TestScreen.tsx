@@ -191,7 +191,6 @@ function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
             ))}
           <Conditions row={row} form={form} circuit={circuit} problems={problems} onChange={setForm} />
           {trap ? <Trap trap={trap} circuit={form.values.circuitBar ?? ''} units={units} /> : null}
-          {soFar?.kind === 'ok' && steps && !trap ? <MeaningNow finding={soFar.finding} sheet={circuit} means={steps.means} /> : null}
         </View>
       </ScrollView>
       <View className="gap-2 border-t border-ink bg-sheet px-3 py-3">
@@ -199,6 +198,9 @@ function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
           <Notice kind="danger" live>
             {Object.values(problems)[0]!}
           </Notice>
+        ) : soFar?.kind === 'ok' && steps && !trap && !skipping ? (
+          // Beside the button that records it, so that it is read before that.
+          <MeaningNow finding={soFar.finding} sheet={circuit} means={steps.means} />
         ) : null}
         {skipping ? (
           <SkipTest onSkip={(reason) => void skip(reason)} onBack={() => setSkipping(false)} />

@@ -10,8 +10,9 @@ const QUANTITIES: Readonly<Record<string, Quantity>> = {
   m: 'length',
   kW: 'power',
 };
-/** Digits after the point that a kept number is written back with. */
-const DIGITS: Readonly<Record<string, number>> = { bar: 3, '°C': 1, L: 2, m: 2, kW: 0 };
+/** Digits after the point that a kept number is written back with, by the unit that it is shown in; what nobody touched is kept whole. */
+const DIGITS: Readonly<Record<string, number>> = { bar: 3, psi: 2, '°C': 1, '°F': 1, 'BTU/h': 0 },
+  OTHER_DIGITS = 2;
 
 /** The unit that stands beside a field, for the canonical one of its row; none for a bare count. */
 export function fieldUnit(unit: string, units: Units): string {
@@ -29,7 +30,8 @@ export function fromField(typed: number, unit: string, units: Units): number {
 export function toField(value: number, unit: string, units: Units): string {
   const quantity = QUANTITIES[unit];
   if (!quantity || (isCanonical(unit, units) && unit !== 'bar')) return String(value);
-  return String(Number(shownAs(quantity, units).from(value).toFixed(DIGITS[unit])));
+  const { from, unit: shown } = shownAs(quantity, units);
+  return String(Number(from(value).toFixed(DIGITS[shown] ?? OTHER_DIGITS)));
 }
 
 /** A usual value, written as one would say it. */
