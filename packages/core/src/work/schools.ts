@@ -171,7 +171,7 @@ export function schoolsOf(sheet: CircuitSheet): School[] {
         {
           id: 'drain-all',
           text: 'Do not touch old valves',
-          consequence: `Up to ${Math.round(c.contentL)} L to drain, treat and bleed again.`,
+          consequence: say`Up to ${inLitres(Math.round(c.contentL))} to drain, treat and bleed again.`,
         },
       ],
     },

@@ -1,6 +1,7 @@
 import { jobToCase, standingFacts, type JobParts } from '@jumper/contract';
 import { circuitHistory, coldPressureOf, resolveCircuit, type Case, type CircuitSheet, type HistoryPoint } from '@jumper/core';
 import { REPAIR_TITLES } from '../bench/recordRows';
+import { quantityText } from '../units/quantity';
 import { pressureText, type Units } from '../units/units';
 
 export interface VisitRow {
@@ -50,7 +51,7 @@ export function historyView(jobs: JobParts[], circuitId: string, units: Units): 
       ? [`At that pace it is too low in about ${Math.max(1, Math.round(history.daysToLow / 30.4))} months.`]
       : []),
     history.waterLossLPerMonth !== null
-      ? `About ${history.waterLossLPerMonth.toFixed(history.waterLossLPerMonth < 1 ? 2 : 1)} L of water goes missing a month.`
+      ? `About ${quantityText(history.waterLossLPerMonth, history.waterLossLPerMonth < 1 ? 'small-volume' : 'volume', units)} of water goes missing a month.`
       : 'No loss of water shows between the visits.',
   ];
   return {

@@ -160,7 +160,7 @@ function pump(d: Drawing): void {
 }
 
 function zones(d: Drawing): void {
-  zonesOf(d.sheet).forEach((z, i, all) => {
+  zonesOf(d.sheet, d.units).forEach((z, i, all) => {
     const x = RIGHT_X - (all.length - 1 - i) * Math.min(58, 170 / Math.max(1, all.length - 1));
     d.line('supply', [x, SUPPLY_Y], [x, 122]);
     d.line('return', [x, 176], [x, RETURN_Y]);

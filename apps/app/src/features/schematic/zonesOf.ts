@@ -1,10 +1,12 @@
 import type { CircuitSheet } from '@jumper/core';
+import { quantityText } from '../units/quantity';
+import type { Units } from '../units/units';
 
 const MOST_ZONES = 4;
 
 /** What is heated: the zones told, else the house as one, and the cylinder where a coil makes hot water. More than four are drawn as one.
  */
-export function zonesOf(sheet: CircuitSheet): { kind: 'zone' | 'coil'; title: string; facts: string[] }[] {
+export function zonesOf(sheet: CircuitSheet, units: Units): { kind: 'zone' | 'coil'; title: string; facts: string[] }[] {
   const told = (sheet.zones ?? []).map((z) => ({
     kind: z.emitter === 'cylinder' ? ('coil' as const) : ('zone' as const),
     title: z.id || 'Zone',
@@ -25,7 +27,9 @@ export function zonesOf(sheet: CircuitSheet): { kind: 'zone' | 'coil'; title: st
             {
               kind: 'zone' as const,
               title: 'Emitters',
-              facts: [sheet.waterVolumeL !== undefined ? `${sheet.waterVolumeL} L in all` : 'content not known'],
+              facts: [
+                sheet.waterVolumeL !== undefined ? `${quantityText(sheet.waterVolumeL, 'volume', units)} in all` : 'content not known',
+              ],
             },
           ];
   return sheet.domesticHotWater?.kind === 'indirect-coil' && !zones.some((z) => z.kind === 'coil')

@@ -5,6 +5,7 @@ import { Field } from '../../ui/Field';
 import { Key } from '../../ui/Key';
 import { Text } from '../../ui/Text';
 import { fieldUnit } from '../units/formUnits';
+import { saidText } from '../units/saidText';
 import type { Units } from '../units/units';
 import { ComponentList } from './ComponentList';
 import { FEED_FIELDS, NUMBER_FIELDS, type FieldGroup, type NumberField, type NumberFieldRow } from './numberFields';
@@ -47,7 +48,7 @@ export function SheetFields({ form, problems, units, onChange, short = false }: 
             value={typed}
             onChange={(t) => setNumber(row.field, t)}
             problem={problems[row.field] ?? null}
-            {...(row.hint ? { hint: row.hint } : {})}
+            {...(row.hint ? { hint: saidText(row.hint, units) } : {})}
           />
         </View>
         {typed.trim() || row.main ? <View className="pt-[21px]">{mark(row.field)}</View> : null}

@@ -1,3 +1,5 @@
+import { inLitres, say, type Said } from '@jumper/core';
+
 /** Every number of a sealed circuit's sheet, in the order in which a walk round the plant meets it. A path names where it stands in the
  *  sheet; `second` is the second vessel. */
 export const NUMBER_FIELDS = [
@@ -10,7 +12,7 @@ export const NUMBER_FIELDS = [
     group: 'water',
     label: 'Content of the circuit',
     unit: 'L',
-    hint: 'About 4 L for each kW of radiators',
+    hint: say`About ${inLitres(4)} for each kW of radiators`,
     main: true,
   },
   { field: 'heatOutputKw', group: 'water', label: 'Boiler output', unit: 'kW', main: true },
@@ -44,7 +46,7 @@ export interface NumberFieldRow {
   group: FieldGroup;
   label: string;
   unit: 'bar' | 'L' | 'm' | 'kW' | '°C' | 'years' | '%';
-  hint?: string;
+  hint?: Said;
   /** Asked at the start of a job. */
   main?: boolean;
 }
