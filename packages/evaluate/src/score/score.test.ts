@@ -1,5 +1,4 @@
 import { looksAlike } from './lookAlike';
-import { ruleOfThumb } from './ruleOfThumb';
 import { confusions, reliability, scoreTier, type Judged } from './score';
 
 const judged = (truth: string[], hypotheses: [string[], number][], testsDone: string[] = []): Judged => ({
@@ -61,29 +60,4 @@ it('is reliable when 80 % is right four times in five, and says by how much it i
   expect(reliability([four(true), four(true), four(true), four(true), four(false)]).error).toBeLessThan(1e-9);
   expect(Math.abs(reliability([four(false), four(false)]).error - 0.8)).toBeLessThan(1e-9);
   expect(confusions([four(false), four(false), four(true)])).toEqual([{ truth: 'circuit-leak', said: 'none', cases: 2 }]);
-});
-
-it('the rule of thumb reads a swing, a creep and a level as a technician does', () => {
-  const of = (pressureBar: number[], heatOnS: number | null, findings: object[] = []) =>
-    ruleOfThumb({
-      circuit: {
-        reliefValve: { setBar: 3 },
-        fill: { kind: 'manual-loop' },
-        domesticHotWater: { kind: 'plate-exchanger' },
-        vessel: { labelPrechargeBar: 0.75 },
-      },
-      findings,
-      logs: [
-        {
-          samples: { tS: pressureBar.map((_, i) => 300 * i), pressureBar },
-          events: heatOnS === null ? [] : [{ tS: heatOnS, kind: 'heat-on' }],
-        },
-      ],
-    });
-  expect(of([1, 1.6, 2.2, 2.8], 10)).toEqual(['vessel-undercharged']);
-  expect(of([1, 1.6, 2.2, 2.8], 10, [{ test: 'gas-valve-press', outcome: 'water' }])).toEqual(['vessel-diaphragm-failed']);
-  expect(of([1, 1.1, 1.2, 1.3, 1.4], null)).toEqual(['dhw-plate-perforated']);
-  expect(of([1.4, 1.3, 1.2, 1.1, 1], null)).toEqual(['circuit-leak']);
-  expect(of([1.1, 1.2, 1.4, 1.5], 10)).toEqual(['none']);
-  expect(of([2, 2, 2], null)).toEqual(['fill-pressure-too-high']);
 });
