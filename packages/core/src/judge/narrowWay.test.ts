@@ -190,3 +190,42 @@ it('a connection that was found restricted is looked for as one, though a coarse
   });
   expect(d.hypotheses[0]!.faults).toEqual(['vessel-connection-blocked']);
 });
+
+it('found restricted beside a relief that drips, both are named: the narrow way is asked at the first look', () => {
+  const minutesRead = [0, 3, 9, 15, 23, 31, 40, 49, 59, 70, 81, 92];
+  const { hypotheses } = diagnose({
+    format: 'jumper-case',
+    version: 1,
+    id: 'restricted',
+    circuit: {
+      ...HOME,
+      waterVolumeL: 71,
+      waterVolumeSource: 'estimated',
+      staticHeadM: 3.5,
+      vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 },
+      gauge: { kind: 'dial', resolutionBar: 0.2 },
+      maxFlowC: 70,
+    },
+    logs: [
+      {
+        source: 'hand',
+        samples: {
+          tS: minutesRead.map((m) => 60 * m),
+          pressureBar: [1, 0.8, 1.2, 1.4, 1.2, 1, 1, 0.8, 0, 1, 0.8, 0.2],
+          flowC: [23, 23, 36, 51, null, 66, 67, 62, 55, 64, 68, 67],
+        },
+        events: [
+          { tS: 380, kind: 'heat-on' },
+          { tS: 2850, kind: 'heat-off' },
+          { tS: 3840, kind: 'heat-on' },
+        ],
+      },
+    ],
+    findings: [
+      { test: 'vessel-connection-flow', outcome: 'restricted' },
+      { test: 'discharge-pipe', outcome: 'dripping' },
+    ],
+  });
+  expect(hypotheses[0]!.faults).toEqual(['relief-valve-passing', 'vessel-connection-blocked']);
+  expect(hypotheses[0]!.probability).toBeGreaterThan(0.6);
+});

@@ -92,7 +92,8 @@ function otherWays(seen: AsSeen, model: LogModel, faults: readonly FaultId[], ca
     ways: Way[] = own ? [own] : [];
   if (own?.model.heat === 'none' && feedMayBeShut && model.feed === 'right')
     ways.push({ model: { ...own.model, feed: 'dead' }, share: SHUT_FEED_SHARE });
-  if (care && model.gas === 'cut-off') ways.push(...almostCutOff(seen, model, faults));
+  // Found restricted, it is asked at the first look already: what is judged as cut off there may not come to a second.
+  if (model.gas === 'cut-off' && (care || seen.foundRestricted)) ways.push(...almostCutOff(seen, model, faults));
   // A unit by itself may let water by all the time, instead of not pumping or of pumping too far.
   if (tracks.length && faults.join() === 'pressurisation-unit-fault')
     ways.push({ model: { ...model, inflow: 'fill' }, share: UNIT_LETS_BY_SHARE });
