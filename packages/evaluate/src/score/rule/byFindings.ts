@@ -2,7 +2,7 @@ import type { OnSheet } from './onSheet';
 import type { ReadOff } from './readOff';
 import type { RuleCase, RuleFinding } from './RuleCase';
 
-/** What findings say: faults named outright, and what they rule out. */
+/** What findings say: faults named outright, and what they say of the rest. */
 export interface Named {
   faults: Set<string>;
   /** The vessel was read, and its charge is right. */
@@ -13,92 +13,132 @@ export interface Named {
   byCoil: boolean;
 }
 
-/** Moves of a watch that count, bar, beside what the gauge can show. */
-const CREEPS = 0.05;
+/** What of a finding, or of a move of the gauge, counts, bar. */
+const CREEPS_BAR = 0.05,
+  FELL_BAR = 0.15,
+  GAUGE_OFF_BAR = 0.2,
+  UNDER_BAR = 0.17,
+  OVER_BAR = 0.28,
+  EMPTY_BAR = 0.05;
+const CAUGHT_ML = 5,
+  OVER_LIMIT_K = 8,
+  USUAL_LIMIT_C = 82;
 
+/** Faults that findings name outright, in the order in which a technician would take them. */
 export function byFindings({ circuit, findings }: RuleCase, s: OnSheet, log: ReadOff): Named {
-  const faults = new Set<string>(),
-    found = (test: string, ...outcomes: string[]) => findings.some((f) => f.test === test && outcomes.includes(f.outcome ?? '')),
-    of = (test: string) => findings.find((f) => f.test === test),
-    number = (test: string, value: (f: RuleFinding) => number) => {
-      const f = of(test);
-      return f ? value(f) : NaN;
-    };
-  const least = Math.max(CREEPS, 0.9 * s.stepBar),
-    rise = (test: string) => number(test, (f) => Number(f.endBar) - Number(f.startBar)),
-    rose = (test: string) => rise(test) >= least,
-    fell = (test: string) => rise(test) <= -least,
-    stood = (test: string) => Math.abs(rise(test)) < least;
-  const indirect = circuit.domesticHotWater?.kind === 'indirect-coil',
-    hotWater = circuit.domesticHotWater?.kind ?? 'plate-exchanger',
-    throughCylinder = hotWater === 'plate-exchanger' ? 'dhw-plate-perforated' : indirect ? 'dhw-coil-perforated' : null;
-  const creeps = log.creepBarPerH > 0;
-
-  // Gauge.
-  const gaugeOff = number('second-gauge', (f) => Number(f.firstGaugeBar) - Number(f.valueBar)),
-    atZero = number('gauge-at-zero', (f) => Number(f.valueBar));
-  if (Math.abs(gaugeOff) > 0.2 + 0.2 * s.stepBar || atZero > 0.22 || found('low-pressure-stop', 'not-shown'))
-    faults.add('gauge-misreading');
-  // Vessel.
-  const charge = of('precharge'),
-    chargeBar = charge && Number(charge.circuitBar ?? 0) <= 0.05 ? Number(charge.valueBar) : drawnCharge(of('draw-off'), s);
-  if (found('gas-valve-press', 'water') || found('pump-up-hold', 'bubbles-at-drain', 'would-not-rise'))
-    faults.add('vessel-diaphragm-failed');
-  else if (found('vessel-valve-position', 'closed')) faults.add('vessel-isolated');
-  else if (found('vessel-connection-flow', 'blocked', 'restricted')) faults.add('vessel-connection-blocked');
-  else if (chargeBar < s.chargeBar - 0.17 || (found('gas-valve-press', 'nothing') && !(chargeBar >= s.chargeBar - 0.17)))
-    faults.add('vessel-undercharged');
-  else if (chargeBar > s.chargeBar + 0.28) faults.add('vessel-overcharged');
-  if (found('gas-valve-bubbles', 'bubbles')) faults.add('vessel-gas-valve-leaking');
-  // Water in.
-  const off = ['fill-disconnected-watch', 'fill-isolated-watch'].find((t) => of(t));
-  if (found('fill-outlet-drip', 'drips')) faults.add('fill-loop-passing');
-  if (found('listen-at-exchanger', 'hiss')) faults.add('dhw-plate-perforated');
-  if (off && rose(off)) faults.add(throughCylinder ?? (s.fill === 'hand' ? 'fill-loop-passing' : 'fill-bypass-open'));
-  if (rose('coil-isolated-watch'))
-    faults.add(s.fill === 'hand' ? 'fill-loop-passing' : s.fill === 'valve' ? 'reducing-valve-creeping' : 'fill-bypass-open');
-  const byFill = off !== undefined && stood(off) && (creeps || rose('cold-main-on-watch')),
-    byCoil = stood('coil-isolated-watch') && (creeps || rose('cold-main-on-watch') || (off !== undefined && rose(off)));
-  // Water out.
-  const drips = found('discharge-pipe', 'running', 'dripping'),
-    caughtMl = number('discharge-catch', (f) => Number(f.volumeMl)),
-    caughtCold = of('discharge-catch')?.during === 'cold',
-    liftedHot = log.peakBar > s.reliefBar - 0.3;
-  if (
-    found('relief-reseat', 'still-drips') ||
-    found('discharge-pipe', 'running') ||
-    (caughtMl > 5 && (caughtCold || !liftedHot)) ||
-    (drips && !liftedHot)
-  )
-    faults.add('relief-valve-passing');
-  const hold = of('boiler-isolated-hold'),
-    boilerFell = hold !== undefined && Number(hold.boilerEndBar) - Number(hold.boilerStartBar) < -0.15,
-    circuitFell = hold?.circuitEndBar !== undefined && Number(hold.circuitEndBar) - Number(hold.circuitStartBar) < -0.15;
-  if (found('condensate-when-off', 'drips') || (boilerFell && !circuitFell && !faults.has('relief-valve-passing')))
-    faults.add('boiler-exchanger-leak');
-  if (found('visible-leak', 'found') || (circuitFell && !boilerFell)) faults.add('circuit-leak');
-  const leaks = ['relief-valve-passing', 'boiler-exchanger-leak', 'circuit-leak'].some((f) => faults.has(f));
-  if (!leaks && ((off && fell(off)) || fell('cold-main-off-watch') || fell('cold-main-on-watch') || fell('coil-isolated-watch')))
-    faults.add('circuit-leak');
-  // The rest.
-  if (number('relief-marking', (f) => Number(f.markedBar)) < s.reliefBar - 0.2) faults.add('relief-valve-lifts-early');
-  if (found('bleed-radiators', 'much-air')) faults.add('air-in-circuit');
-  if (number('flow-return', (f) => Number(f.flowC)) > (circuit.maxFlowC ?? 82) + 8) faults.add('boiler-overheating');
+  const a = answers(findings, s),
+    chargeBar = chargeRead(a, s),
+    faults = new Set([...gauge(a, s), ...vessel(a, s, chargeBar), ...waterIn(a, s, circuit), ...waterOut(a, s, log)]);
+  if (a.number('relief-marking', (f) => f.markedBar) < s.reliefBar - 0.2) faults.add('relief-valve-lifts-early');
+  if (a.found('bleed-radiators', 'much-air')) faults.add('air-in-circuit');
+  if (a.number('flow-return', (f) => f.flowC) > (circuit.maxFlowC ?? USUAL_LIMIT_C) + OVER_LIMIT_K) faults.add('boiler-overheating');
+  const rises = log.creepBarPerH > 0 || a.rose('cold-main-on-watch'),
+    off = fillOff(a);
   return {
     faults,
-    chargeRight: Math.abs(chargeBar - s.chargeBar) <= 0.2 || (found('pump-up-hold', 'held') && found('gas-valve-press', 'air')),
-    notByFill: off !== undefined && rose(off),
-    byFill,
-    byCoil,
+    chargeRight: Math.abs(chargeBar - s.chargeBar) <= 0.2 || (a.found('pump-up-hold', 'held') && a.found('gas-valve-press', 'air')),
+    notByFill: a.rose(off),
+    byFill: a.stood(off) && rises,
+    byCoil: a.stood('coil-isolated-watch') && (rises || a.rose(off)),
   };
 }
 
-/** Charge by a draw-off: what was taken out between two pressures gives the gas, less what pipes give back (Boyle). NaN where it says
- *  nothing. */
-function drawnCharge(f: RuleFinding | undefined, s: OnSheet): number {
+/** Findings as they are asked for. */
+interface Answers {
+  of: (test: string) => RuleFinding | undefined;
+  found: (test: string, ...outcomes: string[]) => boolean;
+  number: (test: string, value: (f: RuleFinding) => unknown) => number;
+  /** Of a watch, beyond what the gauge can show. */
+  rose: (test: string) => boolean;
+  fell: (test: string) => boolean;
+  stood: (test: string) => boolean;
+}
+
+function answers(findings: readonly RuleFinding[], { stepBar }: OnSheet): Answers {
+  const of = (test: string) => findings.find((f) => f.test === test),
+    number: Answers['number'] = (test, value) => {
+      const f = of(test);
+      return f ? Number(value(f)) : NaN;
+    };
+  const least = Math.max(CREEPS_BAR, 0.9 * stepBar),
+    rise = (test: string) => number(test, (f) => Number(f.endBar) - Number(f.startBar));
+  return {
+    of,
+    found: (test, ...outcomes) => findings.some((f) => f.test === test && outcomes.includes(f.outcome ?? '')),
+    number,
+    rose: (test) => rise(test) >= least,
+    fell: (test) => rise(test) <= -least,
+    stood: (test) => Math.abs(rise(test)) < least,
+  };
+}
+
+/** The watch with the fill off, whichever was made. */
+const fillOff = (a: Answers): string => (a.of('fill-disconnected-watch') ? 'fill-disconnected-watch' : 'fill-isolated-watch');
+
+function gauge(a: Answers, { stepBar }: OnSheet): string[] {
+  const offBar = Math.abs(a.number('second-gauge', (f) => Number(f.firstGaugeBar) - Number(f.valueBar)));
+  return offBar > GAUGE_OFF_BAR + 0.2 * stepBar ||
+    a.number('gauge-at-zero', (f) => f.valueBar) > GAUGE_OFF_BAR + 0.02 ||
+    a.found('low-pressure-stop', 'not-shown')
+    ? ['gauge-misreading']
+    : [];
+}
+
+/** Charge by the tyre gauge where nothing stood behind it, else by a draw-off; NaN where neither says it. */
+function chargeRead(a: Answers, s: OnSheet): number {
+  const charge = a.of('precharge');
+  return charge && Number(charge.circuitBar ?? 0) <= EMPTY_BAR ? Number(charge.valueBar) : drawnCharge(a.of('draw-off'), s);
+}
+
+/** What was taken out between two pressures gives the gas, less what pipes give back (Boyle). */
+function drawnCharge(f: RuleFinding | undefined, { vesselL }: OnSheet): number {
   if (!f) return NaN;
   const before = Number(f.beforeBar) + 1,
     after = Number(f.afterBar) + 1;
   if (!(after < before - 0.04) || after <= 1.02) return NaN;
-  return (Number(f.volumeL) - 0.03 * (before - after)) / (1 / after - 1 / before) / s.vesselL - 1;
+  return (Number(f.volumeL) - 0.03 * (before - after)) / (1 / after - 1 / before) / vesselL - 1;
+}
+
+function vessel(a: Answers, s: OnSheet, chargeBar: number): string[] {
+  const leaks = a.found('gas-valve-bubbles', 'bubbles') ? ['vessel-gas-valve-leaking'] : [],
+    low = chargeBar < s.chargeBar - UNDER_BAR;
+  if (a.found('gas-valve-press', 'water') || a.found('pump-up-hold', 'bubbles-at-drain', 'would-not-rise'))
+    return ['vessel-diaphragm-failed', ...leaks];
+  if (a.found('vessel-valve-position', 'closed')) return ['vessel-isolated', ...leaks];
+  if (a.found('vessel-connection-flow', 'blocked', 'restricted')) return ['vessel-connection-blocked', ...leaks];
+  if (low || (a.found('gas-valve-press', 'nothing') && Number.isNaN(chargeBar))) return ['vessel-undercharged', ...leaks];
+  return chargeBar > s.chargeBar + OVER_BAR ? ['vessel-overcharged', ...leaks] : leaks;
+}
+
+function waterIn(a: Answers, { fill }: OnSheet, { domesticHotWater }: RuleCase['circuit']): string[] {
+  const throughCylinder = { 'plate-exchanger': 'dhw-plate-perforated', 'indirect-coil': 'dhw-coil-perforated' }[
+      domesticHotWater?.kind ?? 'plate-exchanger'
+    ],
+    throughFill = fill === 'hand' ? 'fill-loop-passing' : fill === 'valve' ? 'reducing-valve-creeping' : 'fill-bypass-open';
+  return [
+    ...(a.found('fill-outlet-drip', 'drips') ? ['fill-loop-passing'] : []),
+    ...(a.found('listen-at-exchanger', 'hiss') ? ['dhw-plate-perforated'] : []),
+    ...(a.rose(fillOff(a)) ? [throughCylinder ?? (fill === 'hand' ? 'fill-loop-passing' : 'fill-bypass-open')] : []),
+    ...(a.rose('coil-isolated-watch') ? [throughFill] : []),
+  ];
+}
+
+function waterOut(a: Answers, s: OnSheet, { peakBar }: ReadOff): string[] {
+  // What comes out hot near the relief's setting is the relief's business.
+  const lifted = peakBar > s.reliefBar - 0.3,
+    catches = a.number('discharge-catch', (f) => f.volumeMl) > CAUGHT_ML && (a.of('discharge-catch')?.during === 'cold' || !lifted),
+    passes =
+      a.found('relief-reseat', 'still-drips') ||
+      a.found('discharge-pipe', 'running') ||
+      catches ||
+      (a.found('discharge-pipe', 'dripping') && !lifted);
+  const boilerFell = a.number('boiler-isolated-hold', (f) => Number(f.boilerEndBar) - Number(f.boilerStartBar)) < -FELL_BAR,
+    circuitFell = a.number('boiler-isolated-hold', (f) => Number(f.circuitEndBar) - Number(f.circuitStartBar)) < -FELL_BAR;
+  const out = [
+    ...(passes ? ['relief-valve-passing'] : []),
+    ...(a.found('condensate-when-off', 'drips') || (boilerFell && !circuitFell && !passes) ? ['boiler-exchanger-leak'] : []),
+    ...(a.found('visible-leak', 'found') || (circuitFell && !boilerFell) ? ['circuit-leak'] : []),
+  ];
+  const watches = [fillOff(a), 'cold-main-off-watch', 'cold-main-on-watch', 'coil-isolated-watch'];
+  return out.length === 0 && watches.some(a.fell) ? ['circuit-leak'] : out;
 }
