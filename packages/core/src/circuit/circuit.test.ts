@@ -123,6 +123,20 @@ describe('what a sheet works out to', () => {
     expect(head({ kind: 'pressurisation-unit', cutInBar: 0.3 })).toBe(0);
     expect(head({ kind: 'manual-loop' })).toBe(head(undefined));
   });
+  it('believes a label that a known height does not refute, and none that it does', () => {
+    const of = (staticHeadM?: number) =>
+      resolveCircuit({
+        kind: 'sealed-hot-water',
+        vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.5 },
+        reliefValve: { setBar: 3 },
+        ...(staticHeadM === undefined ? {} : { staticHeadM }),
+      });
+    expect(of()).toMatchObject({ prechargeGaugeBar: 0.5, prechargeFrom: 'label' });
+    expect(Math.abs(of().fillGaugeBar - 0.8)).toBeLessThan(1e-9);
+    expect(of(3)).toMatchObject({ prechargeGaugeBar: 0.5, prechargeFrom: 'label' });
+    expect(of(6).prechargeFrom).toBe('static-head');
+    expect(of(6).prechargeGaugeBar).toBeGreaterThan(0.75);
+  });
   it('says what it assumed', () => {
     expect(resolveCircuit({ kind: 'sealed-hot-water', reliefValve: { setBar: 3 } }).assumed).toEqual(
       expect.arrayContaining(['waterVolumeL', 'staticHeadM', 'vessel.nominalVolumeL']),

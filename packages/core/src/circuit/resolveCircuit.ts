@@ -196,13 +196,13 @@ const USUAL_RELIEF_BAR = 3,
   USUAL_HEAD_M = 5;
 
 /** Water above the gauge where nobody measured it, m: a house of two floors under a relief of 3 bar; a relief that is set higher stands
- *  under a higher building, but none that the vessel's label would not carry; and a plant under what a unit of unknown limits holds. Common
- *  practice. */
+ *  under a higher building, but none that the vessel's label would not carry, since a label is not set aside for a height that nobody knows;
+ *  and a plant under what a unit of unknown limits holds. Common practice. */
 function unmeasuredHeadM(sheet: CircuitSheet, reliefSetGaugeBar: number, vessel: Vessel | undefined): number {
   if (isUnitOfUnknownLimits(sheet)) return Math.max(USUAL_HEAD_M, headUnderM(UNIT_FILL_SHARE * reliefSetGaugeBar - UNIT_BAND_BAR));
   const labelBar = vessel?.targetPrechargeBar ?? vessel?.labelPrechargeBar,
     byReliefM = USUAL_HEAD_M * Math.max(1, reliefSetGaugeBar / USUAL_RELIEF_BAR) ** 2;
-  return labelBar === undefined ? byReliefM : Math.max(USUAL_HEAD_M, Math.min(byReliefM, (labelBar - 0.25) / staticHeadBar(1)));
+  return labelBar === undefined ? byReliefM : Math.min(byReliefM, Math.max(0, (labelBar - 0.25) / staticHeadBar(1)));
 }
 
 /** A reducing valve or a unit keeps the cold pressure up. */
