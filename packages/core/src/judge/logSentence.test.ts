@@ -7,9 +7,10 @@ interface Logged {
   flowC?: (number | null)[];
   events?: LogEvent[];
   contentL?: number;
+  readToBar?: number;
 }
 /** What a wall boiler's log is said to show. */
-function said({ minutes, bar, flowC, events, contentL = 95 }: Logged): string {
+function said({ minutes, bar, flowC, events, contentL = 95, readToBar = 0.05 }: Logged): string {
   const d = diagnose({
     format: 'jumper-case',
     version: 1,
@@ -20,7 +21,7 @@ function said({ minutes, bar, flowC, events, contentL = 95 }: Logged): string {
       waterVolumeL: contentL,
       vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 },
       fill: { kind: 'manual-loop' },
-      gauge: { resolutionBar: 0.05 },
+      gauge: { resolutionBar: readToBar },
     },
     logs: [
       { source: 'hand', samples: { tS: minutes.map((m) => 60 * m), pressureBar: bar, ...(flowC ? { flowC } : {}) }, events: events ?? [] },
@@ -89,6 +90,17 @@ describe('before and after a heat', () => {
 });
 
 describe('a circuit that nobody heated', () => {
+  /** Seven readings over some hours, from one pressure to another, on a gauge marked in tenths. */
+  const cold = (fromBar: number, toBar: number, hours: number): string => {
+    const bar = Array.from({ length: 7 }, (_, i) => Math.round(10 * (fromBar + ((toBar - fromBar) * i) / 6)) / 10);
+    return said({ minutes: bar.map((_, i) => 10 * hours * i), bar, flowC: bar.map(() => 18), readToBar: 0.1 });
+  };
+  it('tells a fall over days by what it made, a quick one by the hour, and of none that it stood still', () => {
+    expect(cold(1.4, 0.8, 72)).toMatch(/^Fell 0\.[56]\d? bar in 72 h with no heat\.$/);
+    expect(cold(1.4, 0.8, 3)).toMatch(/^Fell 0\.[12]\d? bar an hour with no heat\.$/);
+    expect(cold(1, 1.9, 24)).toMatch(/^Crept up 0\.[89]\d? bar in 24 h with no heat\.$/);
+    expect(cold(1.1, 1.1, 72)).toBe('Stood still with no heat.');
+  });
   it('that ran down at once and stood there did not stand still', () =>
     expect(
       said({ minutes: [0, 5, 10, 14, 30, 50, 70, 90], bar: [1.1, 1.1, 0.4, 0.2, 0.2, 0.2, 0.2, 0.2], flowC: Array<number>(8).fill(15) }),

@@ -4,6 +4,7 @@ import { quantityText } from '../units/quantity';
 import { saidText } from '../units/saidText';
 import { pressureText, temperatureText, type Units } from '../units/units';
 import { plain } from '../units/words';
+import { askedText } from '../work/asked';
 import { EVENT_TITLES } from './eventTitles';
 import { findingText } from './findingText';
 
@@ -95,7 +96,7 @@ function factText({ body }: FactRecord, units: Units): string | null {
         ? `Left out: ${step ? saidText(step.text, units) : body.step}${body.reason ? ` (${body.reason})` : ''}`
         : body.value === undefined || !step
           ? null
-          : `${saidText(step.text, units)}: ${step.asks?.startsWith('litres') ? quantityText(body.value, 'small-volume', units) : pressureText(body.value, units.pressure)}`;
+          : `${saidText(step.text, units)}: ${askedText(step.asks, body.value, units)}`;
     }
     case 'part':
       return `Fitted: ${[PART_KINDS[body.part.kind].toLowerCase(), body.part.make, body.part.serial].filter(Boolean).join(', ')}`;

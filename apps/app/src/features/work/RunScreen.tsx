@@ -20,6 +20,7 @@ import { DrainPlanner } from './DrainPlanner';
 import { ExpectedTable } from './ExpectedTable';
 import { PartCard } from './PartCard';
 import { PutBackList } from './PutBackList';
+import { asksLitres } from './asked';
 import { checkAsk, ASK_LABELS, type AskResult } from './stepAsk';
 import { StepRow } from './StepRow';
 import { useCooling } from './useCooling';
@@ -147,7 +148,7 @@ function Run({ parts, id }: { parts: JobParts; id: RunSheetId }) {
         {step?.asks && !gated && !partHere ? (
           <Field
             label={ASK_LABELS[step.asks]}
-            unit={step.asks.startsWith('litres') ? units.volume : units.pressure}
+            unit={asksLitres(step.asks) ? units.volume : units.pressure}
             numeric
             value={typed}
             onChange={(t) => {

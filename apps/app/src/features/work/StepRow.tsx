@@ -4,9 +4,9 @@ import type { RunStep, StepSaid } from '@jumper/core';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
 import { useTheme } from '../../ui/ThemeProvider';
-import { quantityText } from '../units/quantity';
 import { saidText } from '../units/saidText';
-import { pressureText, type Units } from '../units/units';
+import type { Units } from '../units/units';
+import { askedText } from './asked';
 
 /** One step of a run sheet: done ones with what they said, the one to do in full, the rest in a line. */
 export function StepRow({
@@ -23,12 +23,7 @@ export function StepRow({
   units: Units;
 }) {
   const { tokens } = useTheme();
-  const value =
-    said?.value === undefined || !step.asks
-      ? null
-      : step.asks.startsWith('litres')
-        ? quantityText(said.value, 'small-volume', units)
-        : pressureText(said.value, units.pressure);
+  const value = said?.value === undefined || !step.asks ? null : askedText(step.asks, said.value, units);
   return (
     <View
       role="listitem"

@@ -3,6 +3,7 @@ import { checkPressure } from '../bench/checkPressure';
 import { fromField } from '../units/formUnits';
 import { quantityText } from '../units/quantity';
 import { parseTyped, pressureText, type Units } from '../units/units';
+import { asksLitres } from './asked';
 
 export const ASK_LABELS: Record<Ask, string> = {
   'charge-found': 'Charge as found',
@@ -33,7 +34,7 @@ export function checkAsk(
   const label = ASK_LABELS[ask],
     c = resolveCircuit(sheet),
     bar = (x: number) => pressureText(x, units.pressure);
-  if (ask.startsWith('litres')) {
+  if (asksLitres(ask)) {
     const n = parseTyped(typed);
     if (n.kind !== 'number')
       return { kind: 'bad', message: n.kind === 'empty' ? `${label}: say how much.` : `${label}: “${typed.trim()}” is not a number.` };

@@ -1,4 +1,4 @@
-import type { OnSheet } from './onSheet';
+import { throughCylinder, type OnSheet } from './onSheet';
 import type { ReadOff } from './readOff';
 import type { RuleCase, RuleFinding } from './RuleCase';
 
@@ -110,15 +110,12 @@ function vessel(a: Answers, s: OnSheet, chargeBar: number): string[] {
   return chargeBar > s.chargeBar + OVER_BAR ? ['vessel-overcharged', ...leaks] : leaks;
 }
 
-function waterIn(a: Answers, { fill }: OnSheet, { domesticHotWater }: RuleCase['circuit']): string[] {
-  const throughCylinder = { 'plate-exchanger': 'dhw-plate-perforated', 'indirect-coil': 'dhw-coil-perforated' }[
-      domesticHotWater?.kind ?? 'plate-exchanger'
-    ],
-    throughFill = fill === 'hand' ? 'fill-loop-passing' : fill === 'valve' ? 'reducing-valve-creeping' : 'fill-bypass-open';
+function waterIn(a: Answers, { fill }: OnSheet, circuit: RuleCase['circuit']): string[] {
+  const throughFill = fill === 'hand' ? 'fill-loop-passing' : fill === 'valve' ? 'reducing-valve-creeping' : 'fill-bypass-open';
   return [
     ...(a.found('fill-outlet-drip', 'drips') ? ['fill-loop-passing'] : []),
     ...(a.found('listen-at-exchanger', 'hiss') ? ['dhw-plate-perforated'] : []),
-    ...(a.rose(fillOff(a)) ? [throughCylinder ?? (fill === 'hand' ? 'fill-loop-passing' : 'fill-bypass-open')] : []),
+    ...(a.rose(fillOff(a)) ? [throughCylinder(circuit) ?? (fill === 'hand' ? 'fill-loop-passing' : 'fill-bypass-open')] : []),
     ...(a.rose('coil-isolated-watch') ? [throughFill] : []),
   ];
 }

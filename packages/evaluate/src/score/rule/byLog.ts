@@ -1,5 +1,5 @@
 import type { Named } from './byFindings';
-import type { OnSheet } from './onSheet';
+import { throughCylinder, type OnSheet } from './onSheet';
 import type { ReadOff } from './readOff';
 import type { RuleCase } from './RuleCase';
 
@@ -67,23 +67,17 @@ export function byLog({ circuit }: RuleCase, s: OnSheet, r: ReadOff, named: Name
 }
 
 /** By which way water most likely comes in. */
-function wayIn(
-  { domesticHotWater }: RuleCase['circuit'],
-  s: OnSheet,
-  { creepBarPerH }: ReadOff,
-  { byFill, byCoil, notByFill }: Named,
-): string {
-  const kind = domesticHotWater?.kind ?? 'plate-exchanger',
-    throughCylinder = kind === 'plate-exchanger' ? 'dhw-plate-perforated' : 'dhw-coil-perforated',
+function wayIn(circuit: RuleCase['circuit'], s: OnSheet, { creepBarPerH }: ReadOff, { byFill, byCoil, notByFill }: Named): string {
+  const cylinder = throughCylinder(circuit),
     throughFill =
       s.fill === 'hand'
         ? 'fill-loop-passing'
         : s.fill === 'unit' || creepBarPerH > BY_BYPASS
           ? 'fill-bypass-open'
           : 'reducing-valve-creeping';
-  if (byCoil || notByFill) return kind === 'none' ? 'fill-bypass-open' : throughCylinder;
-  if (byFill || kind === 'none') return throughFill;
-  return s.fill === 'hand' ? throughCylinder : throughFill;
+  if (byCoil || notByFill) return cylinder ?? 'fill-bypass-open';
+  if (byFill || !cylinder) return throughFill;
+  return s.fill === 'hand' ? cylinder : throughFill;
 }
 
 /** What is wrong with where it stands cold; null where it stands right. */

@@ -22,6 +22,10 @@ const USUAL = { headM: 4, vesselL: 8, contentL: 100, litresPerKw: 4, stretchLPer
 /** By how much a litre grows from 15 °C, as one who sizes a vessel reckons it (handbook values, from memory). */
 const growth = (c: number) => Math.max(0, 3.6e-6 * (c - 15) * (c + 35));
 
+/** The fault by which mains water comes in through whatever heats the taps' water; undefined where nothing here does. */
+export const throughCylinder = ({ domesticHotWater }: RuleCase['circuit']): string | undefined =>
+  ({ 'plate-exchanger': 'dhw-plate-perforated', 'indirect-coil': 'dhw-coil-perforated' })[domesticHotWater?.kind ?? 'plate-exchanger'];
+
 export function onSheet({ circuit: c }: RuleCase): OnSheet {
   const vessels = c.vessels ?? (c.vessel ? [c.vessel] : []),
     [first] = vessels,

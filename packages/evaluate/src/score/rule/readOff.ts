@@ -65,13 +65,13 @@ export function readOff({ samples, events }: RuleLog, { stepBar }: OnSheet): Rea
     early = third === null ? undefined : upTo.findLast((p) => p.c !== null && p.c <= third + 3),
     near = hot.filter((p) => p.c !== null && p.bar >= peak.bar - Math.max(0.06, 0.6 * stepBar));
   const moved = idle.length > 1 ? trend(idle) : 0,
-    overH = (cold.t - first.t) / 3600;
+    idleS = cold.t - first.t;
   const isColdAgain = offS < Infinity && (last.c !== null ? last.c < coldC + NEAR_COLD_K : last.t - offS > 4500);
   return {
     heated,
     coldBar: cold.bar,
     coldC,
-    creepBarPerH: overH * 3600 >= IDLE_S && Math.abs(moved) >= Math.max(0.06, 0.9 * stepBar) ? moved / overH : 0,
+    creepBarPerH: idleS >= IDLE_S && Math.abs(moved) >= Math.max(0.06, 0.9 * stepBar) ? moved / (idleS / 3600) : 0,
     peakBar: peak.bar,
     peakC: peak.meanC,
     hottestC,
