@@ -115,10 +115,48 @@ describe('the main job, on a phone', () => {
     await page.getByTestId('reading').getByText('1.1', { exact: true }).waitFor();
 
     await page.getByRole('button', { name: /^Change 1\.1 bar/ }).click();
-    await page.getByLabel('It should say').fill('1.2');
+    await page.getByLabel('Pressure', { exact: true }).fill('900');
     await page.getByRole('button', { name: 'Correct', exact: true }).click();
-    await page.getByText('corrected, was 1.1 bar').waitFor();
+    await page.getByText('Pressure: 900 bar is outside').waitFor();
+    await page.getByLabel('Pressure', { exact: true }).fill('1.2');
+    await page.getByRole('list', { name: 'Record' }).getByLabel('Flow').fill('18');
+    await page.getByRole('button', { name: 'Correct', exact: true }).click();
+    await page.getByText('corrected, was 1.1 bar', { exact: true }).waitFor();
     expect(await reading(page)).toBe('1.2');
+  });
+
+  it('puts in order what was written down late: the heat, and a reading from a slip of paper', async () => {
+    const { page } = at.device;
+    await newJob(page, '4 Tannery Yard');
+    await logPressure(page, '1.6', 58);
+    // Hot at the first reading: the dock's own key is to switch it off, what was missed stands under More.
+    await page.getByRole('button', { name: 'More' }).click();
+    await page.getByRole('button', { name: 'Heat on' }).click();
+    await page.getByRole('button', { name: 'Undo' }).waitFor();
+    const rows = () => page.getByRole('list', { name: 'Record' }).getByRole('listitem').allInnerTexts();
+    const said = async () => (await rows()).map((row) => row.replace(/\s+/g, ' '));
+    expect((await said())[0]).toMatch(/Heat on/);
+
+    await page.getByRole('button', { name: 'More' }).click();
+    await page.getByRole('button', { name: 'An earlier reading' }).click();
+    const earlier = page.getByTestId('earlier');
+    await earlier.getByRole('button', { name: 'Keep' }).click();
+    await earlier.getByText('Pressure: type what the gauge shows.').waitFor();
+    await earlier.getByLabel('Pressure').fill('1.1');
+    await earlier.getByLabel('Flow').fill('19');
+    for (let i = 0; i < 4; i++) await earlier.getByRole('button', { name: '5 min earlier' }).click();
+    await earlier.getByRole('button', { name: 'Keep' }).click();
+    await page.getByText('Earlier reading kept').waitFor();
+    // The last reading stays the one that was taken last.
+    expect(await reading(page)).toBe('1.6');
+    expect((await said()).at(-1)).toMatch(/1\.1 bar, flow 19 °C/);
+
+    await page.getByRole('button', { name: /^Change Heat on/ }).click();
+    for (let i = 0; i < 3; i++) await page.getByRole('button', { name: '5 min earlier' }).click();
+    await page.getByRole('button', { name: 'Correct', exact: true }).click();
+    await page.getByText(/^corrected, was at \d\d:\d\d$/).waitFor();
+    expect((await said()).map((row) => /1\.6|Heat on|1\.1/.exec(row)?.[0])).toEqual(['1.6', 'Heat on', '1.1']);
+    await page.getByText('+0.5 since heat on').waitFor();
   });
 
   it('falls into no precharge trap', async () => {

@@ -7,6 +7,7 @@ import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
 import { pressureNumber, temperatureText } from '../units/units';
 import { AskUnit } from './AskUnit';
+import { EarlierReading } from './EarlierReading';
 import { EVENT_TITLES } from './eventTitles';
 import { MoreEvents } from './MoreEvents';
 import { NextReading } from './NextReading';
@@ -23,7 +24,7 @@ interface Props extends DockInput {
 export function Dock({ jobId, lastAtMs, narrow, ...input }: Props) {
   const { lastC, heatOn, heatUnsaid, reliefBar, units, forbids } = input,
     dock = useDock(input),
-    { bar, typed, question, temperatures, temperatureProblem, undo, more, heatKey } = dock;
+    { bar, typed, question, temperatures, temperatureProblem, undo, panel, heatKey } = dock;
   const key = narrow ? 'grow basis-[30%]' : 'flex-1';
   const pendingC = temperatures?.flow.trim();
   const temperatureLabel = pendingC
@@ -95,13 +96,17 @@ export function Dock({ jobId, lastAtMs, narrow, ...input }: Props) {
           </View>
         </View>
       ) : null}
-      {more ? (
+      {panel === 'more' ? (
         <MoreEvents
           jobId={jobId}
           otherHeat={!heatUnsaid ? null : heatKey === 'heat-on' ? 'heat-off' : 'heat-on'}
-          onEvent={(body, said) => void dock.note(body, said).then(() => dock.setMore(false))}
-          onClose={() => dock.setMore(false)}
+          onEvent={(body, said) => void dock.note(body, said).then(() => dock.setPanel(null))}
+          onEarlier={() => dock.setPanel('earlier')}
+          onClose={() => dock.setPanel(null)}
         />
+      ) : null}
+      {panel === 'earlier' ? (
+        <EarlierReading units={units} reliefBar={reliefBar} onKeep={dock.keepEarlier} onClose={() => dock.setPanel(null)} />
       ) : null}
       <View className={narrow ? 'gap-2' : 'flex-row gap-2'}>
         <Stepper
@@ -127,7 +132,7 @@ export function Dock({ jobId, lastAtMs, narrow, ...input }: Props) {
           className={key}
           onPress={dock.readWithTemperatures}
         />
-        <Key label="More" pressed={more} className={key} onPress={() => dock.setMore(!more)} />
+        <Key label="More" pressed={panel !== null} className={key} onPress={() => dock.setPanel(panel ? null : 'more')} />
       </View>
     </View>
   );

@@ -20,6 +20,8 @@ interface Props {
   /** The switching of the heat that the dock's own key does not offer, where nobody has said yet how it stands. */
   otherHeat: 'heat-on' | 'heat-off' | null;
   onEvent: (body: Extract<FactBody, { kind: 'event' }>, said: string) => void;
+  /** A reading that was taken before now is to be written down. */
+  onEarlier: () => void;
   onClose: () => void;
 }
 
@@ -27,7 +29,7 @@ interface Props {
 const MOST_L = 500;
 
 /** What happens less often: valves, a measured draw-off, a note, a timer of one's own. */
-export function MoreEvents({ jobId, otherHeat, onEvent, onClose }: Props) {
+export function MoreEvents({ jobId, otherHeat, onEvent, onEarlier, onClose }: Props) {
   const { height } = useWindowDimensions();
   const { units } = useUnits();
   const [litres, setLitres] = useState('');
@@ -56,6 +58,7 @@ export function MoreEvents({ jobId, otherHeat, onEvent, onClose }: Props) {
             onPress={() => onEvent({ kind: 'event', at: at(), event: k }, `${EVENT_TITLES[k]} noted`)}
           />
         ))}
+        <Key label="An earlier reading" className="grow basis-[30%]" onPress={onEarlier} />
       </View>
       <View className="flex-row items-end gap-2">
         <View className="min-w-0 flex-1">

@@ -2,12 +2,11 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import type { FactBody } from '@jumper/contract';
 import { Button } from '../../ui/Button';
-import { Field } from '../../ui/Field';
 import { Key } from '../../ui/Key';
 import { Text } from '../../ui/Text';
-import { fromBar } from '@jumper/core';
-import { pressureText, type Units } from '../units/units';
-import { checkPressure } from './checkPressure';
+import type { Units } from '../units/units';
+import { isCorrectable } from './correction';
+import { EntryForm } from './EntryForm';
 import type { RecordRow } from './recordRows';
 
 interface Props {
@@ -69,41 +68,18 @@ function Change({
   onDone: () => void;
 }) {
   const body = row.fact.body;
-  const [text, setText] = useState(
-    body.kind === 'reading' && body.pressureBar !== null ? String(Number(fromBar(body.pressureBar, units.pressure).toFixed(3))) : '',
+  const takeBack = (
+    <Button label="Take it back" className="flex-1" onPress={() => void onAdd({ kind: 'retraction', at: body.at }, row.id).then(onDone)} />
   );
-  const [problem, setProblem] = useState<string | null>(null);
-  const correct = async () => {
-    if (body.kind !== 'reading') return;
-    const check = checkPressure(text, units, reliefBar);
-    if (check.kind === 'bad') return setProblem(check.message);
-    if (check.kind === 'ask')
-      return setProblem(`Pressure: well above the relief at ${pressureText(reliefBar, units.pressure)}. Was that another unit?`);
-    await onAdd({ ...body, pressureBar: check.bar }, row.id);
-    onDone();
-  };
   return (
-    <View className="gap-3 pb-3 pt-1">
-      {row.canCorrect ? (
-        <Field
-          label="It should say"
-          unit={units.pressure}
-          numeric
-          autoFocus
-          value={text}
-          onChange={setText}
-          problem={problem}
-          onSubmit={() => void correct()}
-        />
-      ) : null}
-      <View className="flex-row gap-2">
-        {row.canCorrect ? <Button label="Correct" kind="next" className="flex-1" onPress={() => void correct()} /> : null}
-        <Button
-          label="Take it back"
-          className="flex-1"
-          onPress={() => void onAdd({ kind: 'retraction', at: body.at }, row.id).then(onDone)}
-        />
-      </View>
+    <View className="pb-3 pt-1">
+      {isCorrectable(body) ? (
+        <EntryForm body={body} units={units} reliefBar={reliefBar} label="Correct" onKeep={(b) => onAdd(b, row.id).then(onDone)}>
+          {takeBack}
+        </EntryForm>
+      ) : (
+        <View className="flex-row">{takeBack}</View>
+      )}
     </View>
   );
 }

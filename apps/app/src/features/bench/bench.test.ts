@@ -228,9 +228,8 @@ describe('what is typed', () => {
     expect(checkPressure('5', METRIC, 3)).toMatchObject({ kind: 'ask', bar: 5 });
   });
   it('takes no temperature for none, and refuses the impossible by name', () => {
-    const c = (v: number) => v;
-    expect(checkTemperature('', 'Flow', METRIC, c)).toEqual({ kind: 'ok', celsius: null });
-    expect(checkTemperature('251', 'Return', METRIC, c)).toMatchObject({ kind: 'bad', message: expect.stringContaining('Return: 251 °C') });
+    expect(checkTemperature('', 'Flow', METRIC)).toEqual({ kind: 'ok', celsius: null });
+    expect(checkTemperature('251', 'Return', METRIC)).toMatchObject({ kind: 'bad', message: expect.stringContaining('Return: 251 °C') });
   });
 });
 

@@ -1,6 +1,7 @@
 import { fromCelsius, toBar } from '@jumper/core';
 import { RANGE } from '@jumper/contract';
-import { parseTyped, pressureNumber, pressureText, temperatureText, typedToBar, type Units } from '../units/units';
+import { fromField } from '../units/formUnits';
+import { parseTyped, pressureNumber, pressureText, temperatureText, type Units } from '../units/units';
 
 export type PressureCheck =
   | { kind: 'ok'; bar: number }
@@ -13,7 +14,7 @@ export function checkPressure(typed: string, units: Units, reliefBar: number): P
   const number = parseTyped(typed);
   if (number.kind === 'empty') return { kind: 'bad', message: 'Pressure: type what the gauge shows.' };
   if (number.kind === 'not-a-number') return { kind: 'bad', message: `Pressure: “${typed.trim()}” is not a number.` };
-  const bar = typedToBar(number.value, units);
+  const bar = fromField(number.value, 'bar', units);
   if (bar < RANGE.gaugeBar.least || bar > RANGE.gaugeBar.most) {
     const asPsiBar = units.pressure === 'bar' ? toBar(number.value, 'psi') : null;
     if (asPsiBar !== null && asPsiBar <= reliefBar * 1.3 && number.value > 0) return { kind: 'ask', bar: NaN, asPsiBar };
@@ -34,12 +35,11 @@ export function checkTemperature(
   typed: string,
   name: string,
   units: Units,
-  toC: (v: number) => number,
 ): { kind: 'ok'; celsius: number | null } | { kind: 'bad'; message: string } {
   const number = parseTyped(typed);
   if (number.kind === 'empty') return { kind: 'ok', celsius: null };
   if (number.kind === 'not-a-number') return { kind: 'bad', message: `${name}: “${typed.trim()}” is not a number.` };
-  const celsius = toC(number.value);
+  const celsius = fromField(number.value, '°C', units);
   if (celsius < RANGE.temperatureC.least || celsius > RANGE.temperatureC.most)
     return {
       kind: 'bad',

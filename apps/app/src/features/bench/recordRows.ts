@@ -30,7 +30,6 @@ export interface RecordRow {
   time: string;
   text: string;
   corrected: string | null;
-  canCorrect: boolean;
 }
 
 /** What stands in the record, newest first, each with what it corrected. */
@@ -53,11 +52,17 @@ export function recordRows(facts: FactRecord[], units: Units, nowMs = Date.now()
           fact,
           time: clock(fact.body.at),
           text,
-          corrected: before ? factText(before, units) : null,
-          canCorrect: fact.body.kind === 'reading',
+          corrected: before ? wasBefore(before, fact, text, units) : null,
         },
       ];
     });
+}
+
+/** What a correction replaced: what it said and when, as far as that was otherwise. */
+function wasBefore(before: FactRecord, now: FactRecord, nowText: string, units: Units): string {
+  const text = factText(before, units),
+    moved = before.body.at.slice(0, 16) !== now.body.at.slice(0, 16);
+  return [text === nowText && moved ? null : text, moved ? `at ${clock(before.body.at)}` : null].filter(Boolean).join(' ');
 }
 
 const dayOf = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'short' });

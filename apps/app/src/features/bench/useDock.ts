@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { COLD_BELOW_C, type EventKind, type PositionId } from '@jumper/core';
 import type { FactBody } from '@jumper/contract';
-import { nudgeBar, pressureText, typedToCelsius, type Units } from '../units/units';
+import { nudgeBar, pressureText, type Units } from '../units/units';
 import { checkPressure, checkTemperature, type PressureCheck } from './checkPressure';
 import { EVENT_TITLES } from './eventTitles';
 import { useShortcuts } from './useShortcuts';
@@ -41,7 +41,8 @@ export function useDock({
   const [temperatures, setTemperatures] = useState<{ flow: string; ret: string } | null>(null);
   const [temperatureProblem, setTemperatureProblem] = useState<{ field: 'flow' | 'ret'; message: string } | null>(null);
   const [undo, setUndo] = useState<{ id: string; text: string } | null>(null);
-  const [more, setMore] = useState(false);
+  /** What stands open above the stepper: what happens less often, or a reading that was taken before now. */
+  const [panel, setPanel] = useState<'more' | 'earlier' | null>(null);
   const [refused, setRefused] = useState(false);
   const bar = nudgedBar ?? lastBar ?? startBar;
   // What is found hot has been heated: the next thing that anybody does is to switch it off.
@@ -87,12 +88,12 @@ export function useDock({
   const readTemperatures = (): { flowC?: number; returnC?: number } | null => {
     setTemperatureProblem(null);
     if (!temperatures) return {};
-    const flow = checkTemperature(temperatures.flow, 'Flow', units, (v) => typedToCelsius(v, units));
+    const flow = checkTemperature(temperatures.flow, 'Flow', units);
     if (flow.kind === 'bad') {
       setTemperatureProblem({ field: 'flow', message: flow.message });
       return null;
     }
-    const ret = checkTemperature(temperatures.ret, 'Return', units, (v) => typedToCelsius(v, units));
+    const ret = checkTemperature(temperatures.ret, 'Return', units);
     if (ret.kind === 'bad') {
       setTemperatureProblem({ field: 'ret', message: ret.message });
       return null;
@@ -104,6 +105,10 @@ export function useDock({
     if (body.event === 'heat-on' && forbids.length > 0) return setRefused(true);
     setRefused(false);
     setUndo({ id: await onAdd(body), text: said });
+  };
+  const keepEarlier = async (body: FactBody) => {
+    setUndo({ id: await onAdd(body), text: 'Earlier reading kept' });
+    setPanel(null);
   };
   const event = (kind: EventKind) => note({ kind: 'event', at: new Date().toISOString(), event: kind }, `${EVENT_TITLES[kind]} noted`);
 
@@ -128,7 +133,7 @@ export function useDock({
       setNudgedBar(null);
       setQuestion(null);
       setTemperatures(null);
-      setMore(false);
+      setPanel(null);
     },
   });
 
@@ -144,7 +149,7 @@ export function useDock({
     temperatures,
     temperatureProblem,
     undo,
-    more,
+    panel,
     refused: refused && forbids.length > 0,
     heatKey,
     nudge,
@@ -154,7 +159,8 @@ export function useDock({
     note,
     event,
     takeBack,
-    setMore,
+    setPanel,
+    keepEarlier,
     setTemperatures,
     readWithTemperatures,
     dropQuestion: () => setQuestion(null),

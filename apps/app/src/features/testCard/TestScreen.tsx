@@ -27,7 +27,7 @@ import { useAddFact } from '../jobs/useAddFact';
 import { toJobs, WithJob } from '../jobs/WithJob';
 import { fieldUnit, fromField } from '../units/formUnits';
 import { Spoken } from '../units/Spoken';
-import { parseTyped, typedToBar, type Units } from '../units/units';
+import { parseTyped, type Units } from '../units/units';
 import { useUnits } from '../units/UnitsProvider';
 import { CoolGate } from '../work/CoolGate';
 import { ExpectedTable } from '../work/ExpectedTable';
@@ -225,7 +225,7 @@ function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
 function firstBar(form: FindingForm, units: Units): number | null {
   for (const name of ['beforeBar', 'startBar', 'fromBar', 'coldBar', 'boilerStartBar']) {
     const typed = parseTyped(form.values[name] ?? '');
-    if (typed.kind === 'number') return typedToBar(typed.value, units);
+    if (typed.kind === 'number') return fromField(typed.value, 'bar', units);
   }
   return null;
 }

@@ -2,7 +2,6 @@ import {
   fromBar,
   fromCelsius,
   toBar,
-  toCelsius,
   type LengthUnit,
   type PowerUnit,
   type PressureUnit,
@@ -50,7 +49,3 @@ export function parseTyped(text: string): Typed {
   if (clean === '') return { kind: 'empty' };
   return /^[+-]?(\d+\.?\d*|\.\d+)$/.test(clean) ? { kind: 'number', value: Number(clean) } : { kind: 'not-a-number' };
 }
-
-export const typedToBar = (value: number, units: Units): number => round(toBar(value, units.pressure));
-export const typedToCelsius = (value: number, units: Units): number => round(toCelsius(value, units.temperature));
-const round = (x: number) => Math.round(x * 10_000) / 10_000;

@@ -10,7 +10,7 @@ import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
 import { checkTemperature } from '../bench/checkPressure';
 import { startTimer } from '../timers/timers';
-import { temperatureText, typedToCelsius, type Units } from '../units/units';
+import { temperatureText, type Units } from '../units/units';
 import { waitText } from './workWords';
 
 interface Props {
@@ -27,7 +27,7 @@ export function CoolGate({ jobId, path, cooling, belowC, units, onRead }: Props)
   const [typed, setTyped] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const read = () => {
-    const checked = checkTemperature(typed, 'Flow', units, (v) => typedToCelsius(v, units));
+    const checked = checkTemperature(typed, 'Flow', units);
     if (checked.kind === 'bad') return setProblem(checked.message);
     if (checked.celsius === null) return setProblem('Flow: read it first.');
     onRead({ kind: 'reading', at: new Date().toISOString(), pressureBar: null, flowC: checked.celsius });
