@@ -8,6 +8,7 @@ import { readLog } from '../log/readLog';
 import { readingSlip, withoutReading } from '../log/readingSlip';
 import type { Evidence } from './Evidence';
 import type { Finding } from './Finding';
+import { idleThroughout } from './idleThroughout';
 import { layOutLog } from './layOut/layOutLog';
 import { seenStepBar } from './layOut/readingStep';
 import type { Logged } from './Logged';
@@ -62,7 +63,7 @@ export function readVisit({ circuit: sheet, logs: asWritten, findings: inFile }:
   const circuit = withSeenStep(sheet, written),
     seen = atGaugeLevel(circuit);
   const slips = written.map((l) => readingSlip(l, circuit.reliefSetGaugeBar, circuit.gaugeStepBar)),
-    logs = written.map((l, i) => withoutReading(l, slips[i]!));
+    logs = written.map((l, i) => idleThroughout(withoutReading(l, slips[i]!), findings, circuit.gaugeStepBar));
   const laidOut = logs.map((l) => layOutLog(l, { ...circuit, maxFlowC: Math.max(circuit.maxFlowC, ...flowsReadC(findings)) }));
   const tracks = laidOut.filter((t): t is LogTrack => t !== null).map(mergedWhereStraight);
   const trackLog = laidOut.flatMap((t, i) => (t ? [i] : []));

@@ -50,11 +50,6 @@ const liftsSoLow: Says = ({ features, circuit }) => {
   return (faults) => (faults.includes('relief-valve-lifts-early') ? [share] : []);
 };
 
-const letGo: Says =
-  ({ lifts }) =>
-  (faults) =>
-    lifts.map((lift) => (v) => letsGoThere(v, faults, lift));
-
 /** What the mains press into a circuit all the while keeps it from standing empty, unless it cools faster than they do; and how often it
  *  does. Common practice. */
 const EMPTY_THOUGH_FED = 0.12,
@@ -87,9 +82,16 @@ const LEAVES_THE_PEAK: ReadonlySet<FaultId> = new Set([
   'fill-pressure-too-low',
   'feed-starved',
 ]);
+const comesThere = (faults: readonly FaultId[]): number => (faults.every((f) => LEAVES_THE_PEAK.has(f)) ? SOUND_AT_RELIEF : 1);
 const comesTooHigh: Says = (visit) => {
   const atRelief = comesToTheRelief(visit);
-  return (faults) => (atRelief && faults.every((f) => LEAVES_THE_PEAK.has(f)) ? [SOUND_AT_RELIEF] : []);
+  return (faults) => (atRelief ? [comesThere(faults)] : []);
+};
+
+/** Where it fell at once. Had its relief done that unseen, lifting where it should, heat would have taken it there. */
+const letGo: Says = (visit) => {
+  const atRelief = comesToTheRelief(visit);
+  return (faults) => visit.lifts.map((lift) => (v) => letsGoThere(v, faults, lift, atRelief ? 1 : comesThere(faults)));
 };
 
 const SAYINGS: readonly Says[] = [

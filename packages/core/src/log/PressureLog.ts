@@ -53,10 +53,12 @@ export interface PressureLog {
     returnC?: (number | null)[];
   };
   events?: LogEvent[];
+  /** Known from elsewhere to have stood without heat from beginning to end. No file says so. */
+  idle?: boolean;
 }
 
 /** Written by a sensor, not read off a dial. */
-export const bySensor = ({ source }: PressureLog): boolean => source === 'logger' || source === 'csv';
+export const bySensor = ({ source }: Pick<PressureLog, 'source'>): boolean => source === 'logger' || source === 'csv';
 
 /** As-found state is what is diagnosed; what was measured after the work proves it. */
 export type Epoch = 'as-found' | 'after-work';

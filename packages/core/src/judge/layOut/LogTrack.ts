@@ -5,8 +5,11 @@ import type { TemperaturesRead } from './meanTemperatures';
 export interface LetGo {
   /** The highest pressure from which it fell, as the gauge shows it. */
   gaugeBar: number;
-  /** How often it fell so though the water grew no colder meanwhile. */
+  /** How far above that it may have gone unread before it fell, bar: it went on rising at most as it had, and had to fall as well. */
+  unreadBar: number;
+  /** How often it fell so though the water grew no colder meanwhile, and how often though it grew warmer. */
   times: number;
+  timesWarming: number;
   /** The farthest fall: how far, within what time, and by how much the water cooled in it. */
   fellBar: number;
   tookS: number;

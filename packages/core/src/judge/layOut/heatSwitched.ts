@@ -2,6 +2,7 @@ import type { ResolvedCircuit } from '../../circuit/resolveCircuit';
 import { EVENT_OFF_S, isHeatSwitch, type LogEvent } from '../../log/PressureLog';
 import type { ReducedLog } from '../../log/reduceLog';
 import type { BlindHeat } from './blindHeat';
+import { pumpRuns } from './pumpRuns';
 import { movesWater } from './stepsWhereSeen';
 
 export interface HeatSwitch {
@@ -12,33 +13,49 @@ export const heatSwitches = (events: readonly LogEvent[]): HeatSwitch[] =>
   events.filter(isHeatSwitch).map((e) => ({ tS: e.tS, on: e.kind === 'heat-on' }));
 
 /** When the heat went on and off in turn, and whether it was on before. Where nobody wrote down that it was heated, clear rises and falls
- *  in turn say so: on from each foot to the peak above it; a log that falls first had been heated. A steady gauge says nothing. */
+ *  in turn say so: on from each foot to the peak above it; a log that falls first had been heated. A steady gauge says nothing.
+ *  @param idle known to have stood without heat */
 export function heatSwitched(
   r: Pick<ReducedLog, 'tS' | 'gaugeBar'>,
   events: LogEvent[],
   circuit: ResolvedCircuit,
+  idle = false,
 ): Pick<BlindHeat, 'switchS' | 'beginsHot'> {
   const { tS } = r,
-    gaugeBar = withoutSteps(r, events),
-    switches = heatSwitches(events);
+    byHand = withoutSteps(r.gaugeBar, placesOf(r.tS, events)),
+    switches = heatSwitches(events),
+    gaugeBar = switches.length ? byHand : withoutSteps(byHand, pumpedAt(byHand, tS, circuit));
   if (switches.length) {
     // Who says on twice has not switched it twice; what is switched off first was on.
     const beginsHot = !switches[0]!.on || wasHotAlready(tS, gaugeBar, switches, circuit);
     return { switchS: switches.filter((s, i) => s.on !== (switches[i - 1]?.on ?? beginsHot)).map((s) => s.tS), beginsHot };
   }
-  const turns = turningPoints(gaugeBar, clearBar(circuit));
+  const turns = idle ? [] : turningPoints(gaugeBar, clearBar(circuit));
   return { switchS: turns.map((i) => tS[i]!), beginsHot: turns.length > 0 && gaugeBar[turns[0]!]! > gaugeBar.at(turns[1] ?? -1)! };
 }
 
-/** The pressure less what was let in or out by hand at once: that is no heat's doing. */
-function withoutSteps({ tS, gaugeBar }: Pick<ReducedLog, 'tS' | 'gaugeBar'>, events: LogEvent[]): number[] {
-  const moved = new Set(events.filter((e) => movesWater(e.kind)).map((e) => tS.findIndex((t) => t >= e.tS)));
+/** The pressure less what was let in or out at once: that is no heat's doing. */
+function withoutSteps(gaugeBar: number[], moved: ReadonlySet<number>): number[] {
   let by = 0;
   return gaugeBar.map((bar, i) => {
     if (i > 0 && moved.has(i)) by += bar - gaugeBar[i - 1]!;
     return bar - by;
   });
 }
+
+/** First readings after water was let in or out by hand. */
+const placesOf = (tS: number[], events: LogEvent[]): ReadonlySet<number> =>
+  new Set(events.filter((e) => movesWater(e.kind)).map((e) => tS.findIndex((t) => t >= e.tS)));
+
+/** Readings to which a unit's pump lifted the pressure, where it is seen to pump again and again: once by itself, from limit to limit, heat
+ *  may do so as well. */
+function pumpedAt(gaugeBar: number[], tS: number[], circuit: ResolvedCircuit): ReadonlySet<number> {
+  const unheated = gaugeBar.map(() => 0),
+    places = new Set(pumpRuns(gaugeBar, tS, unheated, circuit)),
+    runs = [...places].filter((place) => !places.has(place - 1));
+  return runs.length >= AGAIN ? places : new Set();
+}
+const AGAIN = 2;
 
 /** Where the pressure turns: places from each of which it goes the other way, by a clear step at least, to the next, and from the last to
  *  the end or beyond. Empty where it never moves so far. */

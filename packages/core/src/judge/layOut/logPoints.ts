@@ -1,5 +1,5 @@
 import type { ResolvedCircuit } from '../../circuit/resolveCircuit';
-import { bySensor, type LogEvent, type PressureLog } from '../../log/PressureLog';
+import type { LogEvent, PressureLog } from '../../log/PressureLog';
 import { reduceLog, type ReducedLog } from '../../log/reduceLog';
 import { unsaidTopUps } from '../../log/unsaidTopUps';
 import { meanTemperatures, type MeanTemperatures } from './meanTemperatures';
@@ -40,7 +40,7 @@ export function logPoints(log: PressureLog, stepBar: number, circuit: ResolvedCi
     r.gaugeBar,
     stepBar,
   );
-  const means = meanTemperatures(r, events, circuit, bySensor(log));
+  const means = meanTemperatures(r, events, circuit, log);
   // A run of minutes is seen in the blocks only: between the points kept of days it would be a slow rise.
   const runs = pumpRuns(r.gaugeBar, r.tS, means.meanC, circuit);
   const { kept, evenGaugeBar, closely, anew } = long

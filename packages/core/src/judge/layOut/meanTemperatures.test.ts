@@ -9,7 +9,7 @@ const read = (flowC: (number | null)[], events: { tS: number; kind: 'heat-on' | 
     { tS: MINUTES.map((m) => 60 * m), gaugeBar: MINUTES.map(() => 1.2), flowC, returnC: MINUTES.map(() => null) },
     events,
     C,
-    false,
+    {},
   );
 const ON = { tS: 300, kind: 'heat-on' as const },
   OFF = { tS: 1500, kind: 'heat-off' as const };
@@ -64,7 +64,7 @@ it('where it was hot at the first reading and the pressure had not risen for it,
         { tS: 1200, kind: 'heat-off' },
       ],
       C,
-      false,
+      {},
     );
   const hot = found([1.4, 1.4, 1.4, 1.45, 1.35, 1.2, 1.05]),
     heated = found([1, 1.15, 1.4, 1.45, 1.35, 1.2, 1.05]);
@@ -109,7 +109,7 @@ describe('with no temperature read', () => {
       { tS: MINUTES.map((m) => 60 * m), gaugeBar, flowC: MINUTES.map(() => null), returnC: MINUTES.map(() => null) },
       events,
       C,
-      false,
+      {},
     );
   const LEVEL = MINUTES.map(() => 1.2),
     FALLS = [2.2, 2.1, 1.9, 1.7, 1.5, 1.4, 1.3];

@@ -1,6 +1,6 @@
 import { HEATED } from '../../circuit/expectedPressure';
 import type { ResolvedCircuit } from '../../circuit/resolveCircuit';
-import { EVENT_OFF_S, type LogEvent } from '../../log/PressureLog';
+import { bySensor, EVENT_OFF_S, type LogEvent, type PressureLog } from '../../log/PressureLog';
 import type { ReducedLog } from '../../log/reduceLog';
 import { blindMeanC, growthTable, type BlindHeat } from './blindHeat';
 import { heatSwitched, heatSwitches, risesBar, type HeatSwitch } from './heatSwitched';
@@ -42,12 +42,12 @@ function paceOf(c: ResolvedCircuit): { kPerS: number; coolingS: number } {
 /** Mean water temperature at each point: from flow and return, from the flow with the usual drop, or — with none read — a step to the
  *  greatest flow temperature while the heat is on, which the kernel's lag then softens.
  *  @param events those that moved water at the readings that show it
- *  @param bySensor read by a logger, whose idle readings scatter less than a hand's */
+ *  @param by who read it: a logger's idle readings scatter less than a hand's; and whether it is known to have stood idle */
 export function meanTemperatures(
   r: Pick<ReducedLog, 'tS' | 'gaugeBar' | 'flowC' | 'returnC'>,
   events: LogEvent[],
   circuit: ResolvedCircuit,
-  bySensor: boolean,
+  by: Pick<PressureLog, 'source' | 'idle'>,
 ): MeanTemperatures {
   const switches = heatSwitches(events),
     pace = paceOf(circuit);
@@ -61,7 +61,7 @@ export function meanTemperatures(
     ret = fillGaps(r.tS, r.returnC, told);
   const clamp = (c: number) => Math.min(150, Math.max(1, c)),
     read = (meanC: number[], guessedK: number[], source: TemperaturesRead): MeanTemperatures => {
-      smoothIdle(r.tS, meanC, switches, bySensor ? BY_SENSOR : BY_HAND);
+      smoothIdle(r.tS, meanC, switches, bySensor(by) ? BY_SENSOR : BY_HAND);
       return { meanC, guessedK, source, heat: null };
     };
   if (flow && ret)
@@ -80,7 +80,7 @@ export function meanTemperatures(
   }
   const hotC = circuit.maxFlowC - HEATED.dropK / 2;
   const heat: BlindHeat = {
-    ...heatSwitched(r, events, circuit),
+    ...heatSwitched(r, events, circuit, by.idle),
     coldC: NO_TEMPERATURE_COLD_C,
     hotC,
     ...pace,

@@ -111,6 +111,8 @@ function fallsOnBarPerS(track: LogTrack, meanC: number[], from: number, to: numb
   return restS < FALLS_ON_S ? 0 : Math.max(0, restBar / restS);
 }
 const FALLS_ON_S = 480;
+/** A vessel that gives out lets the pressure rise so many times as quickly as before. */
+const MAY_QUICKEN = 2;
 /** A relief that lets go of a large plant's water takes its minutes, s. */
 const QUICK_WITHIN_S = 900;
 /** So little warmer than its coldest a circuit counts as cold, K; and so much more quickly than cold the same hole lets a warm circuit
@@ -207,9 +209,12 @@ export function allowForRelief(
       letGo(i, from);
     }
   }
-  for (let i = 1; i < track.n; i++)
-    if (track.letGo && track.starts[i] === RELIEF_LET_GO && meanC[i]! >= meanC[fallAt(track, i, () => true).top]! - COOLED_K)
-      track.letGo.times++;
+  for (let i = 1; i < track.n; i++) {
+    if (!track.letGo || track.starts[i] !== RELIEF_LET_GO) continue;
+    const warmedK = meanC[i]! - meanC[fallAt(track, i, () => true).top]!;
+    if (warmedK >= -COOLED_K) track.letGo.times++;
+    if (warmedK > COOLED_K && !heatIsOff(i)) track.letGo.timesWarming++;
+  }
 
   /** Where the quick fall began that ends at a point; the point itself where none ends there. */
   function quickFrom(i: number): number {
@@ -231,7 +236,16 @@ export function allowForRelief(
     track.starts[i] = RELIEF_LET_GO;
     const farthest =
       before && before.fellBar > fellBar ? before : { fellBar, tookS: track.tS[i]! - track.tS[from]!, cooledK: meanC[from]! - meanC[i]! };
-    track.letGo = { times: 0, ...farthest, gaugeBar: Math.max(fromBar, before?.gaugeBar ?? -Infinity) };
+    const peak = before && before.gaugeBar > fromBar ? before : { gaugeBar: fromBar, unreadBar: unreadAbove(top) };
+    track.letGo = { ...farthest, times: 0, timesWarming: 0, gaugeBar: peak.gaugeBar, unreadBar: peak.unreadBar };
+  }
+
+  /** How far it may have risen unread above a peak, bar, before it was read lower. */
+  function unreadAbove(peak: number): number {
+    const { gaugeBar, tS } = track;
+    if (peak === 0) return Infinity;
+    const roseBar = Math.max(stepBar, gaugeBar[peak]! - gaugeBar[peak - 1]!);
+    return (MAY_QUICKEN * roseBar * (tS[peak + 1]! - tS[peak]!)) / Math.max(1, tS[peak]! - tS[peak - 1]!);
   }
 
   /** Whether a quick fall is far enough for a relief, and quicker than what the circuit loses anyway. */

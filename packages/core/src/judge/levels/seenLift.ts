@@ -13,10 +13,12 @@ export interface SeenLift extends LetGo {
   atmosphericBar: number;
 }
 
-/** A relief lifts about where it did before, bar; what a hand reads is seldom the very peak; and from where it lifts to where it blows freely
+/** A relief lifts about where it did before, bar; what a hand reads is seldom the very peak, the more seldom the longer it was not read, and
+ *  the highest of several nearer to it; and from where it lifts to where it blows freely
  *  the pressure goes on rising, by about so much of its setting (common practice: of a diaphragm relief that is up to a tenth, and more). */
 const LIFTS_ABOUT_BAR = 0.07,
   PEAK_UNREAD_BAR = 0.2,
+  UNREAD_ABOUT = 0.5,
   BLOWS_FREELY_SHARE = 0.05;
 
 /** What a log shows of where its relief lifts; null where nothing fell at once while it was warm. */
@@ -28,7 +30,9 @@ export function seenLift({ letGo }: LogTrack, log: PressureLog, c: ResolvedCircu
     ...letGo,
     atmosphericBar: c.atmosphericBar,
     belowSd: Math.hypot(about, BLOWS_FREELY_SHARE * c.reliefSetGaugeBar),
-    aboveSd: sensed ? about : Math.hypot(about, PEAK_UNREAD_BAR),
+    aboveSd: sensed
+      ? about
+      : Math.hypot(about, Math.min(PEAK_UNREAD_BAR, UNREAD_ABOUT * letGo.unreadBar) / Math.sqrt(Math.max(1, letGo.times))),
   };
 }
 
@@ -54,9 +58,10 @@ const pumpStopped = ({ fellBar, times }: SeenLift): number =>
   times > 0 ? 0 : PUMP_STOPPED * Math.exp(-Math.max(0, fellBar - PUMP_MOVES_BAR) / PUMP_FALLS_BAR);
 
 /** How often a circuit falls so where a few kelvins that no thermometer on a pipe shows are enough for it, or its hole in that time: one
- *  without its vessel, or whose vessel has given its last. So fast may it cool by more than is read, K/min, up to so many; and so far off may
+ *  without its vessel, or whose vessel has given its last. Seldom where the water was read warmer after it. So fast may it cool by more than is read, K/min, up to so many; and so far off may
  *  the time be, as a logarithm. Common practice. */
 const FALLS_BY_ITSELF = 0.25,
+  THOUGH_IT_WARMS = 0.2,
   UNSEEN_K_PER_MIN = 0.4,
   UNSEEN_MOST_K = 3,
   TIME_ABOUT = 0.5;
@@ -64,7 +69,11 @@ const FALLS_BY_ITSELF = 0.25,
 const GROWTH_PER_K = 5e-4;
 
 /** How often a draw's circuit falls so by cooling a little, or by what it loses. */
-function fallsByItself(v: Float64Array, { gaugeBar, fellBar, tookS, cooledK, atmosphericBar }: SeenLift, again: number): number {
+function fallsByItself(
+  v: Float64Array,
+  { gaugeBar, fellBar, tookS, cooledK, timesWarming, atmosphericBar }: SeenLift,
+  again: number,
+): number {
   const fromBar = gaugeBar - v[SLOT.offset]! + atmosphericBar,
     toBar = Math.max(0.5 * atmosphericBar, fromBar - fellBar),
     seconds = Math.max(1, tookS);
@@ -79,7 +88,9 @@ function fallsByItself(v: Float64Array, { gaugeBar, fellBar, tookS, cooledK, atm
   return (
     FALLS_BY_ITSELF *
     Math.max(
-      again * bell((cooledByK - cooledK) / Math.min(UNSEEN_MOST_K, (UNSEEN_K_PER_MIN * seconds) / 60)),
+      (timesWarming > 0 ? THOUGH_IT_WARMS : 1) *
+        again *
+        bell((cooledByK - cooledK) / Math.min(UNSEEN_MOST_K, (UNSEEN_K_PER_MIN * seconds) / 60)),
       bell(Math.log(lostInS / seconds) / TIME_ABOUT),
     )
   );
@@ -87,14 +98,15 @@ function fallsByItself(v: Float64Array, { gaugeBar, fellBar, tookS, cooledK, atm
 /** 1 up to 0, and falling off from there. */
 const bell = (x: number): number => (x > 0 ? Math.exp(-0.5 * x * x) : 1);
 
-/** How well a draw under some faults goes with the circuit's letting go there. */
-export function letsGoThere(v: Float64Array, faults: readonly FaultId[], lift: SeenLift): number {
+/** How well a draw under some faults goes with the circuit's letting go there.
+ *  @param comesThere how often heat takes a circuit with these faults as far as where its relief lifts */
+export function letsGoThere(v: Float64Array, faults: readonly FaultId[], lift: SeenLift, comesThere = 1): number {
   const again = FALLS_AGAIN ** (Math.min(Math.max(lift.times, 1), MOST_TIMES) - 1);
   const otherwise = Math.max(
     faults.includes('gauge-misreading') ? BY_A_LYING_GAUGE : again * LET_OUT_UNSAID + pumpStopped(lift),
     fallsByItself(v, lift, again),
   );
-  return otherwise + (1 - otherwise) * Math.exp(-0.5 * liftMiss(v, lift) ** 2);
+  return otherwise + (1 - otherwise) * comesThere * Math.exp(-0.5 * liftMiss(v, lift) ** 2);
 }
 
 /** Says where to look for the relief's lift; far off it pulls no harder. */

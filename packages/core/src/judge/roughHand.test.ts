@@ -1,0 +1,76 @@
+import type { CircuitSheet } from '../circuit/CircuitSheet';
+import type { PressureLog } from '../log/PressureLog';
+import type { Case } from './Case';
+import { diagnose } from './diagnose';
+
+// A few readings as a hand takes them, and what anybody in the trade would say of them. Common practice.
+const WALL: CircuitSheet = {
+  kind: 'sealed-hot-water',
+  waterVolumeL: 90,
+  waterVolumeSource: 'estimated',
+  heatOutputKw: 24,
+  staticHeadM: 4,
+  vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75, isolationValve: 'none' },
+  reliefValve: { setBar: 3 },
+  fill: { kind: 'manual-loop' },
+  domesticHotWater: { kind: 'plate-exchanger' },
+  gauge: { kind: 'dial', resolutionBar: 0.1 },
+  maxFlowC: 75,
+};
+const PLANT: CircuitSheet = {
+  kind: 'sealed-hot-water',
+  waterVolumeL: 1800,
+  waterVolumeSource: 'estimated',
+  heatOutputKw: 180,
+  staticHeadM: 14,
+  vessel: { nominalVolumeL: 200, labelPrechargeBar: 1.8 },
+  reliefValve: { setBar: 4 },
+  fill: { kind: 'pressurisation-unit', cutInBar: 2, cutOutBar: 2.3 },
+  domesticHotWater: { kind: 'none' },
+  gauge: { kind: 'dial', resolutionBar: 0.1 },
+};
+const readBy = (rows: [min: number, bar: number, flowC?: number][], heated = false): PressureLog => ({
+  source: 'hand',
+  samples: {
+    tS: rows.map(([min]) => 60 * min),
+    pressureBar: rows.map(([, bar]) => bar),
+    ...(rows[0]![2] === undefined ? {} : { flowC: rows.map(([, , flowC]) => flowC!) }),
+  },
+  events: heated ? [{ tS: 0, kind: 'heat-on' }] : [],
+});
+const ranked = (circuit: CircuitSheet, log: PressureLog, findings: Case['findings'] = []) =>
+  diagnose({ format: 'jumper-case', version: 1, id: 'rough', circuit, logs: [log], findings }).hypotheses;
+
+const LIFTS_TWICE: [number, number, number][] = [
+  [0, 1.4, 18],
+  [8, 1.7, 38],
+  [15, 2.1, 52],
+  [20, 2.35, 60],
+  [22, 2, 61],
+  [30, 2.2, 64],
+  [34, 2.35, 66],
+  [36, 2, 66],
+];
+it('what falls twice from the same place while it is heated lifts there, well below its marking', () => {
+  const findings: Case['findings'] = [
+    { test: 'second-gauge', valueBar: 2, firstGaugeBar: 2 },
+    { test: 'relief-marking', markedBar: 3 },
+  ];
+  const large = { ...WALL, waterVolumeL: 150 };
+  expect(ranked(large, readBy(LIFTS_TWICE, true), findings)[0]!.faults).toEqual(['relief-valve-lifts-early']);
+  // Without the second gauge the one on the boiler may lie, and the relief be right.
+  expect(ranked(large, readBy(LIFTS_TWICE, true))[0]!.faults).toEqual(['gauge-misreading']);
+});
+
+it('a unit that pumps from limit to limit again and again is not the heat going on and off: it makes up for a leak', () => {
+  const saw = readBy([
+    [0, 2.3],
+    [20, 2.15],
+    [40, 2],
+    [44, 2.3],
+    [64, 2.15],
+    [84, 2],
+    [88, 2.3],
+  ]);
+  expect(ranked(PLANT, saw, [{ test: 'discharge-pipe', outcome: 'dry' }])[0]!.faults).toEqual(['circuit-leak']);
+});
