@@ -46,7 +46,7 @@ it('what rose overnight with no heat is water coming in, though nobody wrote dow
     domesticHotWater: { kind: 'plate-exchanger' },
     gauge: { kind: 'dial', resolutionBar: 0.1 },
   };
-  const { hypotheses } = diagnose({
+  const { hypotheses, because } = diagnose({
     format: 'jumper-case',
     version: 1,
     id: 'overnight',
@@ -55,5 +55,6 @@ it('what rose overnight with no heat is water coming in, though nobody wrote dow
     findings: found(2.4),
   });
   const comesIn = hypotheses.filter((h) => h.faults.some((f) => f === 'fill-loop-passing' || f === 'dhw-plate-perforated'));
+  expect(because.find((b) => b.evidence === 'log:0')!.text).toBe('Went from 1.5 bar to 2.4 bar in 8 h with no heat.');
   expect(comesIn.reduce((sum, h) => sum + h.probability, 0)).toBeGreaterThan(0.8);
 });

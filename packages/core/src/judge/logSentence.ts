@@ -41,15 +41,20 @@ const PLAIN_PER_H_BAR = 0.15;
  *  @param at which of the judged logs @param track the same, laid out */
 export function logSentence(judged: Judged, at: number, track: LogTrack): Said {
   const told: Told = { log: judged.logs[at]!, f: judged.features[at]!, read: judged.readings[at]!, track, circuit: judged.circuit };
-  if (track.blind?.beginsHot) return cooledBlind(told);
+  if (track.blind?.beginsHot) return sentences([cooledBlind(told), pumpedUp(track)]);
   const heat = heatOf(told);
-  if (heat) return sentences([beforeTheHeat(told), rose(told, heat), whileHot(told, heat), afterTheHeat(told)]);
-  return told.f.beganHot ? stayedHot(told) : unheated(told);
+  if (heat) return sentences([beforeTheHeat(told), rose(told, heat), whileHot(told, heat), afterTheHeat(told), pumpedUp(track)]);
+  return sentences([told.f.beganHot ? stayedHot(told) : unheated(told), pumpedUp(track)]);
 }
+
+/** What a pressurisation unit made up meanwhile. */
+const pumpedUp = ({ pumpedTimes }: LogTrack): Said =>
+  pumpedTimes === 0 ? '' : pumpedTimes === 1 ? 'The unit pumped it up once.' : `The unit pumped it up ${pumpedTimes} times.`;
 
 /** The heat that a log is told by; null where nothing was warmed, and nothing cooled. */
 function heatOf({ f, read, log }: Told): Heat | null {
   const { flowC = [], tS } = log.samples;
+  if (log.idle) return null;
   if (f.swingBar !== null && f.hotC !== null && f.coldC !== null && f.hotC - f.coldC >= WARMED_K)
     return { coldBar: f.coldBar!, hotBar: f.hotBar!, coldC: f.coldC, hotC: f.hotC, hotReturnC: f.hotReturnC, cooled: f.foundHot };
   if (f.hottestC === null)
@@ -76,7 +81,9 @@ function heatOf({ f, read, log }: Told): Heat | null {
 
 /** A log of which nobody read a temperature, and which began hot. */
 function cooledBlind({ f, track }: Told): Said {
-  const fellBar = Math.max(f.peakBar ?? 0, f.firstBar ?? 0) - (f.lastBar ?? 0);
+  // What was pumped up in between has fallen to where the pump began.
+  const low = track.pumpedTimes > 0 ? Math.min(...track.gaugeBar) : (f.lastBar ?? 0),
+    fellBar = Math.max(f.peakBar ?? 0, f.firstBar ?? 0) - low;
   return track.heatGuessed
     ? say`Fell ${inBar(fellBar)}; neither temperatures nor a word of heat were noted.`
     : say`Fell ${inBar(fellBar)} while it cooled; no temperatures were read.`;

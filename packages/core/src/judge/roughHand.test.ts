@@ -38,8 +38,8 @@ const readBy = (rows: [min: number, bar: number, flowC?: number][], heated = fal
   },
   events: heated ? [{ tS: 0, kind: 'heat-on' }] : [],
 });
-const ranked = (circuit: CircuitSheet, log: PressureLog, findings: Case['findings'] = []) =>
-  diagnose({ format: 'jumper-case', version: 1, id: 'rough', circuit, logs: [log], findings }).hypotheses;
+const judged = (circuit: CircuitSheet, log: PressureLog, findings: Case['findings'] = []) =>
+  diagnose({ format: 'jumper-case', version: 1, id: 'rough', circuit, logs: [log], findings });
 
 const LIFTS_TWICE: [number, number, number][] = [
   [0, 1.4, 18],
@@ -57,9 +57,9 @@ it('what falls twice from the same place while it is heated lifts there, well be
     { test: 'relief-marking', markedBar: 3 },
   ];
   const large = { ...WALL, waterVolumeL: 150 };
-  expect(ranked(large, readBy(LIFTS_TWICE, true), findings)[0]!.faults).toEqual(['relief-valve-lifts-early']);
+  expect(judged(large, readBy(LIFTS_TWICE, true), findings).hypotheses[0]!.faults).toEqual(['relief-valve-lifts-early']);
   // Without the second gauge the one on the boiler may lie, and the relief be right.
-  expect(ranked(large, readBy(LIFTS_TWICE, true))[0]!.faults).toEqual(['gauge-misreading']);
+  expect(judged(large, readBy(LIFTS_TWICE, true)).hypotheses[0]!.faults).toEqual(['gauge-misreading']);
 });
 
 it('a unit that pumps from limit to limit again and again is not the heat going on and off: it makes up for a leak', () => {
@@ -72,5 +72,9 @@ it('a unit that pumps from limit to limit again and again is not the heat going 
     [84, 2],
     [88, 2.3],
   ]);
-  expect(ranked(PLANT, saw, [{ test: 'discharge-pipe', outcome: 'dry' }])[0]!.faults).toEqual(['circuit-leak']);
+  const { hypotheses, because } = judged(PLANT, saw, [{ test: 'discharge-pipe', outcome: 'dry' }]);
+  expect(hypotheses[0]!.faults).toEqual(['circuit-leak']);
+  expect(because.find((b) => b.evidence === 'log:0')!.text).toBe(
+    'Fell 0.3 bar; neither temperatures nor a word of heat were noted. The unit pumped it up 2 times.',
+  );
 });

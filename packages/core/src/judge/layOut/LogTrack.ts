@@ -32,6 +32,8 @@ export interface LogTrack {
   blind: BlindHeat | null;
   /** Nobody read a temperature or said that heat was on: that it was is a guess from the rise or the fall. */
   heatGuessed: boolean;
+  /** How often a unit's pump was seen to lift the pressure. */
+  pumpedTimes: number;
   /** But other things were written down: somebody watched what the water does. */
   watched: boolean;
   /** First point of a stretch in which no unknown water was let in or out: 1, or {@link RELIEF_LET_GO} where a relief did it. */

@@ -61,6 +61,7 @@ export function layOutLog(logged: PressureLog, circuit: ResolvedCircuit): LogTra
         ),
     blind: means.heat,
     heatGuessed: means.heat !== null && means.heat.switchS.length > 0 && switches.length === 0,
+    pumpedTimes: points.pumpedTimes,
     watched: events.some((e) => shutsAValve(e.kind)),
     fillOn: open.fill,
     coilOn: open.coil,

@@ -23,6 +23,8 @@ export interface LogPoints {
   /** When water had come in or gone out that nobody can foretell: a unit's pump had lifted the pressure, or a cycle that is left out went to
    *  where a relief may lift, s. */
   movedS: number[];
+  /** How often a unit's pump lifted the pressure. */
+  pumpedTimes: number;
   /** From when to when a log of days is laid out as closely as a visit, s. */
   closelyS: [number, number] | null;
 }
@@ -52,6 +54,7 @@ export function logPoints(log: PressureLog, stepBar: number, circuit: ResolvedCi
     means: { ...means, meanC: of(means.meanC), guessedK: of(means.guessedK) },
     events,
     underWay: underWay.map((i) => kept.indexOf(i)).filter((i) => i >= 0),
+    pumpedTimes: runs.filter((place) => !runs.includes(place - 1)).length,
     movedS: [...runs, ...anew].map((i) => r.tS[i]!),
     closelyS: closely && [r.tS[closely.from]!, r.tS[closely.to]!],
   };
