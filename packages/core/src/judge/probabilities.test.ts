@@ -74,7 +74,7 @@ it('two cold levels of circuits that move alike stay held apart: there the log d
 it('a way in is told from another, and one out, only by a log in which one of them was shut off', () => {
   const on = Float64Array.of(1, 1, 1),
     shut = Float64Array.of(1, 0.4, 0),
-    open = { fillOn: on, coilOn: on, boilerOn: on };
+    open = { fillOn: on, coilOn: on, boilerOn: on, tapped: Float64Array.of(0, 0, 0) };
   const alike = (tracks: Parameters<typeof waysParted>[0], a: FaultId, b: FaultId) =>
     movesAs(logModelOf([a]), waysParted(tracks)) === movesAs(logModelOf([b]), waysParted(tracks));
   for (const tracks of [[], [open], [open, { ...open, fillOn: shut, coilOn: shut }]]) {
@@ -83,6 +83,8 @@ it('a way in is told from another, and one out, only by a log in which one of th
   }
   for (const shutOff of [{ fillOn: shut }, { coilOn: shut }])
     expect(alike([open, { ...open, ...shutOff }], 'fill-loop-passing', 'dhw-plate-perforated')).toBe(false);
+  // With the main shut and a tap open only a hole between the two waters lets any out.
+  expect(alike([{ ...open, fillOn: shut, coilOn: shut, tapped: on }], 'fill-loop-passing', 'dhw-plate-perforated')).toBe(false);
   expect(alike([{ ...open, boilerOn: shut }], 'circuit-leak', 'boiler-exchanger-leak')).toBe(false);
   // The relief stands at the boiler and is shut off with it.
   expect(alike([{ ...open, boilerOn: shut }], 'relief-valve-passing', 'boiler-exchanger-leak')).toBe(true);

@@ -133,7 +133,7 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
         inCoil = track.coilOn[i]! * v[8]!,
         feeds = track.fillOn[i]! > FEEDS_FROM;
       const into = inFill + inCoil;
-      const leak = v[9]! + track.boilerOn[i]! * v[10]!;
+      const leak = v[9]! + track.boilerOn[i]! * v[10]! + track.tapped[i]! * v[8]!;
       if (steps > 1 && !open && into === 0 && leak === 0 && narrow === 0) {
         // Where no water moves, the lag's exact answer holds for the whole gap at once, unless it ends where a relief or a feed has its
         // say.

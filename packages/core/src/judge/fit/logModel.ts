@@ -61,14 +61,14 @@ export function logModelOf(faults: readonly FaultId[]): LogModel {
 export const logModelKey = (m: LogModel): string =>
   [m.gas, m.inflow, m.outflow, m.lift, m.gauge, m.feed, m.air ? 'air' : '', m.heat === 'none' ? 'unheated' : ''].join('/');
 
-/** Which ways some tracks can tell apart, because one was shut off while the other stayed open: the feed's from the coil's, and the
- *  boiler's from the circuit's. */
+/** Which ways some tracks can tell apart, because one was shut off while the other stayed open, or let out by a tap: the feed's from
+ *  the coil's, and the boiler's from the circuit's. */
 export interface WaysParted {
   inflow: boolean;
   outflow: boolean;
 }
-export const waysParted = (tracks: readonly Pick<LogTrack, 'fillOn' | 'coilOn' | 'boilerOn'>[]): WaysParted => ({
-  inflow: tracks.some((t) => t.coilOn.some((on, i) => on !== t.fillOn[i])),
+export const waysParted = (tracks: readonly Pick<LogTrack, 'fillOn' | 'coilOn' | 'boilerOn' | 'tapped'>[]): WaysParted => ({
+  inflow: tracks.some((t) => t.coilOn.some((on, i) => on !== t.fillOn[i] || t.tapped[i]! > 0)),
   outflow: tracks.some((t) => t.boilerOn.some((on) => on < 1)),
 });
 

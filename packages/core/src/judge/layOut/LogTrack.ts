@@ -42,6 +42,8 @@ export interface LogTrack {
   fillOn: Float64Array;
   coilOn: Float64Array;
   boilerOn: Float64Array;
+  /** And what share of it the main was shut and a hot tap open: a hole between the two waters lets it out then. */
+  tapped: Float64Array;
   /** Measured litres drawn off just before the point. */
   drawnL: Float64Array;
   /** Standard deviation of the model's own error at each point. What heat drives is uncertain in proportion to how warm it is; a cold

@@ -66,6 +66,7 @@ export function layOutLog(logged: PressureLog, circuit: ResolvedCircuit): LogTra
     fillOn: open.fill,
     coilOn: open.coil,
     boilerOn: open.boiler,
+    tapped: open.tapped,
     ...modelDoubts(bare, doubted),
     modelErrorS,
     errorKept: errorKeptAt(tS, modelErrorS),

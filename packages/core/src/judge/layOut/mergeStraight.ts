@@ -41,6 +41,7 @@ export function mergedWhereStraight(track: LogTrack): LogTrack {
     fillOn: first(track.fillOn),
     coilOn: first(track.coilOn),
     boilerOn: first(track.boilerOn),
+    tapped: first(track.tapped),
     drawnL: first(track.drawnL),
     jumpBar: Float64Array.from(blocks, ([from, to]) => Math.hypot(...track.jumpBar.subarray(from, to))),
     modelErrorBar: mean(track.modelErrorBar),
@@ -77,7 +78,7 @@ function changesNear(track: LogTrack, i: number): boolean {
 
 function changesAt(t: LogTrack, i: number): boolean {
   if (i === 0 || t.starts[i] || t.drawnL[i]! > 0) return true;
-  return [t.fillOn, t.coilOn, t.boilerOn].some((on) => on[i] !== on[i - 1]);
+  return [t.fillOn, t.coilOn, t.boilerOn, t.tapped].some((on) => on[i] !== on[i - 1]);
 }
 
 function isStraight(t: LogTrack, from: number, to: number): boolean {

@@ -23,6 +23,13 @@ it('a loop that was parted stays so when the main is opened again', () => {
   expect([...coil]).toEqual([1, 1, 0, 1]);
 });
 
+it('a hole to the hot water is tapped as long as the main is shut and a tap open, unless the coil is shut off', () => {
+  const events = [at(100, 'hot-tap-open'), at(200, 'cold-main-closed'), at(500, 'hot-tap-closed'), at(600, 'hot-tap-open')];
+  expect([...openShares(events, [0, 400, 800]).tapped]).toEqual([0, 0.5, 0.75]);
+  expect([...openShares([...events, at(700, 'coil-isolated')], [0, 400, 800]).tapped]).toEqual([0, 0.5, 0.5]);
+  expect([...openShares([at(0, 'hot-tap-open')], [0, 400]).tapped]).toEqual([0, 0]);
+});
+
 it('however often it is read in between, something was open for as long', () => {
   const events = [at(300, 'coil-isolated'), at(700, 'coil-reopened'), at(1000, 'cold-main-closed'), at(1300, 'cold-main-opened')];
   fc.assert(
@@ -52,7 +59,9 @@ it('shutting off is told from opening, and from all else', () => {
   expect((['cold-main-closed', 'fill-closed', 'fill-disconnected', 'coil-isolated', 'boiler-isolated'] as const).every(shutsAValve)).toBe(
     true,
   );
-  expect((['cold-main-opened', 'coil-reopened', 'top-up', 'heat-on', 'note'] as const).some(shutsAValve)).toBe(false);
+  expect(
+    (['cold-main-opened', 'coil-reopened', 'hot-tap-closed', 'hot-tap-open', 'top-up', 'heat-on', 'note'] as const).some(shutsAValve),
+  ).toBe(false);
 });
 
 it('steady as long as the main was shut and rising from the reading at which it was opened is mains water, on a bare sheet as well', () => {
@@ -74,6 +83,27 @@ it('steady as long as the main was shut and rising from the reading at which it 
     findings: [{ test: 'fill-outlet-drip', outcome: 'dry' }],
   });
   expect(d.marginals['dhw-plate-perforated']! + d.marginals['dhw-coil-perforated']!).toBeGreaterThan(0.85);
+});
+
+it('what falls only while a hot tap is open and the main shut goes out by the hole to the hot water', () => {
+  const circuit: CircuitSheet = {
+    kind: 'sealed-hot-water',
+    waterVolumeL: 100,
+    staticHeadM: 4,
+    vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 },
+    reliefValve: { setBar: 3 },
+    fill: { kind: 'manual-loop', mainsBar: 3.5 },
+    domesticHotWater: { kind: 'plate-exchanger' },
+  };
+  const minutes = [0, 10, 20, 30, 40, 50, 60];
+  const log = {
+    source: 'hand' as const,
+    samples: { tS: minutes.map((m) => 60 * m), pressureBar: [2, 2.1, 2.2, 2.1, 1.95, 2.05, 2.15], flowC: minutes.map(() => 20) },
+    events: [at(1260, 'cold-main-closed'), at(1260, 'hot-tap-open'), at(2460, 'hot-tap-closed'), at(2460, 'cold-main-opened')],
+  };
+  const { hypotheses } = diagnose({ format: 'jumper-case', version: 1, id: 'tap', circuit, logs: [log] });
+  expect(hypotheses[0]!.faults).toEqual(['dhw-plate-perforated']);
+  expect(hypotheses[0]!.probability).toBeGreaterThan(0.8);
 });
 
 it('a circuit that falls until the boiler is shut off from it leaks at the boiler, by its exchanger or by its relief; one that goes on falling leaks elsewhere', () => {
