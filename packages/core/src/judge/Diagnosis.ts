@@ -1,3 +1,4 @@
+import type { SheetWarning } from '../circuit/sheetWarnings';
 import type { Said } from '../units/said';
 import type { FaultId } from './faults';
 import type { TestId } from './tests';
@@ -56,6 +57,8 @@ export interface Diagnosis extends Judgement {
   format: 'jumper-diagnosis';
   version: 1;
   caseId: string;
+  /** What on the sheet cannot be right, or needs care: the answer rests on it. */
+  warnings: SheetWarning[];
   /** The same, from what was measured after the last repair; absent with no work done. */
   now?: Judgement;
 }

@@ -1,6 +1,7 @@
 import { expectedPressure } from '../circuit/expectedPressure';
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import type { PressureLog } from '../log/PressureLog';
+import { sheetWarnings } from '../circuit/sheetWarnings';
 import { asTheVisitShows } from './asTheVisitShows';
 import type { Evidence } from './Evidence';
 import { because } from './explain';
@@ -31,7 +32,13 @@ export function diagnose(onFile: Case, told: Progress = () => {}): Diagnosis {
   const worked = repairs.length > 0 || split.afterWork.logs.length > 0 || split.afterWork.findings.length > 0;
   const found = withLatest(split.asFound),
     asFound = judgeEvidence(found, priors, (share) => told(worked ? share / 2 : share));
-  const answer = (judgement: Judgement): Diagnosis => ({ format: 'jumper-diagnosis', version: 1, caseId: input.id, ...judgement });
+  const answer = (judgement: Judgement): Diagnosis => ({
+    format: 'jumper-diagnosis',
+    version: 1,
+    caseId: input.id,
+    warnings: sheetWarnings(onFile.circuit),
+    ...judgement,
+  });
   if (!worked) return answer(judgementOf(onFile.circuit, asFound, found, split.asFound));
   const left = withLatest(split.afterWork),
     now = judgeEvidence(left, afterRepairs(asFound.sets, priors, repairs), (share) => told((1 + share) / 2));

@@ -158,6 +158,20 @@ describe('poor input', () => {
     expect(d.estimates.prechargeBar).toBeNull();
   });
 
+  it('answers to a sheet that cannot be right, and says what on it is not', () => {
+    const impossible = { nominalVolumeL: 8, labelPrechargeBar: 3.5 };
+    const d = diagnose({
+      format: 'jumper-case',
+      version: 1,
+      id: 'impossible',
+      circuit: { kind: 'sealed-hot-water', reliefValve: { setBar: 2 }, vessel: impossible },
+      logs: [{ samples: { tS: [0, 600, 1200], pressureBar: [1.2, 1.4, 1.6], flowC: [18, 45, 65] } }],
+    });
+    expect(d.warnings.map((w) => w.code)).toContain('fill-above-relief');
+    expect(d.hypotheses.every((h) => Number.isFinite(h.probability))).toBe(true);
+    expect(diagnose(caseOf({})).warnings.map((w) => w.code)).not.toContain('fill-above-relief');
+  });
+
   it.each([
     ['zeros', { tS: [0, 60, 120, 180], pressureBar: [0, 0, 0, 0] }],
     ['one reading', { tS: [0], pressureBar: [1] }],

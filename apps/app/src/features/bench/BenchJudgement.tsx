@@ -1,5 +1,6 @@
 import { View } from 'react-native';
 import { Notice } from '../../ui/Notice';
+import { cannotBe } from '../sheet/summaryRows';
 import { TimerStrip } from '../timers/TimerStrip';
 import { PutBackList } from '../work/PutBackList';
 import { FindingEffect } from './FindingEffect';
@@ -11,7 +12,8 @@ import { VerdictBlock } from './VerdictBlock';
 
 /** What runs, what is away, what the last finding changed, what to do next, and what is likely wrong. */
 export function BenchJudgement({ bench, after }: { bench: BenchState; after?: string }) {
-  const { parts, jobId, judgement, diagnosis, stale, proof, rows, state, units } = bench;
+  const { parts, jobId, judgement, diagnosis, stale, proof, rows, state, units } = bench,
+    doubts = cannotBe(diagnosis?.warnings ?? [], units);
   return (
     <>
       <TimerStrip jobId={jobId} />
@@ -34,6 +36,14 @@ export function BenchJudgement({ bench, after }: { bench: BenchState; after?: st
           />
         </View>
       )}
+      {doubts.length > 0 && rows.length > 0 ? (
+        <View className="px-3">
+          <Notice
+            kind="caution"
+            title="The sheet can hardly be right"
+          >{`${doubts.join(' ')} What is said here rests on it: look at the labels again.`}</Notice>
+        </View>
+      ) : null}
       {diagnosis && rows.length > 0 ? (
         <VerdictBlock jobId={jobId} skipped={state.skips} proof={proof} diagnosis={diagnosis} stale={stale} units={units} />
       ) : null}

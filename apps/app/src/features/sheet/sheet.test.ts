@@ -1,7 +1,8 @@
+import { sheetWarnings } from '@jumper/core';
 import { METRIC, type Units } from '../units/units';
 import { PLANT_IDS } from './plants';
 import { blankForm, formOf, sheetOf } from './sheetForm';
-import { sheetSummary } from './summaryRows';
+import { cannotBe, sheetSummary } from './summaryRows';
 
 const record = { id: 'i', circuitId: 'c', recordedAt: '2026-03-04T09:00:00Z', assumed: ['waterVolumeL'] };
 const good = { ...blankForm(METRIC), site: '14 Kiln Row' };
@@ -91,4 +92,13 @@ it('marks what is assumed and warns about what cannot be right', () => {
   const view = sheetSummary({ ...record, site: 'x', sheet: made.sheet as never }, METRIC);
   expect(view.rows.find((r) => r.label === 'Content')).toMatchObject({ value: '400 L', assumed: true });
   expect(view.warnings.join()).toMatch(/Even with a right charge/);
+});
+
+it('parts what cannot be right, and undoes what is judged by it, from what only needs care', () => {
+  const warnings = (sheet: Parameters<typeof sheetWarnings>[0]) => cannotBe(sheetWarnings(sheet), METRIC);
+  const sealed = { kind: 'sealed-hot-water' as const, vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 } };
+  expect(warnings({ ...sealed, reliefValve: { setBar: 3, ageYears: 20 } })).toEqual([]);
+  expect(warnings({ ...sealed, reliefValve: { setBar: 2 }, vessel: { nominalVolumeL: 8, labelPrechargeBar: 3.5 } })).toEqual([
+    expect.stringMatching(/^The fill, \d\.\d+ bar, is not below the relief, 2\.0 bar\.$/),
+  ]);
 });

@@ -65,6 +65,13 @@ export function sheetSummary(record: SheetRecord, units: Units): SheetSummaryVie
   return { rows, worked, warnings: size.warnings.map((w) => warningText(w, units)) };
 }
 
+/** Under any of these the circuit is not the one that is judged: either the sheet was filled in wrongly, or the circuit was built so. */
+const CANNOT_BE: ReadonlySet<SheetWarning['code']> = new Set(['fill-above-relief', 'charge-below-static-head', 'open-vented']);
+
+/** What on a sheet cannot be right, as far as what is judged by it hangs on it. */
+export const cannotBe = (warnings: readonly SheetWarning[], units: Units): string[] =>
+  warnings.filter((w) => CANNOT_BE.has(w.code)).map((w) => warningText(w, units));
+
 export function warningText({ code, data }: SheetWarning, units: Units): string {
   const bar = (x: number | undefined) => pressureText(x ?? 0, units.pressure),
     kw = (x: number | undefined) => quantityText(x ?? 0, 'power', units);
