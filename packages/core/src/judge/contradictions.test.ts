@@ -27,6 +27,24 @@ it('findings of which no fault explains both are named with the one to repeat', 
   expect(c!.text).toMatch(/hardly go together: no fault explains both\. Do “Press the gas valve” again\./);
 });
 
+it('water at the gas valve and a pump-up that holds are told, whichever is wrong', () => {
+  const [c, ...others] = judged([
+    { test: 'gas-valve-press', outcome: 'water' },
+    { test: 'pump-up-hold', outcome: 'held' },
+  ]);
+  expect(c).toMatchObject({ evidence: ['finding:0', 'finding:1'], repeat: 'gas-valve-press' });
+  expect(c!.text).toBe(
+    '“Press the gas valve” and “Pump up and watch” hardly go together: no fault explains both. Do “Press the gas valve” again.',
+  );
+  expect(others).toEqual([]);
+});
+
+it('a vessel that is full and a circuit that has next to nothing to give are not: the way between them is shut', () => {
+  // The jug went on filling while the gauge stood at the head.
+  const collapsed: Finding = { test: 'draw-off', volumeL: 0.5, beforeBar: 1.5, afterBar: 0.35 };
+  expect(judged([FULL, collapsed])).toEqual([]);
+});
+
 it('a circuit that stood still for an hour does not fill by half a bar in a quarter: the watch is to be done again', () => {
   const idle = simulateCase({
     circuit: SHEET,
@@ -37,7 +55,7 @@ it('a circuit that stood still for an hour does not fill by half a bar in a quar
   }).log;
   const [c] = judged([{ test: 'fill-disconnected-watch', startBar: 1.2, endBar: 1.8, minutes: 15, boilerIsolated: true }], [idle]);
   expect(c).toMatchObject({ evidence: ['log:0', 'finding:0'], repeat: 'fill-disconnected-watch' });
-  expect(c!.text).toMatch(/^The log and fill loop off/);
+  expect(c!.text).toMatch(/^The log and “Fill loop off, watch the gauge” hardly go together/);
 });
 
 it.each([

@@ -1,7 +1,7 @@
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
-import { lowerFirst } from '../lowerFirst';
 import type { Judgement } from './Diagnosis';
 import type { Finding } from './Finding';
+import { restsAtHead } from './findings/drawOffDensity';
 import { changesTheNumber } from './findings/findingLikelihood';
 import { expectedNumber, foretold } from './findings/findingNumbers';
 import type { Evidence } from './Evidence';
@@ -11,9 +11,10 @@ import { testRow } from './tests';
 
 type Contradiction = Judgement['contradictions'][number];
 
-/** Two pieces of evidence cannot both be right where no set of faults makes both likelier than this, against what each would be by itself.
- */
-const HARDLY_BOTH = Math.log(1 / 25);
+/** Two pieces of evidence cannot both be right where no set of faults makes both likelier than this, against what each would be by itself:
+ *  two findings, or a finding and a log, which a model of the circuit misses by more now and then. */
+const HARDLY_BOTH = Math.log(1 / 14),
+  HARDLY_WITH_A_LOG = Math.log(1 / 25);
 const MOST_NAMED = 2;
 
 /** Evidence that cannot both be right, each pair with the test to repeat: a reading that was left out as a slip (what to repeat is the
@@ -99,10 +100,7 @@ function unexplained({ findings, logIndices }: Evidence, { sets, trackLog, seen 
       const repeat = a.finding ? oddOneOut(a, b, known) : b;
       return {
         evidence: [a.id, b.id],
-        text: `${a.name} and ${lowerFirst(b.name)} hardly go together: no fault explains both. Do “${repeat.name}” again.`.replace(
-          /^the/,
-          'The',
-        ),
+        text: `${a.finding ? `“${a.name}”` : 'The log'} and “${b.name}” hardly go together: no fault explains both. Do “${repeat.name}” again.`,
         repeat: repeat.finding!.test,
       };
     });
@@ -117,7 +115,7 @@ function apart(pieces: Piece[]): { a: Piece; b: Piece; together: number }[] {
         .filter((b) => b.finding)
         .map((b) => ({ a, b, together: Math.max(...a.behind.map((behind, s) => behind + b.behind[s]!)) })),
     )
-    .filter((pair) => pair.together <= HARDLY_BOTH);
+    .filter(({ a, together }) => together <= (a.finding ? HARDLY_BOTH : HARDLY_WITH_A_LOG));
 }
 
 /** What a number that physics foretells can be explained with at the best: a set's evidence for it is what is left after the logs, which
@@ -133,9 +131,10 @@ const EVEN_AT_BEST = 0.5;
  *  own error is not missed. */
 function missed(finding: Finding, { faults, draws }: Judged['sets'][number], circuit: ResolvedCircuit): number {
   if (!foretold(finding) || changesTheNumber(finding, faults)) return -Infinity;
-  const squares = draws.map((d) => {
-    const n = expectedNumber(finding, d.v, circuit);
-    return n ? d.weight * ((n.seen - n.expected) / n.sd) ** 2 : Infinity;
+  const squares = draws.map(({ v, weight }) => {
+    const n = expectedNumber(finding, v, circuit);
+    if (!n) return Infinity;
+    return restsAtHead(finding, n, v, circuit) > 0.5 ? 0 : weight * ((n.seen - n.expected) / n.sd) ** 2;
   });
   return -0.5 * Math.max(0, squares.reduce((a, b) => a + b, 0) - 1);
 }

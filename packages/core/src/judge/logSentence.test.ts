@@ -119,3 +119,12 @@ describe('a circuit that was found hot', () => {
       said({ minutes: [0, 20, 40, 60, 80], bar: [1.9, 1.8, 1.6, 1.4, 1.3], flowC: [68, 66, 52, 40, 32], events: [on(0), off(20)] }),
     ).toMatch(/^Fell 0\.6 bar from 68 °C to 32 °C; this circuit should fall /));
 });
+
+describe('a gauge that shows nothing', () => {
+  it('is told as that, heated or not', () => {
+    const nothing = 'The gauge showed nothing all along: the circuit is empty, or the gauge is dead.';
+    expect(said({ minutes: [0, 10, 20, 30], bar: [0, 0, 0, 0] })).toBe(nothing);
+    expect(said({ minutes: [0, 10, 20, 30], bar: [0, 0, 0, 0], flowC: [18, 40, 58, 66], events: [on(0)] })).toBe(nothing);
+    expect(said({ minutes: [0, 10, 20, 30], bar: [0.3, 0.2, 0.1, 0] })).not.toBe(nothing);
+  });
+});

@@ -33,6 +33,8 @@ const WARMED_K = 5,
 /** Moves that are hardly one, bar; and a reach that is told by its middle. */
 const HARDLY_BAR = 0.15,
   NARROW_BAR = 0.05;
+/** A gauge that never shows more than this shows nothing, bar. */
+const NOTHING_BAR = 0.05;
 /** A creep beside a heat is told from so much an hour on, bar. */
 const PLAIN_PER_H_BAR = 0.15;
 
@@ -41,6 +43,7 @@ const PLAIN_PER_H_BAR = 0.15;
  *  @param at which of the judged logs @param track the same, laid out */
 export function logSentence(judged: Judged, at: number, track: LogTrack): Said {
   const told: Told = { log: judged.logs[at]!, f: judged.features[at]!, read: judged.readings[at]!, track, circuit: judged.circuit };
+  if (track.topGaugeBar < NOTHING_BAR) return 'The gauge showed nothing all along: the circuit is empty, or the gauge is dead.';
   if (track.blind?.beginsHot) return sentences([cooledBlind(told), pumpedUp(track)]);
   const heat = heatOf(told);
   if (heat) return sentences([beforeTheHeat(told), rose(told, heat), whileHot(told, heat), afterTheHeat(told), pumpedUp(track)]);

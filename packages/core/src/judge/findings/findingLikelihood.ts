@@ -1,6 +1,7 @@
 import type { ResolvedCircuit } from '../../circuit/resolveCircuit';
 import { coldLevelDensity } from '../levels/coldLevel';
 import { dischargeShares, reseatShares } from './dischargePipe';
+import { drawOffDensity } from './drawOffDensity';
 import { has } from '../faultGroups';
 import type { FaultId } from '../faults';
 import { isWaterUnsaid, type Finding } from '../Finding';
@@ -94,6 +95,8 @@ function numericLikelihood(f: Finding, faults: readonly FaultId[], v: Float64Arr
   switch (f.test) {
     case 'idle-cold-pressure':
       return f.valueBar === undefined ? null : coldLevelDensity(f.valueBar, faults, c, v);
+    case 'draw-off':
+      return drawOffDensity(f, v, c);
     case 'precharge':
       return f.valueBar === undefined ? null : prechargeDensity(f, faults, v, c);
     case 'fill-disconnected-watch':

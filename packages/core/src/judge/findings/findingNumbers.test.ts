@@ -1,5 +1,6 @@
 import { resolveCircuit } from '../../circuit/resolveCircuit';
 import type { Finding } from '../Finding';
+import { restsAtHead } from './drawOffDensity';
 import { findingLikelihood } from './findingLikelihood';
 import { changeOver } from './changeOver';
 import { expectedNumber, foretold, ranBack } from './findingNumbers';
@@ -140,4 +141,25 @@ it('who reads between two marks reads with more care: the same change says more'
   expect(sdOf({ test: 'second-gauge', firstGaugeBar: 1.25, valueBar: 1 })).toBeLessThan(
     sdOf({ test: 'second-gauge', firstGaugeBar: 1.2, valueBar: 1 }),
   );
+});
+
+describe('a circuit that has no more to give', () => {
+  const HEAD_BAR = c.staticGaugeBar;
+  const shutOff = drawOf({ gas: 0, vesselL: 0, cap: 0, air: 0.05 });
+  const drawn = (afterBar: number, v = shutOff) =>
+    findingLikelihood({ test: 'draw-off', volumeL: 0.5, beforeBar: 1.5, afterBar }, ['vessel-isolated'], v, c, NOTHING_LOGGED);
+
+  it('comes to rest at the head of its water now and then while the jug goes on filling, or goes on falling', () => {
+    expect(drawn(HEAD_BAR)).toBeGreaterThan(0.2);
+    // Between the head and nothing, or above the head, it would go on falling.
+    expect(drawn(HEAD_BAR - 0.25)).toBeLessThan(0.1 * drawn(HEAD_BAR));
+    expect(drawn(HEAD_BAR + 0.3)).toBeLessThan(0.1 * drawn(HEAD_BAR));
+    expect(drawn(0)).toBeGreaterThan(0.4);
+  });
+  it('is none that still has its vessel’s water', () => {
+    const sound = drawOf(),
+      given = number({ test: 'draw-off', volumeL: 0.2, beforeBar: 1.5, afterBar: HEAD_BAR }, sound);
+    expect(given.expected).toBeGreaterThan(0.2);
+    expect(restsAtHead({ test: 'draw-off', volumeL: 0.2, beforeBar: 1.5, afterBar: HEAD_BAR }, given, sound, c)).toBe(0);
+  });
 });

@@ -118,8 +118,9 @@ export function expectedNumber(f: Finding, v: Float64Array, c: ResolvedCircuit):
 }
 
 const AT_THE_FOOT_BAR = 0.06,
-  FOOT_MOST_BAR = 0.2,
-  JUG_ANYHOW_L = 0.4;
+  FOOT_MOST_BAR = 0.2;
+/** How much a jug may hold beyond what a circuit had to give, L. */
+export const JUG_ANYHOW_L = 0.4;
 /** Growth of water for a kelvin between cold and hot, about. */
 const GROWTH_PER_K = 4.2e-4;
 /** Where a relief holds what it lets go, a pressure is known to about so much, bar. */
