@@ -39,6 +39,18 @@ it('water at the gas valve and a pump-up that holds are told, whichever is wrong
   expect(others).toEqual([]);
 });
 
+it('a dry pipe and a full jug are, while cold; a shut valve and a free way', () => {
+  const dry: Finding = { test: 'discharge-pipe', outcome: 'dry' },
+    jug = (during: 'cold' | 'heating', volumeMl = 200): Finding => ({ test: 'discharge-catch', volumeMl, minutes: 15, during });
+  expect(judged([dry, jug('cold')])[0]).toMatchObject({ evidence: ['finding:0', 'finding:1'], repeat: 'discharge-pipe' });
+  expect(judged([jug('cold'), dry])[0]).toMatchObject({ evidence: ['finding:0', 'finding:1'], repeat: 'discharge-pipe' });
+  expect(judged([dry, jug('cold', 5)])).toEqual([]);
+  expect(judged([dry, jug('heating')])).toEqual([]);
+  const shut: Finding = { test: 'vessel-valve-position', outcome: 'closed' };
+  expect(judged([shut, { test: 'vessel-connection-flow', outcome: 'free' }])[0]).toMatchObject({ evidence: ['finding:0', 'finding:1'] });
+  expect(judged([shut, { test: 'vessel-connection-flow', outcome: 'blocked' }])).toEqual([]);
+});
+
 it('a vessel that is full and a circuit that has next to nothing to give are not: the way between them is shut', () => {
   // The jug went on filling while the gauge stood at the head.
   const collapsed: Finding = { test: 'draw-off', volumeL: 0.5, beforeBar: 1.5, afterBar: 0.35 };

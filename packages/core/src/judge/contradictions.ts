@@ -7,6 +7,7 @@ import { expectedNumber, foretold } from './findings/findingNumbers';
 import type { Evidence } from './Evidence';
 import type { Judged } from './judgeEvidence';
 import { normalPdf } from './fit/normal';
+import { plainlyApart } from './plainlyApart';
 import { testRow } from './tests';
 
 type Contradiction = Judgement['contradictions'][number];
@@ -115,6 +116,8 @@ function apart(pieces: Piece[]): { a: Piece; b: Piece; together: number }[] {
         .filter((b) => b.finding)
         .map((b) => ({ a, b, together: Math.max(...a.behind.map((behind, s) => behind + b.behind[s]!)) })),
     )
+
+    .map((pair) => (pair.a.finding && plainlyApart(pair.a.finding, pair.b.finding!) ? { ...pair, together: -Infinity } : pair))
     .filter(({ a, together }) => together <= (a.finding ? HARDLY_BOTH : HARDLY_WITH_A_LOG));
 }
 
