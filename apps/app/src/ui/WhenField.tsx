@@ -1,7 +1,7 @@
 import { useId } from 'react';
 import { View } from 'react-native';
 import { Key } from './Key';
-import { Text } from './Text';
+import { Labelled } from './Labelled';
 
 interface Props {
   label: string;
@@ -16,27 +16,19 @@ const STEPS = [-5, -1, 1];
 
 /** A day and a time by the device's own picker, and beside it the few minutes by which one is usually late. */
 export function WhenField({ label, value, onChange, onShift, problem }: Props) {
-  const id = useId();
+  const labelId = `${useId()}-label`;
   return (
     <View className="gap-1">
-      <Text nativeID={`${id}-label`} className="font-medium text-[14px] text-ink2">
-        {label}
-      </Text>
-      <View className={`entry min-h-[52px] justify-center rounded border bg-sheet ${problem ? 'border-oxide' : 'border-hair'}`}>
+      <Labelled label={label} labelId={labelId} className="justify-center" {...(problem ? { problem } : {})}>
         <input
           type="datetime-local"
-          aria-labelledby={`${id}-label`}
+          aria-labelledby={labelId}
           aria-invalid={problem ? true : undefined}
           value={value}
           onChange={(e) => onChange(e.target.value)}
           className="h-[50px] w-full bg-transparent px-3 font-figure text-[20px] text-ink"
         />
-      </View>
-      {problem ? (
-        <Text role="alert" className="text-[14px] text-oxide">
-          {problem}
-        </Text>
-      ) : null}
+      </Labelled>
       <View role="group" aria-label={`${label}, moved`} className="flex-row gap-2 pt-1">
         {STEPS.map((m) => (
           <Key

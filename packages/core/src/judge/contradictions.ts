@@ -114,12 +114,16 @@ function apart(pieces: Piece[]): { a: Piece; b: Piece; together: number }[] {
       pieces
         .slice(i + 1)
         .filter((b) => b.finding)
-        .map((b) => ({ a, b, together: Math.max(...a.behind.map((behind, s) => behind + b.behind[s]!)) })),
+        .map((b) => ({ a, b, together: together(a, b) })),
     )
-
-    .map((pair) => (pair.a.finding && plainlyApart(pair.a.finding, pair.b.finding!) ? { ...pair, together: -Infinity } : pair))
-    .filter(({ a, together }) => together <= (a.finding ? HARDLY_BOTH : HARDLY_WITH_A_LOG));
+    .filter((pair) => pair.together <= (pair.a.finding ? HARDLY_BOTH : HARDLY_WITH_A_LOG));
 }
+
+/** How well the set that explains both best does, as a log likelihood below the best of each. */
+const together = (a: Piece, b: Piece): number =>
+  a.finding && b.finding && plainlyApart(a.finding, b.finding)
+    ? -Infinity
+    : Math.max(...a.behind.map((behind, s) => behind + b.behind[s]!));
 
 /** What a number that physics foretells can be explained with at the best: a set's evidence for it is what is left after the logs, which
  *  may have ruled every explanation out. */

@@ -1,8 +1,8 @@
-import type { CircuitSheet } from '../circuit/CircuitSheet';
 import type { PressureLog } from '../log/PressureLog';
 import { diagnose } from './diagnose';
 import type { Finding } from './Finding';
 import { idleThroughout } from './idleThroughout';
+import { SMALL_HOME } from './test/homes';
 
 const overnight = (pressureBar: number[], more: Partial<PressureLog> = {}): PressureLog => ({
   source: 'hand',
@@ -35,22 +35,11 @@ it('temperatures, and a word of the heat, tell more', () => {
 });
 
 it('what rose overnight with no heat is water coming in, though nobody wrote down that there was none', () => {
-  const HOME: CircuitSheet = {
-    kind: 'sealed-hot-water',
-    waterVolumeL: 90,
-    heatOutputKw: 24,
-    staticHeadM: 4,
-    vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 },
-    reliefValve: { setBar: 3 },
-    fill: { kind: 'manual-loop' },
-    domesticHotWater: { kind: 'plate-exchanger' },
-    gauge: { kind: 'dial', resolutionBar: 0.1 },
-  };
   const { hypotheses, because } = diagnose({
     format: 'jumper-case',
     version: 1,
     id: 'overnight',
-    circuit: HOME,
+    circuit: SMALL_HOME,
     logs: [overnight([1.5, 2.4])],
     findings: found(2.4),
   });

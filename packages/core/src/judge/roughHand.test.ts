@@ -2,21 +2,9 @@ import type { CircuitSheet } from '../circuit/CircuitSheet';
 import type { PressureLog } from '../log/PressureLog';
 import type { Case } from './Case';
 import { diagnose } from './diagnose';
+import { SMALL_HOME } from './test/homes';
 
 // A few readings as a hand takes them, and what anybody in the trade would say of them. Common practice.
-const WALL: CircuitSheet = {
-  kind: 'sealed-hot-water',
-  waterVolumeL: 90,
-  waterVolumeSource: 'estimated',
-  heatOutputKw: 24,
-  staticHeadM: 4,
-  vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75, isolationValve: 'none' },
-  reliefValve: { setBar: 3 },
-  fill: { kind: 'manual-loop' },
-  domesticHotWater: { kind: 'plate-exchanger' },
-  gauge: { kind: 'dial', resolutionBar: 0.1 },
-  maxFlowC: 75,
-};
 const PLANT: CircuitSheet = {
   kind: 'sealed-hot-water',
   waterVolumeL: 1800,
@@ -56,7 +44,7 @@ it('what falls twice from the same place while it is heated lifts there, well be
     { test: 'second-gauge', valueBar: 2, firstGaugeBar: 2 },
     { test: 'relief-marking', markedBar: 3 },
   ];
-  const large = { ...WALL, waterVolumeL: 150 };
+  const large = { ...SMALL_HOME, waterVolumeL: 150 };
   expect(judged(large, readBy(LIFTS_TWICE, true), findings).hypotheses[0]!.faults).toEqual(['relief-valve-lifts-early']);
   // Without the second gauge the one on the boiler may lie, and the relief be right.
   expect(judged(large, readBy(LIFTS_TWICE, true)).hypotheses[0]!.faults).toEqual(['gauge-misreading']);

@@ -1,9 +1,9 @@
 import { useState } from 'react';
-import { ScrollView, useWindowDimensions } from 'react-native';
 import type { FactBody } from '@jumper/contract';
 import { Button } from '../../ui/Button';
 import { Text } from '../../ui/Text';
 import type { Units } from '../units/units';
+import { DockPanel } from './DockPanel';
 import { EntryForm } from './EntryForm';
 
 interface Props {
@@ -15,16 +15,15 @@ interface Props {
 
 /** A reading that was taken before now: what the customer saw last night, what stands on a slip of paper. */
 export function EarlierReading({ units, reliefBar, onKeep, onClose }: Props) {
-  const { height } = useWindowDimensions();
   const [body] = useState(() => ({ kind: 'reading' as const, at: new Date().toISOString(), pressureBar: null }));
   return (
-    <ScrollView testID="earlier" style={{ maxHeight: Math.max(200, height - 330) }} contentContainerClassName="gap-3 pb-1">
+    <DockPanel testID="earlier">
       <Text role="heading" aria-level={2} className="font-semibold text-[17px]">
         A reading from earlier
       </Text>
       <EntryForm body={body} units={units} reliefBar={reliefBar} label="Keep" onKeep={onKeep}>
         <Button label="Close" kind="quiet" className="flex-1" onPress={onClose} />
       </EntryForm>
-    </ScrollView>
+    </DockPanel>
   );
 }

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { ScrollView, useWindowDimensions, View } from 'react-native';
+import { View } from 'react-native';
 import { v7 } from 'uuid';
 import type { FactBody } from '@jumper/contract';
 import { Button } from '../../ui/Button';
@@ -7,10 +7,10 @@ import { Field } from '../../ui/Field';
 import { Key } from '../../ui/Key';
 import { Text } from '../../ui/Text';
 import { startTimer } from '../timers/timers';
-import { fromField } from '../units/formUnits';
 import { quantityText } from '../units/quantity';
-import { parseTyped } from '../units/units';
 import { useUnits } from '../units/UnitsProvider';
+import { checkLitres } from './checkLitres';
+import { DockPanel } from './DockPanel';
 import { EVENT_TITLES, MORE_EVENTS } from './eventTitles';
 
 const MINUTES = [5, 10, 15, 30];
@@ -25,30 +25,22 @@ interface Props {
   onClose: () => void;
 }
 
-/** More than that nobody draws off by a jug. */
-const MOST_L = 500;
-
 /** What happens less often: valves, a measured draw-off, a note, a timer of one's own. */
 export function MoreEvents({ jobId, otherHeat, onEvent, onEarlier, onClose }: Props) {
-  const { height } = useWindowDimensions();
   const { units } = useUnits();
   const [litres, setLitres] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const [note, setNote] = useState('');
   const at = () => new Date().toISOString();
   const drawOff = () => {
-    const typed = parseTyped(litres);
-    if (typed.kind !== 'number')
-      return setProblem(
-        typed.kind === 'empty' ? 'Drawn off: say how much, by the measuring jug.' : `Drawn off: “${litres.trim()}” is not a number.`,
-      );
-    const volumeL = fromField(typed.value, 'L', units);
-    if (volumeL <= 0 || volumeL > MOST_L)
-      return setProblem(`Drawn off: must be above 0, at most ${quantityText(MOST_L, 'volume', units)}.`);
+    const check = checkLitres(litres, 'Drawn off', units);
+    if (check.kind === 'bad') return setProblem(check.message);
+    const { volumeL } = check;
+    if (volumeL === null) return setProblem('Drawn off: say how much, by the measuring jug.');
     onEvent({ kind: 'event', at: at(), event: 'drawn-off', volumeL }, `${quantityText(volumeL, 'small-volume', units)} drawn off noted`);
   };
   return (
-    <ScrollView testID="more" style={{ maxHeight: Math.max(200, height - 330) }} contentContainerClassName="gap-3 pb-1">
+    <DockPanel testID="more">
       <View role="group" aria-label="More events" className="flex-row flex-wrap gap-2">
         {[...(otherHeat ? [otherHeat] : []), ...MORE_EVENTS].map((k) => (
           <Key
@@ -111,6 +103,6 @@ export function MoreEvents({ jobId, otherHeat, onEvent, onEarlier, onClose }: Pr
         ))}
       </View>
       <Button label="Close" kind="quiet" onPress={onClose} />
-    </ScrollView>
+    </DockPanel>
   );
 }

@@ -47,3 +47,19 @@ export function checkTemperature(
     };
   return { kind: 'ok', celsius };
 }
+
+/** Flow and return of one reading as typed: those that were read, or the first that cannot be. */
+export function checkTemperatures(
+  typed: { flow: string; ret: string },
+  units: Units,
+): { kind: 'ok'; flowC?: number; returnC?: number } | { kind: 'bad'; field: 'flow' | 'ret'; message: string } {
+  const flow = checkTemperature(typed.flow, 'Flow', units);
+  if (flow.kind === 'bad') return { ...flow, field: 'flow' };
+  const ret = checkTemperature(typed.ret, 'Return', units);
+  if (ret.kind === 'bad') return { ...ret, field: 'ret' };
+  return {
+    kind: 'ok',
+    ...(flow.celsius !== null ? { flowC: flow.celsius } : {}),
+    ...(ret.celsius !== null ? { returnC: ret.celsius } : {}),
+  };
+}

@@ -1,8 +1,8 @@
 import type { FactBody } from '@jumper/contract';
-import { fromField, toField } from '../units/formUnits';
-import { quantityText } from '../units/quantity';
-import { parseTyped, type Units } from '../units/units';
-import { checkPressure, checkTemperature, type PressureCheck } from './checkPressure';
+import { toField } from '../units/formUnits';
+import type { Units } from '../units/units';
+import { checkLitres } from './checkLitres';
+import { checkPressure, checkTemperatures, type PressureCheck } from './checkPressure';
 
 /** What can be put right in place. Other entries are made again where they were made; anything can be taken back. */
 export type Correctable = Extract<FactBody, { kind: 'reading' | 'event' | 'finding' | 'repair' }>;
@@ -42,9 +42,6 @@ export type Correction =
   | { kind: 'bad'; field: EntryField; message: string }
   | { kind: 'ask'; question: Extract<PressureCheck, { kind: 'ask' }>; take: (bar: number) => Correctable };
 
-/** More than that nobody fills in or draws off by hand, L. */
-const MOST_L = 500;
-
 /** The entry with what was typed in it. What was not touched keeps the value it had, to the last digit and the second. */
 export function correction(body: Correctable, typed: EntryText, units: Units, reliefBar: number, nowMs: number): Correction {
   const before = entryText(body, units),
@@ -54,23 +51,37 @@ export function correction(body: Correctable, typed: EntryText, units: Units, re
   if (Date.parse(at) > nowMs) return { kind: 'bad', field: 'at', message: 'Time: that is still to come.' };
   if (body.kind === 'repair') return { kind: 'ok', body: { ...body, at, repair: { ...body.repair, at } } };
   if (body.kind === 'finding') return { kind: 'ok', body: { ...body, at } };
-  if (body.kind === 'event') {
-    if (!touched('litres')) return { kind: 'ok', body: { ...body, at } };
-    const litres = checkLitres(typed.litres, units);
-    return litres.kind === 'bad' ? litres : { kind: 'ok', body: { ...without(body, 'volumeL'), at, ...litres.volumeL } };
-  }
-  const temperatures: { flowC?: number; returnC?: number } = {};
-  for (const [field, key, name] of [
-    ['flow', 'flowC', 'Flow'],
-    ['ret', 'returnC', 'Return'],
-  ] as const) {
-    const check = checkTemperature(typed[field], name, units);
-    if (check.kind === 'bad') return { kind: 'bad', field, message: check.message };
-    const celsius = touched(field) ? check.celsius : (body[key] ?? null);
-    if (celsius !== null) temperatures[key] = celsius;
-  }
-  const standing = { ...without(body, 'flowC', 'returnC'), at, ...temperatures };
-  const onlyTemperatures = typed.pressure.trim() === '' && Object.keys(temperatures).length > 0;
+  return body.kind === 'event'
+    ? event({ ...body, at }, typed.litres, touched, units)
+    : reading({ ...body, at }, typed, touched, units, reliefBar);
+}
+
+type Touched = (field: EntryField) => boolean;
+
+function event(body: Extract<Correctable, { kind: 'event' }>, litres: string, touched: Touched, units: Units): Correction {
+  if (!touched('litres')) return { kind: 'ok', body };
+  const check = checkLitres(litres, 'How much', units),
+    { volumeL: _before, ...bare } = body;
+  if (check.kind === 'bad') return { ...check, field: 'litres' };
+  return { kind: 'ok', body: check.volumeL === null ? bare : { ...bare, volumeL: check.volumeL } };
+}
+
+function reading(
+  body: Extract<Correctable, { kind: 'reading' }>,
+  typed: EntryText,
+  touched: Touched,
+  units: Units,
+  reliefBar: number,
+): Correction {
+  const read = checkTemperatures(typed, units),
+    { flowC, returnC, ...bare } = body;
+  if (read.kind === 'bad') return read;
+  const standing = {
+    ...bare,
+    ...kept('flowC', touched('flow') ? read.flowC : flowC),
+    ...kept('returnC', touched('ret') ? read.returnC : returnC),
+  };
+  const onlyTemperatures = typed.pressure.trim() === '' && (standing.flowC !== undefined || standing.returnC !== undefined);
   if (!touched('pressure') && (body.pressureBar !== null || onlyTemperatures)) return { kind: 'ok', body: standing };
   if (onlyTemperatures) return { kind: 'ok', body: { ...standing, pressureBar: null } };
   const pressure = checkPressure(typed.pressure, units, reliefBar);
@@ -78,22 +89,13 @@ export function correction(body: Correctable, typed: EntryText, units: Units, re
   const take = (pressureBar: number): Correctable => ({ ...standing, pressureBar });
   return pressure.kind === 'ask' ? { kind: 'ask', question: pressure, take } : { kind: 'ok', body: take(pressure.bar) };
 }
+const kept = <K extends string>(name: K, celsius: number | undefined): Partial<Record<K, number>> =>
+  celsius === undefined ? {} : ({ [name]: celsius } as Record<K, number>);
 
 /** The time in the field so many minutes earlier (below zero) or later; what is no time stays. */
 export function shiftMinutes(at: string, minutes: number): string {
   const ms = Date.parse(at);
   return Number.isNaN(ms) ? at : localMinute(ms + minutes * 60_000);
-}
-
-function checkLitres(text: string, units: Units): { kind: 'ok'; volumeL: { volumeL?: number } } | Extract<Correction, { kind: 'bad' }> {
-  const bad = (message: string) => ({ kind: 'bad' as const, field: 'litres' as const, message: `How much: ${message}` });
-  const number = parseTyped(text);
-  if (number.kind === 'empty') return { kind: 'ok', volumeL: {} };
-  if (number.kind === 'not-a-number') return bad(`“${text.trim()}” is not a number.`);
-  const volumeL = fromField(number.value, 'L', units);
-  return volumeL <= 0 || volumeL > MOST_L
-    ? bad(`must be above 0, at most ${quantityText(MOST_L, 'volume', units)}.`)
-    : { kind: 'ok', volumeL: { volumeL } };
 }
 
 /** The moment moved by as much as the minute was: its seconds, and so the order of what was logged in one minute, stay. */
@@ -110,8 +112,4 @@ export function localMinute(ms: number): string {
   const d = new Date(ms),
     two = (n: number) => String(n).padStart(2, '0');
   return `${d.getFullYear()}-${two(d.getMonth() + 1)}-${two(d.getDate())}T${two(d.getHours())}:${two(d.getMinutes())}`;
-}
-
-function without<T extends object, K extends keyof T>(of: T, ...keys: K[]): Omit<T, K> {
-  return Object.fromEntries(Object.entries(of).filter(([k]) => !keys.includes(k as K))) as Omit<T, K>;
 }

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { COLD_BELOW_C, type EventKind, type PositionId } from '@jumper/core';
 import type { FactBody } from '@jumper/contract';
 import { nudgeBar, pressureText, type Units } from '../units/units';
-import { checkPressure, checkTemperature, type PressureCheck } from './checkPressure';
+import { checkPressure, checkTemperatures, type PressureCheck } from './checkPressure';
 import { EVENT_TITLES } from './eventTitles';
 import { useShortcuts } from './useShortcuts';
 
@@ -88,17 +88,13 @@ export function useDock({
   const readTemperatures = (): { flowC?: number; returnC?: number } | null => {
     setTemperatureProblem(null);
     if (!temperatures) return {};
-    const flow = checkTemperature(temperatures.flow, 'Flow', units);
-    if (flow.kind === 'bad') {
-      setTemperatureProblem({ field: 'flow', message: flow.message });
+    const check = checkTemperatures(temperatures, units);
+    if (check.kind === 'bad') {
+      setTemperatureProblem(check);
       return null;
     }
-    const ret = checkTemperature(temperatures.ret, 'Return', units);
-    if (ret.kind === 'bad') {
-      setTemperatureProblem({ field: 'ret', message: ret.message });
-      return null;
-    }
-    return { ...(flow.celsius !== null ? { flowC: flow.celsius } : {}), ...(ret.celsius !== null ? { returnC: ret.celsius } : {}) };
+    const { kind: _ok, ...read } = check;
+    return read;
   };
 
   const note = async (body: Extract<FactBody, { kind: 'event' }>, said: string) => {

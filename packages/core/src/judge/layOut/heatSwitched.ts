@@ -2,7 +2,7 @@ import type { ResolvedCircuit } from '../../circuit/resolveCircuit';
 import { EVENT_OFF_S, isHeatSwitch, type LogEvent } from '../../log/PressureLog';
 import type { ReducedLog } from '../../log/reduceLog';
 import type { BlindHeat } from './blindHeat';
-import { pumpRuns } from './pumpRuns';
+import { pumpRuns, timesPumped } from './pumpRuns';
 import { movesWater } from './stepsWhereSeen';
 
 export interface HeatSwitch {
@@ -51,9 +51,8 @@ const placesOf = (tS: number[], events: LogEvent[]): ReadonlySet<number> =>
  *  may do so as well. */
 function pumpedAt(gaugeBar: number[], tS: number[], circuit: ResolvedCircuit): ReadonlySet<number> {
   const unheated = gaugeBar.map(() => 0),
-    places = new Set(pumpRuns(gaugeBar, tS, unheated, circuit)),
-    runs = [...places].filter((place) => !places.has(place - 1));
-  return runs.length >= AGAIN ? places : new Set();
+    places = pumpRuns(gaugeBar, tS, unheated, circuit);
+  return new Set(timesPumped(places) >= AGAIN ? places : []);
 }
 const AGAIN = 2;
 

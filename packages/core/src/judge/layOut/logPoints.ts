@@ -4,7 +4,7 @@ import { reduceLog, type ReducedLog } from '../../log/reduceLog';
 import { unsaidTopUps } from '../../log/unsaidTopUps';
 import { meanTemperatures, type MeanTemperatures } from './meanTemperatures';
 import { pointsOfDays } from './pointsOfDays';
-import { pumpRuns } from './pumpRuns';
+import { pumpRuns, timesPumped } from './pumpRuns';
 import { stepsWhereSeen } from './stepsWhereSeen';
 
 /** A visit is thinned by averages; a log of days, that holds more readings than a hand takes, to blocks of minutes, and these to where they
@@ -54,7 +54,7 @@ export function logPoints(log: PressureLog, stepBar: number, circuit: ResolvedCi
     means: { ...means, meanC: of(means.meanC), guessedK: of(means.guessedK) },
     events,
     underWay: underWay.map((i) => kept.indexOf(i)).filter((i) => i >= 0),
-    pumpedTimes: runs.filter((place) => !runs.includes(place - 1)).length,
+    pumpedTimes: timesPumped(runs),
     movedS: [...runs, ...anew].map((i) => r.tS[i]!),
     closelyS: closely && [r.tS[closely.from]!, r.tS[closely.to]!],
   };

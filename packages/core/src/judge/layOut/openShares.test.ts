@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import type { CircuitSheet } from '../../circuit/CircuitSheet';
 import type { EventKind, LogEvent } from '../../log/PressureLog';
 import { diagnose } from '../diagnose';
+import { SMALL_HOME } from '../test/homes';
 import { openShares, shutsAValve } from './openShares';
 
 const at = (tS: number, kind: EventKind): LogEvent => ({ tS, kind });
@@ -86,22 +87,13 @@ it('steady as long as the main was shut and rising from the reading at which it 
 });
 
 it('what falls only while a hot tap is open and the main shut goes out by the hole to the hot water', () => {
-  const circuit: CircuitSheet = {
-    kind: 'sealed-hot-water',
-    waterVolumeL: 100,
-    staticHeadM: 4,
-    vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 },
-    reliefValve: { setBar: 3 },
-    fill: { kind: 'manual-loop', mainsBar: 3.5 },
-    domesticHotWater: { kind: 'plate-exchanger' },
-  };
   const minutes = [0, 10, 20, 30, 40, 50, 60];
   const log = {
     source: 'hand' as const,
     samples: { tS: minutes.map((m) => 60 * m), pressureBar: [2, 2.1, 2.2, 2.1, 1.95, 2.05, 2.15], flowC: minutes.map(() => 20) },
     events: [at(1260, 'cold-main-closed'), at(1260, 'hot-tap-open'), at(2460, 'hot-tap-closed'), at(2460, 'cold-main-opened')],
   };
-  const { hypotheses } = diagnose({ format: 'jumper-case', version: 1, id: 'tap', circuit, logs: [log] });
+  const { hypotheses } = diagnose({ format: 'jumper-case', version: 1, id: 'tap', circuit: SMALL_HOME, logs: [log] });
   expect(hypotheses[0]!.faults).toEqual(['dhw-plate-perforated']);
   expect(hypotheses[0]!.probability).toBeGreaterThan(0.8);
 });

@@ -49,6 +49,9 @@ export function pumpRuns(gaugeBar: ArrayLike<number>, tS: ArrayLike<number>, mea
   return found;
 }
 
+/** How many runs those places are of: places that follow one another are one. @param places in their order */
+export const timesPumped = (places: readonly number[]): number => places.filter((place, i) => place !== places[i - 1]! + 1).length;
+
 /** Whether heat may have lifted the pressure from one point to another. */
 function mayBeHeat(gaugeBar: ArrayLike<number>, meanC: ArrayLike<number>, from: number, to: number): boolean {
   const warmedK = meanC[to]! - meanC[from]!;

@@ -14,8 +14,8 @@ export interface SeenLift extends LetGo {
 }
 
 /** A relief lifts about where it did before, bar; what a hand reads is seldom the very peak, the more seldom the longer it was not read, and
- *  the highest of several nearer to it; and from where it lifts to where it blows freely
- *  the pressure goes on rising, by about so much of its setting (common practice: of a diaphragm relief that is up to a tenth, and more). */
+ *  the highest of several nearer to it; and from where it lifts to where it blows freely the pressure goes on rising, by about so much of its
+ *  setting (common practice: of a diaphragm relief that is up to a tenth, and more). */
 const LIFTS_ABOUT_BAR = 0.07,
   PEAK_UNREAD_BAR = 0.2,
   UNREAD_ABOUT = 0.5,
@@ -58,8 +58,8 @@ const pumpStopped = ({ fellBar, times }: SeenLift): number =>
   times > 0 ? 0 : PUMP_STOPPED * Math.exp(-Math.max(0, fellBar - PUMP_MOVES_BAR) / PUMP_FALLS_BAR);
 
 /** How often a circuit falls so where a few kelvins that no thermometer on a pipe shows are enough for it, or its hole in that time: one
- *  without its vessel, or whose vessel has given its last. Seldom where the water was read warmer after it. So fast may it cool by more than is read, K/min, up to so many; and so far off may
- *  the time be, as a logarithm. Common practice. */
+ *  without its vessel, or whose vessel has given its last; and how much less often by cooling where the water was read warmer after it. So
+ *  fast may it cool by more than is read, K/min, up to so many; and so far off may the time be, as a logarithm. Common practice. */
 const FALLS_BY_ITSELF = 0.25,
   THOUGH_IT_WARMS = 0.2,
   UNSEEN_K_PER_MIN = 0.4,
