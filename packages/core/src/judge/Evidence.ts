@@ -1,5 +1,6 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import type { PressureLog } from '../log/PressureLog';
+import type { Complaint } from './complaints';
 import type { Finding } from './Finding';
 
 /** What was measured on a visit, before or after the work. */
@@ -8,6 +9,8 @@ export interface Evidence {
   logs: PressureLog[];
   /** The logs' places in the case file. */
   logIndices: number[];
+  /** What was told of it as it was found. */
+  complaint?: Complaint[];
   /** With their place in the case file. */
   findings: { finding: Finding; index: number }[];
 }

@@ -6,6 +6,7 @@ import type { PressureLog } from '../log/PressureLog';
 import type { LogReading } from '../log/reading/LogReading';
 import { readLog } from '../log/readLog';
 import { readingSlip, withoutReading } from '../log/readingSlip';
+import type { Complaint } from './complaints';
 import type { Evidence } from './Evidence';
 import type { Finding } from './Finding';
 import { idleThroughout } from './idleThroughout';
@@ -28,6 +29,7 @@ export interface Visit {
   /** The circuit with its vessel at the gauge's level, as the draws' parameters are meant. */
   seen: ResolvedCircuit;
   findings: readonly Finding[];
+  complaint: readonly Complaint[];
   /** Without the slips of sensors and of whoever read. */
   logs: PressureLog[];
   /** Of each log, the place of the reading that was left out as a slip of whoever read; null where none was. */
@@ -57,7 +59,7 @@ export interface Visit {
 
 /** Reads a visit's evidence. A steam boiler's logs say nothing here.
  *  @throws {OutOfRangeError} where the sheet's numbers lie outside the physics */
-export function readVisit({ circuit: sheet, logs: asWritten, findings: inFile }: Evidence): Visit {
+export function readVisit({ circuit: sheet, logs: asWritten, findings: inFile, complaint = [] }: Evidence): Visit {
   const findings = inFile.map((f) => f.finding);
   const written = sheet.kind === 'steam' ? [] : asWritten.map(spikesOut);
   const circuit = withSeenStep(sheet, written),
@@ -76,6 +78,7 @@ export function readVisit({ circuit: sheet, logs: asWritten, findings: inFile }:
     circuit,
     seen,
     findings,
+    complaint,
     logs,
     slips,
     tracks,

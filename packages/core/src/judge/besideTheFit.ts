@@ -1,5 +1,6 @@
 import { coldLevelDensity, levelHangsOnDraw } from './levels/coldLevel';
 import { earlyLiftShare } from './levels/earlyLiftShare';
+import { complaintsBesideLog } from './complaintsBesideLog';
 import { has, INFLOW, OUTFLOW } from './faultGroups';
 import type { FaultId } from './faults';
 import { hotLevelDensity } from './levels/hotLevel';
@@ -104,6 +105,7 @@ const SAYINGS: readonly Says[] = [
   letGo,
   ranEmpty,
   comesTooHigh,
+  complaintsBesideLog,
 ];
 
 /** All that a visit's logs say of a set beside the way the pressure moves. */

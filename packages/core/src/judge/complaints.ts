@@ -49,3 +49,24 @@ export const COMPLAINT_ROWS: Record<Complaint, ComplaintRow> = {
   'water-on-floor': { title: 'Water on the floor', short: 'water on the floor', favours: [[['circuit-leak', 'air-vent-faulty'], 6], [['boiler-exchanger-leak'], 2], [['steam-return-leak', 'steam-relief-passing', 'steam-boiler-section-leak'], 3], [['none'], 0.3]] },
   'level-wrong': { title: 'Level in the glass is wrong', short: 'level wrong', favours: [[['steam-boiler-overfilled', 'steam-feeder-passing', 'steam-feeder-failed', 'steam-gauge-glass-blocked', 'steam-return-leak', 'steam-boiler-section-leak'], 3], [['steam-dirty-water', 'steam-return-restricted'], 2.5], [['none'], 0.5]] },
 };
+
+/** Complaints are told roughly, and not always of what is wrong now: this power takes the edge off them. */
+const COMPLAINT_WEIGHT = 0.75;
+
+/** How many times likelier complaints make a set: each needs one fault of it that explains it, and speaks against a set only where none
+ *  does. Several complaints are one story told several ways: together they count for less than each alone would add up to.
+ *  @param asTold what is left of a fault's factor by the rest of the visit */
+export function complaintsTimes(
+  faults: readonly FaultId[],
+  told: readonly Complaint[],
+  asTold: (times: number, fault: FaultId, complaint: Complaint) => number = (times) => times,
+): number {
+  const timesOf = (f: FaultId, c: Complaint) =>
+    asTold(
+      COMPLAINT_ROWS[c].favours.reduce((q, [favoured, times]) => (favoured.includes(f) ? q * times : q), 1),
+      f,
+      c,
+    );
+  const product = told.reduce((p, c) => p * Math.max(...faults.map((f) => timesOf(f, c))), 1);
+  return Math.pow(product, COMPLAINT_WEIGHT * told.length ** -0.4);
+}

@@ -1,5 +1,5 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
-import { COMPLAINT_ROWS, type Complaint } from './complaints';
+import { complaintsTimes, type Complaint } from './complaints';
 import { INFLOW, LITTLE_GAS } from './faultGroups';
 import { applicableFaults, faultRow, type FaultId } from './faults';
 import type { Finding } from './Finding';
@@ -170,27 +170,14 @@ const soughtFor = (testsMade: number): number => Math.min(1, UNTESTED + PER_TEST
 const UNTESTED = 0.6,
   PER_TEST = 0.2;
 
-/** What the complaint makes of a set: each complaint needs one fault of it that explains it, and speaks against a set only where none does.
- *  Several complaints are one story told several ways: together they count for less than each alone would add up to. */
+/** What the complaint makes of a set; where there is none, that is a hint too. */
 function complaintFactor(faults: FaultId[], { complaint = [], findings = [] }: PriorInput): number {
-  if (complaint.length === 0)
-    return faults[0] === 'none' &&
-      !findings.some(({ test, count }) => test === 'top-ups-per-month' && count !== undefined && count >= OFTEN_TOPPED_UP)
-      ? NO_COMPLAINT
-      : 1;
-  const product = complaint.reduce(
-    (p, c) =>
-      p *
-      Math.max(
-        ...faults.map((f) => COMPLAINT_ROWS[c].favours.reduce((q, [favoured, factor]) => (favoured.includes(f) ? q * factor : q), 1)),
-      ),
-    1,
-  );
-  return Math.pow(product, COMPLAINT_WEIGHT * complaint.length ** -0.4);
+  if (complaint.length > 0) return complaintsTimes(faults, complaint);
+  return faults[0] === 'none' &&
+    !findings.some(({ test, count }) => test === 'top-ups-per-month' && count !== undefined && count >= OFTEN_TOPPED_UP)
+    ? NO_COMPLAINT
+    : 1;
 }
-
-/** Complaints are told roughly, and not always of what is wrong now: this power takes the edge off them. */
-const COMPLAINT_WEIGHT = 0.75;
 
 /** A visit without any complaint is often a routine one, unless somebody says that he has to top it up all the time. Common practice. */
 const NO_COMPLAINT = 1.85,

@@ -15,6 +15,7 @@ export function splitEpochs(input: Case): { asFound: Evidence; afterWork: Eviden
   const findings = (input.findings ?? []).map((finding, index) => ({ finding, index }));
   const of = (after: boolean): Evidence => ({
     circuit: input.circuit,
+    ...(after || !input.complaint ? {} : { complaint: input.complaint }),
     logs: logs.filter((l) => l.after === after).map((l) => l.log),
     logIndices: logs.filter((l) => l.after === after).map((l) => l.index),
     findings: findings.filter((f) => comesAfter(f.finding, input, firstRepair) === after),

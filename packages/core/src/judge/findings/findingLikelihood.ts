@@ -48,6 +48,7 @@ export function findingLikelihood(
 
 /** Whether a finding's likelihood hangs on the circuit's parameters, or only on which faults there are: then one draw will do for all. */
 export function hangsOnDraw(f: Pick<Finding, 'test' | 'outcome'>, faults: readonly FaultId[]): boolean {
+  if (f.test === 'top-ups-per-month' && faults.includes('relief-valve-lifts-early')) return true;
   if (HANGS_ON_THE_GAUGE.has(f.test)) return faults.includes('gauge-misreading');
   if (f.outcome !== undefined) return f.test === 'gas-valve-press' && faults.includes('vessel-undercharged');
   return f.test !== 'relief-marking' && NUMBER_TABLES[f.test] === undefined;

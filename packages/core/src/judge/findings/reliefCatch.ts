@@ -84,7 +84,7 @@ const lifted = (rate: number) => normalPdf(Math.log(rate / LIFTED_L_PER_H), 0, L
 export const nearLift = (gapBar: number): number => Math.exp(-((Math.max(0, gapBar) / GAP_BAR) ** 2));
 
 /** How near a pressure that the gauge showed came to a draw's own lift. */
-const nearOwnLift = (shownBar: number, v: Float64Array): number => nearLift(v[SLOT.lift]! - (shownBar - v[SLOT.offset]!));
+export const nearOwnLift = (shownBar: number, v: Float64Array): number => nearLift(v[SLOT.lift]! - (shownBar - v[SLOT.offset]!));
 
 /** How often a jug under the discharge catches something where nobody logged the pressure. Common practice. */
 function chanceUnlogged(during: string, faults: readonly FaultId[]): number {

@@ -1,5 +1,6 @@
 import type { ResolvedCircuit } from '../../circuit/resolveCircuit';
 import { nearRelief } from './dischargePipe';
+import { nearOwnLift } from './reliefCatch';
 import { has, LITTLE_GAS, OUTFLOW } from '../faultGroups';
 import type { FaultId } from '../faults';
 import type { Logged } from '../Logged';
@@ -8,21 +9,30 @@ import type { Logged } from '../Logged';
 const FEED_SHUT = 0.4;
 /** Top-ups a month where nobody needs to. */
 const NEVER = 0.3;
-/** Top-ups a month where the relief lifts hot, and how often that is made good by hand. Common practice. */
-const SPILLS = 3,
-  SPILLS_SEEN = 0.6;
+/** How often what a relief let go hot is made good by hand. Common practice. */
+const SPILLS_SEEN = 0.6;
 /** Of circuits that have to be topped up, those where it is done daily or nearly. More often than daily says no more. Common practice. */
 const OFTEN = 0.15,
   DAILY = 30;
+/** How often what lost its gas is topped up though its heat stays well below the relief while it is logged: other runs are hotter, and
+ *  some of its water went before. Share of what it is where every run spills. Common practice. */
+const SPILLS_UNSEEN = 0.15;
+
 /** How often it is topped up, a month, and how often where it is bad. Common practice. */
-function topUpsAMonth(faults: readonly FaultId[]): { mean: number; oftenMean: number } {
-  if (has(faults, ...OUTFLOW)) return { mean: 4, oftenMean: 20 };
-  if (has(faults, ...LITTLE_GAS, 'relief-valve-lifts-early')) return { mean: 3, oftenMean: 10 };
+interface Rate {
+  mean: number;
+  oftenMean: number;
+}
+const LOSES: Rate = { mean: 4, oftenMean: 20 },
+  SPILLS_HOT: Rate = { mean: 3, oftenMean: 10 };
+
+/** How often what loses no water at the relief is topped up, a month. */
+const keeps = (faults: readonly FaultId[]): Rate => {
   const mean = has(faults, 'fill-pressure-too-high', 'vessel-overcharged', 'boiler-overheating', 'air-in-circuit', 'fill-pressure-too-low')
     ? 0.8
     : NEVER;
   return { mean, oftenMean: mean };
-}
+};
 
 /** How likely it is that somebody tops up so often, a month. */
 export function topUpsLikelihood(
@@ -35,15 +45,22 @@ export function topUpsLikelihood(
   // Gamma–Poisson, shape 1: rates differ widely from house to house. Some top up for reasons of their own.
   const count = Math.min(toldCount, DAILY),
     counted = (mean: number) => Math.pow(mean / (1 + mean), count) / (1 + mean),
-    { mean, oftenMean } = topUpsAMonth(faults);
-  // What comes up to its relief whenever it is heated spills there, whatever drives it up, and somebody makes that good.
-  const spills = logged.usualPeakGaugeBar === null || mean >= SPILLS ? 0 : SPILLS_SEEN * nearRelief(faults, logged.usualPeakGaugeBar, v, c);
+    at = ({ mean, oftenMean }: Rate) => (1 - OFTEN) * counted(mean) + OFTEN * counted(oftenMean);
   // What feeds itself is topped up by nobody, unless its feed is kept shut.
   const byHand = c.fedByItself ? FEED_SHUT : 1;
-  return (
-    0.93 *
-      (byHand * ((1 - spills) * ((1 - OFTEN) * counted(mean) + OFTEN * counted(oftenMean)) + spills * counted(SPILLS)) +
-        (1 - byHand) * counted(NEVER)) +
-    0.07 * counted(4)
-  );
+  return 0.93 * (byHand * needed() + (1 - byHand) * counted(NEVER)) + 0.07 * counted(4);
+
+  function needed(): number {
+    if (has(faults, ...OUTFLOW)) return at(LOSES);
+    const usualBar = logged.usualPeakGaugeBar,
+      early = faults.includes('relief-valve-lifts-early');
+    if (early || has(faults, ...LITTLE_GAS)) {
+      const comesNear = usualBar === null ? 1 : early ? nearOwnLift(usualBar, v) : nearRelief(faults, usualBar, v, c),
+        spills = Math.max(SPILLS_UNSEEN, comesNear);
+      return spills * at(SPILLS_HOT) + (1 - spills) * at(keeps(faults));
+    }
+    // What comes up to its relief whenever it is heated spills there, whatever drives it up, and somebody makes that good.
+    const spills = usualBar === null ? 0 : SPILLS_SEEN * nearRelief(faults, usualBar, v, c);
+    return (1 - spills) * at(keeps(faults)) + spills * counted(SPILLS_HOT.mean);
+  }
 }
