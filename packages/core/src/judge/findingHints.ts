@@ -2,7 +2,7 @@ import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import { setHighFromGaugeBar } from '../circuit/standingLevel';
 import type { Finding } from './Finding';
 import { expectedNumber, foretold } from './findings/findingNumbers';
-import { chargeOf } from './fit/draw';
+import { chargeOf, inKOf } from './fit/draw';
 import type { Logged } from './Logged';
 import { SLOT } from './fit/kernel';
 import type { Hint } from './fit/Misses';
@@ -13,14 +13,13 @@ import type { Visit } from './Visit';
 /** Where to look for the circuit's parameters beside the logs: findings whose number they foretell, where a relief was seen to let go, and
  *  where charges and feeds are mostly set. */
 export function hintsOf(visit: Visit): Hint[] {
-  const { findings, seen, logged, foundColdGaugeBar } = visit;
+  const { findings, seen, logged, foundColdGaugeBar, parted } = visit;
   const found = findings
     .filter((f) => foretold(f) || f.test === 'discharge-catch')
-    .map(
-      (f): Hint =>
-        (v) =>
-          eased(missOf(f, v, seen, logged)),
-    );
+    .map((f): Hint => {
+      const miss = (v: Float64Array) => missOf(f, v, seen, logged);
+      return parted.inflow || !f.test.endsWith('-watch') ? (v) => eased(miss(v)) : (v) => eased(byEitherWay(miss, v));
+    });
   return [
     ...found,
     ...(foundColdGaugeBar === null || seen.fillSpreadBar === 0 ? [] : [chargedBelow(foundColdGaugeBar, seen)]),
@@ -28,6 +27,19 @@ export function hintsOf(visit: Visit): Hint[] {
     ...visit.lifts.map(liftHint),
   ];
 }
+
+/** The lesser miss of the two ways by which water may come in: where no log parts them one fit stands for both, and a watch leaves one of
+ *  them open. */
+function byEitherWay(miss: (v: Float64Array) => number, v: Float64Array): number {
+  const one = miss(v);
+  if (inKOf(v) === 0) return one;
+  OTHER_WAY.set(v.subarray(0, SLOT.start));
+  OTHER_WAY[SLOT.inFill] = v[SLOT.inCoil]!;
+  OTHER_WAY[SLOT.inCoil] = v[SLOT.inFill]!;
+  const other = miss(OTHER_WAY);
+  return Math.abs(other) < Math.abs(one) ? other : one;
+}
+const OTHER_WAY = new Float64Array(SLOT.start);
 
 /** How far a finding lies from what a draw foretells, in its standard deviations. */
 function missOf(finding: Finding, v: Float64Array, circuit: ResolvedCircuit, logged: Logged): number {

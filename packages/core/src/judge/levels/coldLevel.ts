@@ -24,30 +24,25 @@ export function coldLevelDensity(gaugeBar: number, faults: readonly FaultId[], c
   const level = others.filter((f) => LEVEL_FAULTS.has(f)),
     sinks = has(others, ...OUTFLOW) && level.includes('fill-pressure-too-high');
   const density = (atGaugeBar: number) => {
+    const of = (f: FaultId): number =>
+      HOLDS_HIGH.has(f) && feedHoldsBar !== null
+        ? heldHigh(atGaugeBar, feedHoldsBar, v![SLOT.feedLPerS]! > 0, c)
+        : coldLevelOf(
+            atGaugeBar,
+            v && f === 'pressurisation-unit-fault' ? (v[SLOT.inFill]! > 0 ? 'fill-bypass-open' : 'feed-starved') : f,
+            c,
+            chargeBar,
+            v,
+          );
+    const mean = (some: readonly FaultId[]): number => some.reduce((sum, f) => sum + of(f), 0) / some.length;
     // What was overfilled and loses water is found anywhere below; what was left to itself, where it was filled to.
-    const deciding = level.length
-      ? sinks
-        ? [...level, 'circuit-leak' as const]
-        : level
-      : others.length
-        ? stronger(others, atGaugeBar, v)
-        : (['none'] as FaultId[]);
-    return (
-      deciding.reduce(
-        (sum, f) =>
-          sum +
-          (HOLDS_HIGH.has(f) && feedHoldsBar !== null
-            ? heldHigh(atGaugeBar, feedHoldsBar, v![SLOT.feedLPerS]! > 0, c)
-            : coldLevelOf(
-                atGaugeBar,
-                v && f === 'pressurisation-unit-fault' ? (v[SLOT.inFill]! > 0 ? 'fill-bypass-open' : 'feed-starved') : f,
-                c,
-                chargeBar,
-                v,
-              )),
-        0,
-      ) / deciding.length
-    );
+    if (level.length) return mean(sinks ? [...level, 'circuit-leak'] : level);
+    if (others.length === 0) return mean(['none']);
+    if (!v || !has(others, ...INFLOW) || !has(others, ...OUTFLOW)) return mean(others);
+    // Where water comes in and goes out at once, the stronger of the two ways decides where the circuit stands; what lets water out may have
+    // begun to do so only now that the other has filled it.
+    const ways = (which: readonly FaultId[]) => mean(others.filter((f) => which.includes(f)));
+    return comesInFaster(atGaugeBar, v) ? ways(INFLOW) : (1 - FILLED_BEFORE) * ways(OUTFLOW) + FILLED_BEFORE * ways(INFLOW);
   };
   // Whoever fills by a lying gauge fills to what it shows; a feed fills to what is there. Half and half where a hand fills.
   const filledByIt = c.fedByItself ? 0.2 : 0.5;
@@ -61,13 +56,11 @@ export function coldLevelDensity(gaugeBar: number, faults: readonly FaultId[], c
   return (1 - share) * all + share / ANY_LEVEL_BAR;
 }
 
-/** Where water comes in and goes out at once, the faults of the stronger of the two ways decide where the circuit stands; without a draw
- *  nobody knows which that is. */
-function stronger(faults: readonly FaultId[], gaugeBar: number, v: Float64Array | null): readonly FaultId[] {
-  if (!v || !has(faults, ...INFLOW) || !has(faults, ...OUTFLOW)) return faults;
-  const comesIn = inKOf(v) * Math.sqrt(Math.max(0, v[SLOT.mains]! - gaugeBar)) > outKOf(v) * Math.sqrt(Math.max(0, gaugeBar));
-  return faults.filter((f) => (comesIn ? INFLOW : OUTFLOW).includes(f));
-}
+/** Of circuits into which less comes than goes out, those that are still as full as before they let go. Common practice. */
+const FILLED_BEFORE = 0.25;
+
+const comesInFaster = (gaugeBar: number, v: Float64Array): boolean =>
+  inKOf(v) * Math.sqrt(Math.max(0, v[SLOT.mains]! - gaugeBar)) > outKOf(v) * Math.sqrt(Math.max(0, gaugeBar));
 
 /** Whether a cold level says more than which faults there are: how far the gauge is off, what the feed holds, what the vessel is charged
  *  to, or how fast water comes in and goes out. */
