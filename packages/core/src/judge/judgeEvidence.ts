@@ -93,11 +93,22 @@ function judgedWithCare({ screened, as, looked }: Screening, told: Progress): Ju
   look.fitAll(contenders, part(told, 0, FITTED));
   look.fitter.lendToNeighbours(LENDING);
   look.fitter.holdToSimpler();
-  const settled = look.judge(contenders, part(told, FITTED, 1));
   // What looks the same in the logs as something that was judged with care is given the same care: nothing is fitted for it.
-  const known = new Set(rest.filter(look.knows));
-  return [...settled, ...look.judge([...known].map(unjudged)), ...rest.filter((s) => !known.has(s))];
+  const known = new Set(rest.filter(look.knows)),
+    others = rest.filter((s) => !known.has(s)),
+    cared = [...contenders, ...[...known].map(unjudged)];
+  const judged = withProbabilities([...look.judge(cared), ...others]),
+    leading = judged.filter((s) => s.probability > LEADS && look.knows(s));
+  look.drawOn(leading);
+  look.fitter.holdToSimpler();
+  return [...look.judge(leading.map(unjudged), part(told, FITTED, 1)), ...judged.filter((s) => !leading.includes(s))];
 }
+
+/** Sets that are more probable than this are measured more closely: what a finding says of a circuit hangs on the few draws that it speaks
+ *  for. So many draws more their models share, and no more are worth it for one. */
+const LEADS = 0.01,
+  SHARED_DRAWS = 8000,
+  MOST_DRAWS = 2000;
 
 const unjudged = ({ faults, prior }: JudgedSet): WeightedSet => ({ faults, weight: prior });
 
@@ -111,6 +122,8 @@ interface Look {
   /** Fits all that sets will be judged by, so that models can lend to one another before anything is weighed by them. */
   fitAll: (which: readonly WeightedSet[], told: Progress) => void;
   judge: (which: readonly WeightedSet[], told?: Progress) => JudgedSet[];
+  /** Measures all models of some sets more closely. */
+  drawOn: (which: readonly { faults: readonly FaultId[] }[]) => void;
 }
 
 /** @param care whether pains are taken over other ways in which a set may hold @param before what was fitted with more haste */
@@ -131,6 +144,11 @@ function lookAt(visit: Visit, effort: Effort, care: boolean, before: Looked = ne
     fitAll: (which, told) => {
       each(which, told, ({ faults }) => modelsOf(faults).forEach(fitter.fitOf));
     },
+    drawOn: (which) =>
+      fitter.drawOn(
+        which.flatMap(({ faults }) => modelsOf(faults)),
+        (models) => Math.min(MOST_DRAWS, Math.round(SHARED_DRAWS / models)),
+      ),
     judge: (which, told = () => {}) => each(which, told, (set) => judge(set, waysOf(set.faults, care), fitter.fitOf)),
   };
 }

@@ -17,4 +17,6 @@ export interface LogFit {
   peak: number;
   /** Mean square of the best fit's whitened residuals: 1 where the noise is judged right, more where even the best fit misses. */
   misfit: number;
+  /** The same by so many draws more; none where nothing was drawn by the logs. */
+  drawOn?: (draws: number) => LogFit;
 }

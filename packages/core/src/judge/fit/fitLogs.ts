@@ -93,10 +93,11 @@ const unmeasured = (best: Mode, v: Float64Array): LogFit => ({
   predicted: [],
 });
 
-/** What was drawn, and the modes with those that the draws led to, heaviest first. */
+/** What was drawn, the modes with those that the draws led to, heaviest first, and how to go on drawing. */
 interface Sampled {
   sample: ImportanceSample;
-  modes: Mode[];
+  modes: () => Mode[];
+  drawMore: (count: number) => void;
 }
 
 /** Draws round the modes: a first lot shows where the weight really lies; the rest is drawn round its own mean and spread as well, and more
@@ -107,11 +108,6 @@ function sampled(byLogs: Misses, random: SeededRandom, asFound: Mode[], hinted: 
   const sample = new ImportanceSample(byLogs, random);
   let modes = asFound;
   const byModes = (): ProposalPart[] => [...sharedOut(modes, logsShare), ...sharedOut(hinted, HINTED_SHARE)];
-  // With no log what is drawn from is known to be right: nothing is learned from the draws.
-  if (byLogs.points === 0) {
-    sample.draw(UNLOGGED_DRAWS, byModes());
-    return { sample, modes };
-  }
   /** A draw that fits better than the best mode lies on a slope that no start came to: down from there is another mode. */
   const followBestDraw = () => {
     const { place, target } = sample.best();
@@ -125,24 +121,39 @@ function sampled(byLogs: Misses, random: SeededRandom, asFound: Mode[], hinted: 
     for (const p of parts) p.share *= 1 - ADAPTED_SHARE;
     return [...parts, part];
   };
-  const drawMore = (count: number, weights: number[]) => {
+  const drawMore = (count: number, weights = sample.weights().weights) => {
     followBestDraw();
     sample.draw(count, adapted(weights));
   };
+  const soFar = { sample, modes: () => modes, drawMore };
+  // With no log what is drawn from is known to be right: nothing is learned from the draws.
+  if (byLogs.points === 0) {
+    sample.draw(UNLOGGED_DRAWS, byModes());
+    return soFar;
+  }
   const first = Math.round(effort.draws * FIRST_SHARE);
   sample.draw(first, byModes());
-  drawMore(effort.draws - first, sample.weights().weights);
+  drawMore(effort.draws - first);
   for (let round = 0; round < effort.moreRounds; round++) {
     const { weights } = sample.weights();
     if (kish(truncated(weights)) >= ENOUGH_EFFECTIVE * logsShare) break;
     drawMore(Math.round(MORE_SHARE * weights.length), weights);
   }
-  return { sample, modes };
+  return soFar;
 }
 
 /** Integrates the parameters out by draws. @param hinted modes where findings say to look */
 function measured(byLogs: Misses, random: SeededRandom, asFound: Mode[], hinted: Mode[], effort: Effort): LogFit {
-  const { sample, modes } = sampled(byLogs, random, asFound, hinted, effort),
+  const drawn = sampled(byLogs, random, asFound, hinted, effort);
+  const drawOn = (draws: number): LogFit => {
+    drawn.drawMore(draws);
+    return byDrawsSoFar(byLogs, drawn, effort, drawOn);
+  };
+  return byDrawsSoFar(byLogs, drawn, effort, byLogs.points > 0 && effort.moreRounds > 0 ? drawOn : undefined);
+}
+
+function byDrawsSoFar(byLogs: Misses, { sample, modes: modesOf }: Sampled, effort: Effort, drawOn: LogFit['drawOn']): LogFit {
+  const modes = modesOf(),
     { most, weights: uncut } = sample.weights(),
     cut = truncated(uncut);
   const effective = kish(cut);
@@ -161,6 +172,7 @@ function measured(byLogs: Misses, random: SeededRandom, asFound: Mode[], hinted:
     effective,
     best: byLogs.v.slice(),
     predicted: byLogs.predicted(),
+    ...(drawOn ? { drawOn } : {}),
   };
 }
 

@@ -4,7 +4,7 @@ import { simulateCase } from '../../simulate/simulateCase';
 import { fitterOf, HASTY_LENDING, LENDING } from './fitter';
 import type { FaultId } from '../faults';
 import { SLOT } from './kernel';
-import { QUICK } from './effort';
+import { QUICK, THOROUGH } from './effort';
 import { logModelOf, waysApart } from './logModel';
 import { layOutLog } from '../layOut/layOutLog';
 
@@ -65,6 +65,24 @@ it('holds a model with a hole more to what the same without it allows', () => {
   expect(both.logEvidence).toBeLessThanOrEqual(inflow.logEvidence + Math.max(0, both.peak - inflow.peak) + 1.001);
   // The inflow itself is seen, so nothing holds it down.
   expect(inflow.logEvidence).toBeGreaterThan(held.fitOf(logModelOf(['none'])).logEvidence + 3);
+});
+
+it('measures on where it is told to: the same fit by more draws, with the same answer but for their chance', () => {
+  const careful = fitterOf(SHEET, circuit, tracks, [], THOROUGH, new Map()),
+    inflow = logModelOf(['fill-loop-passing']),
+    leak = logModelOf(['circuit-leak']);
+  const [one, other] = [careful.fitOf(inflow), careful.fitOf(leak)];
+  const asked: number[] = [];
+  // Both ways in are one model here.
+  careful.drawOn([inflow, logModelOf(['dhw-plate-perforated'])], (models) => (asked.push(models), 700));
+  const more = careful.fitOf(inflow);
+  expect(asked).toEqual([1]);
+  expect(more.draws.length).toBe(one.draws.length + 700);
+  expect(more.effective).toBeGreaterThan(1.5 * one.effective);
+  expect(Math.abs(more.logEvidence - one.logEvidence)).toBeLessThan(0.5);
+  expect(more.draws.reduce((a, d) => a + d.weight, 0)).toBeCloseTo(1, 9);
+  expect(careful.fitOf(logModelOf(['dhw-plate-perforated'])).draws.length).toBe(more.draws.length);
+  expect(careful.fitOf(leak)).toBe(other);
 });
 
 it('what a hasty look missed is found from where a neighbour stands', () => {

@@ -26,6 +26,8 @@ export interface Fitter {
   /** Holds each model with a hole more to what the same without it allows: where no reading is met better for it, the hole can only cost. A
    *  few lucky draws say otherwise now and then. */
   holdToSimpler: () => void;
+  /** Measures some models more closely, by so many draws more each, given how many models they are. */
+  drawOn: (wanted: Iterable<LogModel>, drawsFor: (models: number) => number) => void;
 }
 
 /** Fits models, each once. */
@@ -137,8 +139,13 @@ export function fitterOf(
       }
     if (held) keepAll();
   };
+  const drawOn = (wanted: Iterable<LogModel>, drawsFor: (models: number) => number) => {
+    const open = [...new Set([...wanted].map((m) => logModelKey(sameInLogs(m))))].filter((key) => fits.get(key)?.drawOn);
+    for (const key of open) fits.set(key, fits.get(key)!.drawOn!(drawsFor(open.length)));
+    keepAll();
+  };
   const knows = (wanted: LogModel) => fits.has(logModelKey(sameInLogs(wanted)));
-  return { lookOver, fitOf, knows, looked, lendToNeighbours, holdToSimpler };
+  return { lookOver, fitOf, knows, looked, lendToNeighbours, holdToSimpler, drawOn };
 }
 
 /** A place off the priors' middle, where more of the kernel's ways are gone. */
