@@ -1,8 +1,7 @@
 import { complaintsTimes, type Complaint } from './complaints';
 import { LITTLE_GAS } from './faultGroups';
 import type { FaultId } from './faults';
-import { nearRelief } from './findings/dischargePipe';
-import { nearOwnLift } from './findings/reliefCatch';
+import { spillsHot } from './findings/spillsHot';
 import type { Visit } from './Visit';
 import type { Likelihood } from './Weighing';
 
@@ -19,8 +18,6 @@ const SPILLS_HOT: ReadonlySet<FaultId> = new Set([
 const OF_LOST_WATER: ReadonlySet<Complaint> = new Set(['topped-up-often', 'drips-outside']);
 /** How many times likelier such a complaint makes what loses no water, as the catalogue has it of a sound circuit. */
 const KEEPS_ITS_WATER = 0.4;
-/** Share of what is lost in runs that go farther than the one that was logged. Common practice. */
-const OTHER_RUNS = 0.15;
 
 /** What the logs leave of a complaint about lost water: faults that lose it by lifting the relief hot explain it only where heat was seen
  *  to take the pressure there.
@@ -33,11 +30,10 @@ export function complaintsBesideLog({
   if (usualPeakGaugeBar === null || !complaint.some((c) => OF_LOST_WATER.has(c))) return () => [];
   return (faults) => {
     if (!faults.some((f) => SPILLS_HOT.has(f))) return [];
-    const early = faults.includes('relief-valve-lifts-early'),
-      told = complaintsTimes(faults, complaint);
+    const told = complaintsTimes(faults, complaint);
     return [
       (v) => {
-        const near = Math.max(OTHER_RUNS, early ? nearOwnLift(usualPeakGaugeBar, v) : nearRelief(faults, usualPeakGaugeBar, v, circuit));
+        const near = spillsHot(faults, usualPeakGaugeBar, v, circuit);
         const left = complaintsTimes(faults, complaint, (times, fault, c) =>
           SPILLS_HOT.has(fault) && OF_LOST_WATER.has(c) && times > KEEPS_ITS_WATER ? near * times + (1 - near) * KEEPS_ITS_WATER : times,
         );

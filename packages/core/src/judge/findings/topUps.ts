@@ -1,6 +1,6 @@
 import type { ResolvedCircuit } from '../../circuit/resolveCircuit';
 import { nearRelief } from './dischargePipe';
-import { nearOwnLift } from './reliefCatch';
+import { spillsHot } from './spillsHot';
 import { has, LITTLE_GAS, OUTFLOW } from '../faultGroups';
 import type { FaultId } from '../faults';
 import type { Logged } from '../Logged';
@@ -14,10 +14,6 @@ const SPILLS_SEEN = 0.6;
 /** Of circuits that have to be topped up, those where it is done daily or nearly. More often than daily says no more. Common practice. */
 const OFTEN = 0.15,
   DAILY = 30;
-/** How often what lost its gas is topped up though its heat stays well below the relief while it is logged: other runs are hotter, and
- *  some of its water went before. Share of what it is where every run spills. Common practice. */
-const SPILLS_UNSEEN = 0.15;
-
 /** How often it is topped up, a month, and how often where it is bad. Common practice. */
 interface Rate {
   mean: number;
@@ -52,11 +48,9 @@ export function topUpsLikelihood(
 
   function needed(): number {
     if (has(faults, ...OUTFLOW)) return at(LOSES);
-    const usualBar = logged.usualPeakGaugeBar,
-      early = faults.includes('relief-valve-lifts-early');
-    if (early || has(faults, ...LITTLE_GAS)) {
-      const comesNear = usualBar === null ? 1 : early ? nearOwnLift(usualBar, v) : nearRelief(faults, usualBar, v, c),
-        spills = Math.max(SPILLS_UNSEEN, comesNear);
+    const usualBar = logged.usualPeakGaugeBar;
+    if (has(faults, ...LITTLE_GAS, 'relief-valve-lifts-early')) {
+      const spills = usualBar === null ? 1 : spillsHot(faults, usualBar, v, c);
       return spills * at(SPILLS_HOT) + (1 - spills) * at(keeps(faults));
     }
     // What comes up to its relief whenever it is heated spills there, whatever drives it up, and somebody makes that good.
