@@ -24,16 +24,16 @@ const KEEPS_ITS_WATER = 0.4;
  *  @returns for a set, what its prior is to be multiplied by; nothing where none was heated, or nobody complains of lost water */
 export function complaintsBesideLog({
   complaint,
-  logged: { usualPeakGaugeBar },
+  logged,
   circuit,
 }: Pick<Visit, 'complaint' | 'logged' | 'circuit'>): (faults: readonly FaultId[]) => Likelihood[] {
-  if (usualPeakGaugeBar === null || !complaint.some((c) => OF_LOST_WATER.has(c))) return () => [];
+  if (logged.usualPeakGaugeBar === null || !complaint.some((c) => OF_LOST_WATER.has(c))) return () => [];
   return (faults) => {
     if (!faults.some((f) => SPILLS_HOT.has(f))) return [];
     const told = complaintsTimes(faults, complaint);
     return [
       (v) => {
-        const near = spillsHot(faults, usualPeakGaugeBar, v, circuit);
+        const near = spillsHot(faults, logged, v, circuit);
         const left = complaintsTimes(faults, complaint, (times, fault, c) =>
           SPILLS_HOT.has(fault) && OF_LOST_WATER.has(c) && times > KEEPS_ITS_WATER ? near * times + (1 - near) * KEEPS_ITS_WATER : times,
         );

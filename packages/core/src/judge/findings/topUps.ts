@@ -48,11 +48,11 @@ export function topUpsLikelihood(
 
   function needed(): number {
     if (has(faults, ...OUTFLOW)) return at(LOSES);
-    const usualBar = logged.usualPeakGaugeBar;
     if (has(faults, ...LITTLE_GAS, 'relief-valve-lifts-early')) {
-      const spills = usualBar === null ? 1 : spillsHot(faults, usualBar, v, c);
+      const spills = spillsHot(faults, logged, v, c);
       return spills * at(SPILLS_HOT) + (1 - spills) * at(keeps(faults));
     }
+    const usualBar = logged.usualPeakGaugeBar;
     // What comes up to its relief whenever it is heated spills there, whatever drives it up, and somebody makes that good.
     const spills = usualBar === null ? 0 : SPILLS_SEEN * nearRelief(faults, usualBar, v, c);
     return (1 - spills) * at(keeps(faults)) + spills * counted(SPILLS_HOT.mean);

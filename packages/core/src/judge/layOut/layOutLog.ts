@@ -110,7 +110,7 @@ function waterMoved(tS: number[], events: readonly LogEvent[], movedS: readonly 
 }
 
 /** A pump that starts or stops with the heat moves a gauge that does not stand where it leaves the pressure alone, bar. Common practice. */
-const PUMP_JUMP_BAR = 0.04;
+const PUMP_JUMP_BAR = 0.025;
 function pumpJumps(tS: Float64Array, switches: readonly HeatSwitch[]): Float64Array {
   const jumpBar = new Float64Array(tS.length);
   for (const { tS: s } of switches) {
