@@ -75,7 +75,7 @@ export default [
   ),
   {
     files: ['packages/core/src/**/*.ts'],
-    ignores: ['**/*.test.ts'],
+    ignores: ['**/*.test.ts', '**/test/*.ts'],
     rules: {
       'no-restricted-globals': ['error', 'window', 'document', 'process', 'fetch', 'setTimeout'],
       'no-restricted-properties': [
