@@ -44,11 +44,18 @@ const PLAIN_PER_H_BAR = 0.15;
 export function logSentence(judged: Judged, at: number, track: LogTrack): Said {
   const told: Told = { log: judged.logs[at]!, f: judged.features[at]!, read: judged.readings[at]!, track, circuit: judged.circuit };
   if (track.topGaugeBar < NOTHING_BAR) return 'The gauge showed nothing all along: the circuit is empty, or the gauge is dead.';
-  if (track.blind?.beginsHot) return sentences([cooledBlind(told), pumpedUp(track)]);
-  const heat = heatOf(told);
-  if (heat) return sentences([beforeTheHeat(told), rose(told, heat), whileHot(told, heat), afterTheHeat(told), pumpedUp(track)]);
-  return sentences([told.f.beganHot ? stayedHot(told) : unheated(told), pumpedUp(track)]);
+  return sentences([...whatItDid(told), pumpedUp(track), sawItLift(track)]);
 }
+
+function whatItDid(told: Told): Said[] {
+  if (told.track.blind?.beginsHot) return [cooledBlind(told)];
+  const heat = heatOf(told);
+  if (heat) return [beforeTheHeat(told), rose(told, heat), whileHot(told, heat), afterTheHeat(told)];
+  return [told.f.beganHot ? stayedHot(told) : unheated(told)];
+}
+
+/** Somebody saw the relief lift and wrote that down. */
+const sawItLift = ({ letGo }: LogTrack): Said => (letGo?.noted ? say`The relief was seen to lift at about ${inBar(letGo.gaugeBar)}.` : '');
 
 /** What a pressurisation unit made up meanwhile. */
 const pumpedUp = ({ pumpedTimes }: LogTrack): Said =>

@@ -14,6 +14,8 @@ export interface LetGo {
   fellBar: number;
   tookS: number;
   cooledK: number;
+  /** Somebody saw the relief lift and wrote it down. */
+  noted: boolean;
 }
 
 /** A reduced log laid out for the forward kernel: plain arrays, one entry a point. */

@@ -4,6 +4,7 @@ import { fluidGrowth } from '../../water/fluid';
 import { emittersCool } from './emittersCool';
 import { heatSwitches, type HeatSwitch } from './heatSwitched';
 import { errorKeptAt, type LogTrack } from './LogTrack';
+import { allowForNotedLifts } from './notedLifts';
 import { openShares, shutsAValve } from './openShares';
 import { allowForRelief, easedHotBar, heldBelowPeak } from './reliefInLog';
 import { movesWater } from './stepsWhereSeen';
@@ -81,6 +82,7 @@ export function layOutLog(logged: PressureLog, circuit: ResolvedCircuit): LogTra
     firstC: meanC[0]!,
   };
   allowForRelief(track, meanC, circuit, stepBar, (i) => heatIsOff(i, tS, meanC, switches), top);
+  allowForNotedLifts(track, meanC, log, stepBar);
   return track;
 }
 

@@ -237,7 +237,7 @@ export function allowForRelief(
     const farthest =
       before && before.fellBar > fellBar ? before : { fellBar, tookS: track.tS[i]! - track.tS[from]!, cooledK: meanC[from]! - meanC[i]! };
     const peak = before && before.gaugeBar > fromBar ? before : { gaugeBar: fromBar, unreadBar: unreadAbove(top) };
-    track.letGo = { ...farthest, times: 0, timesWarming: 0, gaugeBar: peak.gaugeBar, unreadBar: peak.unreadBar };
+    track.letGo = { ...farthest, times: 0, timesWarming: 0, noted: false, gaugeBar: peak.gaugeBar, unreadBar: peak.unreadBar };
   }
 
   /** How far it may have risen unread above a peak, bar, before it was read lower. */

@@ -14,6 +14,7 @@ const SEEN: SeenLift = {
   fellBar: 0.4,
   tookS: 60,
   cooledK: -1,
+  noted: false,
   belowSd: 0.07,
   aboveSd: 0.07,
   atmosphericBar: 1.013,
@@ -83,6 +84,20 @@ it('heat seldom takes a sound circuit to where its relief lifts, unseen or not',
 it('what stands without its vessel does not fall by itself while the water grows warmer', () => {
   const cooled = { cooledK: 0.2, times: 1 };
   expect(share(SHUT_OFF, { ...cooled, timesWarming: 1 })).toBeLessThan(0.3 * share(SHUT_OFF, { ...cooled, timesWarming: 0 }));
+});
+
+describe('a lift that somebody saw', () => {
+  it('is doubted the less where the gauge fell as well', () => {
+    const noted = { noted: true, fellBar: 0, tookS: 0 };
+    expect(share({ ...SOUND, lift: 1.8 }, noted)).toBeCloseTo(1, 6);
+    expect(share(SOUND, noted)).toBeLessThan(0.05);
+    expect(share(SOUND, { noted: true })).toBeLessThan(0.2 * share(SOUND, noted));
+    expect(share(SOUND, { noted: true })).toBeLessThan(0.2 * share(SOUND));
+  });
+  it('may be a drip where the relief passes', () =>
+    expect(share(SOUND, { noted: true, fellBar: 0 }, ['relief-valve-passing'])).toBeGreaterThan(
+      3 * share(SOUND, { noted: true, fellBar: 0 }),
+    ));
 });
 
 describe('how far above what was read it may have gone', () => {

@@ -14,10 +14,11 @@ export interface SeenLift extends LetGo {
 }
 
 /** A relief lifts about where it did before, bar; what a hand reads is seldom the very peak, the more seldom the longer it was not read, and
- *  the highest of several nearer to it; and from where it lifts to where it blows freely the pressure goes on rising, by about so much of its
+ *  still less where somebody went to look at the pipe, and the highest of several nearer to it; and from where it lifts to where it blows freely the pressure goes on rising, by about so much of its
  *  setting (common practice: of a diaphragm relief that is up to a tenth, and more). */
 const LIFTS_ABOUT_BAR = 0.07,
   PEAK_UNREAD_BAR = 0.2,
+  NOTED_UNREAD_BAR = 0.35,
   UNREAD_ABOUT = 0.5,
   BLOWS_FREELY_SHARE = 0.05;
 
@@ -32,7 +33,10 @@ export function seenLift({ letGo }: LogTrack, log: PressureLog, c: ResolvedCircu
     belowSd: Math.hypot(about, BLOWS_FREELY_SHARE * c.reliefSetGaugeBar),
     aboveSd: sensed
       ? about
-      : Math.hypot(about, Math.min(PEAK_UNREAD_BAR, UNREAD_ABOUT * letGo.unreadBar) / Math.sqrt(Math.max(1, letGo.times))),
+      : Math.hypot(
+          about,
+          Math.min(letGo.noted ? NOTED_UNREAD_BAR : PEAK_UNREAD_BAR, UNREAD_ABOUT * letGo.unreadBar) / Math.sqrt(Math.max(1, letGo.times)),
+        ),
   };
 }
 
@@ -50,6 +54,10 @@ const LET_OUT_UNSAID = 0.004,
  *  and what falls with a kelvin does not fall without. So many times tell all there is to tell. Common practice. */
 const FALLS_AGAIN = 0.4,
   MOST_TIMES = 4;
+/** Somebody wrote down that the relief lifted, and it did not: water from another pipe, or a drip taken for a lift, which one that passes
+ *  shows all the time. Where it fell as well, both have to be by chance. Common practice. */
+const NOTED_WRONGLY = 0.02,
+  DRIP_NOTED = 0.15;
 /** A pump that stops with the heat moves a gauge as well: so often by so much, bar, and less often by more. Common practice. */
 const PUMP_STOPPED = 0.05,
   PUMP_MOVES_BAR = 0.22,
@@ -98,14 +106,20 @@ function fallsByItself(
 /** 1 up to 0, and falling off from there. */
 const bell = (x: number): number => (x > 0 ? Math.exp(-0.5 * x * x) : 1);
 
-/** How well a draw under some faults goes with the circuit's letting go there.
- *  @param comesThere how often heat takes a circuit with these faults as far as where its relief lifts */
-export function letsGoThere(v: Float64Array, faults: readonly FaultId[], lift: SeenLift, comesThere = 1): number {
+/** How often a draw's circuit falls so though no relief lifts there. */
+function fallsWithoutLift(v: Float64Array, faults: readonly FaultId[], lift: SeenLift): number {
   const again = FALLS_AGAIN ** (Math.min(Math.max(lift.times, 1), MOST_TIMES) - 1);
-  const otherwise = Math.max(
+  return Math.max(
     faults.includes('gauge-misreading') ? BY_A_LYING_GAUGE : again * LET_OUT_UNSAID + pumpStopped(lift),
     fallsByItself(v, lift, again),
   );
+}
+
+/** How well a draw under some faults goes with the circuit's letting go there.
+ *  @param comesThere how often heat takes a circuit with these faults as far as where its relief lifts */
+export function letsGoThere(v: Float64Array, faults: readonly FaultId[], lift: SeenLift, comesThere = 1): number {
+  const wrongly = !lift.noted ? 1 : faults.includes('relief-valve-passing') ? DRIP_NOTED : NOTED_WRONGLY;
+  const otherwise = wrongly * (lift.fellBar > 0 ? fallsWithoutLift(v, faults, lift) : 1);
   return otherwise + (1 - otherwise) * comesThere * Math.exp(-0.5 * liftMiss(v, lift) ** 2);
 }
 
