@@ -88,6 +88,8 @@ export const circuitSheet = z
     domesticHotWater: z.looseObject({ kind: z.enum(['plate-exchanger', 'indirect-coil', 'none']) }).optional(),
     maxFlowC: within(20, 180).optional(),
     ageYears: ageYears.optional(),
+    returnKind: z.enum(['wet', 'dry']).optional(),
+    buriedReturn: z.boolean().optional(),
     zones: z.array(zone).optional(),
     openVented: z.boolean().optional(),
     components: z.array(component).optional(),

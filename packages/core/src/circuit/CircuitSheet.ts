@@ -22,6 +22,9 @@ export interface CircuitSheet {
   domesticHotWater?: { kind: 'plate-exchanger' | 'indirect-coil' | 'none' };
   maxFlowC?: number;
   ageYears?: number;
+  /** Of a steam boiler: whether its condensate comes back below the water line or above it, and whether that pipe lies in the ground. */
+  returnKind?: 'wet' | 'dry';
+  buriedReturn?: boolean;
   zones?: Zone[];
   /** A tank open to the air stands above: then the circuit is not sealed, whatever else the sheet says. */
   openVented?: boolean;

@@ -48,6 +48,19 @@ it('a vessel that is too small by its sheet makes its relief pass as often as an
   expect(tooSmall(240, 'gauge-misreading')).toBeLessThan(1.2 * tooSmall(95, 'gauge-misreading'));
 });
 
+it.each<FaultId>(['relief-valve-passing', 'relief-valve-lifts-early'])('%s is likelier of an old relief than of a new one', (fault) => {
+  const aged = (ageYears?: number) => share({ circuit: { ...SHEET, reliefValve: { setBar: 3, ageYears } } }, fault);
+  expect(aged(14)).toBeGreaterThan(aged());
+  expect(aged()).toBeGreaterThan(aged(1));
+});
+
+it('a pump that was changed is seldom at fault, and its valves are the likelier left shut', () => {
+  const cold = { complaint: ['no-heat'] as Complaint[] },
+    changed = { ...cold, alreadyDone: [{ part: 'pump' as const }] };
+  expect(share(changed, 'pump-not-circulating')).toBeLessThan(0.4 * share(cold, 'pump-not-circulating'));
+  expect(share(changed, 'pump-valve-closed')).toBeGreaterThan(2 * share(cold, 'pump-valve-closed'));
+});
+
 it('what the sheet rules out is not there, and what excludes one another does not stand together', () => {
   expect(share({}, 'reducing-valve-creeping')).toBe(0);
   expect(share({}, 'dhw-coil-perforated')).toBe(0);

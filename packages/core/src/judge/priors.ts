@@ -34,6 +34,8 @@ const CHANGED: Record<ReplaceablePart, FaultId[]> = {
   'valve-core': ['vessel-gas-valve-leaking'],
 };
 const CHANGED_FACTOR = 0.25;
+/** Valves are shut to change a pump, and one may stay so. Common practice. */
+const LEFT_SHUT = 3;
 
 /** Faults that come together more often than chance, since one brings the other about or hides it: any of the first with any of the second.
  *  Factor on the product of their shares. Common practice; "two at once is normal". */
@@ -186,6 +188,7 @@ const NO_COMPLAINT = 1.85,
 function singleWeight(id: FaultId, { circuit, complaint = [], alreadyDone = [], findings = [] }: PriorInput): number {
   let weight: number = faultRow(id).weight;
   for (const { part } of alreadyDone) if (CHANGED[part].includes(id)) weight *= CHANGED_FACTOR;
+  if (id === 'pump-valve-closed' && alreadyDone.some(({ part }) => part === 'pump')) weight *= LEFT_SHUT;
   // Circulation faults do not show on the pressure gauge: without such a complaint they are seldom what one is called for, unless somebody
   // saw reason to go and measure there.
   if (faultRow(id).plant === 'circulation' && !complaint.some((c) => ['no-heat', 'no-heat-zone', 'cold-room'].includes(c)))

@@ -3,10 +3,14 @@ import { feedsItself } from '../circuit/resolveCircuit';
 import { mayHaveMixing, mayHaveZoneValve, saysMixing } from '../circuit/zones';
 import type { FaultId } from './faults';
 import { undersizeFactor } from './levels/sheetMargin';
+import { asTheSteamSheetSays } from './steamSheet';
 
 /** How much likelier, or less likely, a sheet makes a fault than it is among all circuits: factor on its weight. */
 export function asTheSheetSays(id: FaultId, circuit: CircuitSheet): number {
-  return shareOfKind(id, circuit) * shareOfZones(id, circuit) * byItsVessel(id, circuit) * byItsFill(id, circuit);
+  if (circuit.kind === 'steam') return asTheSteamSheetSays(id, circuit) * byItsRelief(id, circuit);
+  return (
+    shareOfKind(id, circuit) * shareOfZones(id, circuit) * byItsVessel(id, circuit) * byItsFill(id, circuit) * byItsRelief(id, circuit)
+  );
 }
 
 /** Vessels younger than the one and older than the other, years, and how much less, and more, often they have lost their gas. Common
@@ -22,6 +26,18 @@ function byItsVessel(id: FaultId, circuit: CircuitSheet): number {
   const ageYears = circuit.vessel?.ageYears;
   if (ageYears === undefined || !AGES.has(id)) return 1;
   return ageYears < YOUNG.years ? YOUNG.factor : ageYears > OLD.years ? OLD.factor : 1;
+}
+
+/** Springs tire and seats wear: reliefs younger than the one and older than the other, years (they are changed about every ten), and how
+ *  much less, and more, often they are at fault. Common practice. */
+const NEW_RELIEF = { years: 3, factor: 0.7 },
+  OLD_RELIEF = { years: 10, factor: 1.3 };
+const OF_RELIEFS: ReadonlySet<FaultId> = new Set(['relief-valve-passing', 'relief-valve-lifts-early', 'steam-relief-passing']);
+
+function byItsRelief(id: FaultId, { reliefValve }: CircuitSheet): number {
+  const ageYears = reliefValve?.ageYears;
+  if (ageYears === undefined || !OF_RELIEFS.has(id)) return 1;
+  return ageYears < NEW_RELIEF.years ? NEW_RELIEF.factor : ageYears > OLD_RELIEF.years ? OLD_RELIEF.factor : 1;
 }
 
 /** Valves that are there though the sheet says none. Common practice. */

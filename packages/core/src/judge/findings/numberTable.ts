@@ -52,9 +52,9 @@ export const NUMBER_TABLES: Partial<Record<TestId, NumberTable[]>> = {
       rows: [
         row(
           ['pump-not-circulating', 'pump-valve-closed', 'zone-valve-stuck-closed', 'zone-valve-end-switch-failed', 'controls-no-call'],
-          26,
-          9,
-          'a zone that calls stays cold, °C',
+          27,
+          12,
+          'a zone that calls stays cold, or warm as far as what shuts it, °C',
         ),
         row(['air-locked-branch'], 42, 18, 'warm as far as the air, and no farther, °C'),
       ],
@@ -62,7 +62,15 @@ export const NUMBER_TABLES: Partial<Record<TestId, NumberTable[]>> = {
     {
       of: (f) => (f.calling === false ? null : difference(f, 'supplyC', 'returnC')),
       base: { mean: 9, sd: 6 },
-      rows: [row(['branch-restricted', 'air-locked-branch'], 25, 11, 'what little goes through cools far down, K')],
+      rows: [
+        row(['branch-restricted', 'air-locked-branch'], 25, 11, 'what little goes through cools far down, K'),
+        row(
+          ['pump-not-circulating', 'pump-valve-closed', 'zone-valve-stuck-closed', 'zone-valve-end-switch-failed', 'controls-no-call'],
+          5,
+          12,
+          'nothing goes through: alike, or one end warmed by what it hangs on, K',
+        ),
+      ],
     },
     {
       of: (f) => (f.calling === false ? value(f, 'supplyC') : null),
