@@ -33,3 +33,10 @@ describe('water that is lost', () => {
     expect(m['vessel-undercharged']).toBeLessThan(m['circuit-leak']);
   });
 });
+
+it('a gauge that climbs is what the log shows it to do, unless it goes as high as people complain of', () => {
+  const gain = (log: typeof FAR_BELOW) =>
+    odds(diagnosed(log, ['gauge-climbs-hot']), 'vessel-undercharged', 'none') / odds(diagnosed(log, []), 'vessel-undercharged', 'none');
+  expect(gain(FAR_BELOW)).toBeGreaterThan(1);
+  expect(gain(FAR_BELOW)).toBeLessThan(0.7 * gain(TO_THE_RELIEF));
+});

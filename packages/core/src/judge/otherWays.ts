@@ -95,8 +95,7 @@ function otherWays(seen: AsSeen, model: LogModel, faults: readonly FaultId[], ca
   // Found restricted, it is asked at the first look already: what is judged as cut off there may not come to a second.
   if (model.gas === 'cut-off' && (care || seen.foundRestricted)) ways.push(...almostCutOff(seen, model, faults));
   // A unit by itself may let water by all the time, instead of not pumping or of pumping too far.
-  if (tracks.length && faults.join() === 'pressurisation-unit-fault')
-    ways.push({ model: { ...model, inflow: 'fill' }, share: UNIT_LETS_BY_SHARE });
+  if (faults.join() === 'pressurisation-unit-fault') ways.push({ model: { ...model, inflow: 'fill' }, share: UNIT_LETS_BY_SHARE });
   // A relief may stand where no valve shuts it off together with the boiler.
   if (seen.outflowParted && model.outflow === 'boiler' && faults.includes('relief-valve-passing'))
     ways.push({ model: { ...model, outflow: 'circuit' }, share: RELIEF_ELSEWHERE_SHARE });

@@ -1,5 +1,6 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import type { Case } from './Case';
+import type { Complaint } from './complaints';
 import { diagnose } from './diagnose';
 import type { FaultId } from './faults';
 import type { Finding } from './Finding';
@@ -168,4 +169,37 @@ it('a pressure that goes on rising past a unit’s limits and stands with the fe
   });
   expect(d.marginals['pressurisation-unit-fault']! + d.marginals['fill-bypass-open']!).toBeGreaterThan(0.9);
   expect(d.marginals['pressurisation-unit-fault']!).toBeGreaterThan(0.05);
+});
+
+it('two watches that say the same, with no log, are a bypass or the unit itself', () => {
+  const d = asked({
+    circuit: PLANT,
+    complaint: ['drips-outside'],
+    findings: [
+      f('idle-cold-pressure', { valueBar: 3.9, idleHours: 10 }),
+      watch('fill-isolated-watch', 2.6, 2.6, 60),
+      watch('cold-main-on-watch', 2.6, 3, 60),
+    ],
+  });
+  for (const either of ['pressurisation-unit-fault', 'fill-bypass-open'] as const) expect(d.marginals[either]!).toBeGreaterThan(0.03);
+  expect(d.marginals['pressurisation-unit-fault']! + d.marginals['fill-bypass-open']!).toBeGreaterThan(0.9);
+});
+
+it('a hot reading that this circuit should show is what it is, though somebody says that the gauge climbs', () => {
+  const told = (complaint: Complaint[]) =>
+    asked({
+      circuit: FED,
+      complaint,
+      logs: [
+        read([
+          [0, psi(14), 20],
+          [5, psi(16), 50],
+          [10, psi(18), 65],
+          [15, psi(20), 75],
+        ]),
+      ],
+      findings: [f('discharge-pipe', 'dry'), f('idle-cold-pressure', { valueBar: psi(14), idleHours: 9 })],
+    });
+  expect(told([]).hypotheses[0]!.faults).toEqual(['none']);
+  expect(told(['gauge-climbs-hot']).hypotheses[0]!.faults).toEqual(['none']);
 });

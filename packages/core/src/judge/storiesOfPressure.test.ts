@@ -221,3 +221,17 @@ it('what was felt cold and what was felt hot stand beside one another; the same 
   expect(again.contradictions[0]!.evidence).toEqual(['finding:0', 'finding:1']);
   expect(again.because.some((b) => b.evidence === 'finding:0')).toBe(false);
 });
+
+it('a drained boiler has air in it, and what creeps into it from a pinhole says nothing against the vessel', () => {
+  const d = judged({
+    circuit: { ...WALL_SAID, waterVolumeL: 100 },
+    complaint: ['drips-outside', 'gauge-climbs-hot'],
+    findings: [
+      { test: 'cold-main-off-watch', startBar: 1.5, endBar: 1.8, minutes: 30, heating: true },
+      { test: 'cold-main-on-watch', startBar: 1.5, endBar: 2.4, minutes: 20, heating: false },
+      { test: 'fill-disconnected-watch', startBar: 0, endBar: 0.5, minutes: 5, boilerIsolated: true },
+    ],
+  });
+  expect(d.hypotheses[0]!.faults).toEqual(['dhw-plate-perforated']);
+  expect(d.marginals['vessel-undercharged']!).toBeLessThan(0.1);
+});

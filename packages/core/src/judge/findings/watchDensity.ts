@@ -3,7 +3,7 @@ import { fallenDensity } from './fallenDensity';
 import { has, LITTLE_GAS } from '../faultGroups';
 import type { FaultId } from '../faults';
 import type { Finding } from '../Finding';
-import { expectedNumber, ranBack } from './findingNumbers';
+import { expectedNumber, ranBack, type ExpectedNumber } from './findingNumbers';
 import { SLOT } from '../fit/kernel';
 import { normalPdf } from '../fit/normal';
 
@@ -16,12 +16,7 @@ export function watchDensity(told: Finding, faults: readonly FaultId[], v: Float
       : told;
   const n = expectedNumber(f, v, c);
   if (!n) return null;
-  // Standing water above a boiler that is not shut off lifts a drained gauge by itself.
-  if (f.test === 'fill-disconnected-watch' && !f.boilerIsolated && f.startBar! < 0.2)
-    return (
-      0.5 * normalPdf(n.seen, n.expected, n.sd) +
-      0.5 * normalPdf(n.seen, n.expected + 0.5 * c.staticGaugeBar, n.sd + 0.3 * c.staticGaugeBar)
-    );
+  if (f.test === 'fill-disconnected-watch' && f.startBar! < DRAINED_BAR) return fromNothingDensity(f, n, c);
   if (f.heating) {
     const swing = has(faults, ...LITTLE_GAS) ? 1 : 0.4;
     return normalPdf(n.seen, n.expected + 0.5 * swing, n.sd + 0.5 * swing);
@@ -31,6 +26,21 @@ export function watchDensity(told: Finding, faults: readonly FaultId[], v: Float
   // Whether the bypass begins before or behind the valve that was shut is not said.
   const open = expectedNumber({ ...f, test: 'cold-main-on-watch' }, v, c)!;
   return (1 - PAST_THE_VALVE) * density + PAST_THE_VALVE * normalPdf(open.seen, open.expected, open.sd);
+}
+
+/** A gauge that starts from here belongs to a boiler that was drained, bar. */
+const DRAINED_BAR = 0.2;
+/** Air stands in a drained boiler as often as not, and takes some of what comes in: so much of the rise is left, and so widely it spreads.
+ *  Common practice. */
+const AIR_LEAVES = 0.5,
+  AIR_SPREAD = 0.3;
+
+/** Density of a watch from nothing. Standing water above a boiler that is not shut off lifts a drained gauge by itself. */
+function fromNothingDensity(f: Finding, { seen, expected, sd }: ExpectedNumber, c: ResolvedCircuit): number {
+  const otherwise = f.boilerIsolated
+    ? normalPdf(seen, AIR_LEAVES * expected, Math.hypot(sd, AIR_SPREAD * expected))
+    : normalPdf(seen, expected + 0.5 * c.staticGaugeBar, sd + 0.3 * c.staticGaugeBar);
+  return 0.5 * normalPdf(seen, expected, sd) + 0.5 * otherwise;
 }
 
 /** With the main shut and a tap open somewhere, heating water passes a hole in the exchanger the other way: how often, and how much of what
