@@ -32,6 +32,8 @@ const GIVES_WAY_SHARE = 0.2,
 /** Of misreading gauges, those that stick; of reliefs, those that no valve shuts off together with the boiler. */
 const STUCK_SHARE = 0.3,
   RELIEF_ELSEWHERE_SHARE = 0.3;
+/** Of gauges that were read on after the boiler was shut off, those that are the boiler's own: of wall boilers most, of others some. */
+const BOILERS_GAUGE_SHARE = { wall: 0.6, other: 0.4 };
 /** Of feeds that are in order, those that are kept shut; of circuits whose filling is not on the sheet, those that feed themselves. */
 const SHUT_FEED_SHARE = 0.4,
   FED_SHARE = 0.3;
@@ -57,6 +59,8 @@ interface AsSeen extends Pick<Visit, 'tracks' | 'circuit' | 'easedHot'> {
   feedUnsaid: boolean;
   /** What leaks at the boiler and what leaks elsewhere are told apart. */
   outflowParted: boolean;
+  /** Filled by hand, with a plate exchanger: all of it in one case on the wall, its gauge too. */
+  isWallBoiler: boolean;
   /** Of vessels that are too small, those that are so for the content on the sheet. */
   smallBySheet: number;
 }
@@ -72,6 +76,7 @@ const asSeen = ({ tracks, circuit, easedHot, sheet, logs, findings, parted }: Vi
   feedWasShut: logs.some(shutsTheFeed),
   feedUnsaid: sheet.fill === undefined,
   outflowParted: parted.outflow,
+  isWallBoiler: sheet.fill?.kind === 'manual-loop' && sheet.domesticHotWater?.kind === 'plate-exchanger',
   smallBySheet: knownToSheet(circuit),
 });
 
@@ -96,14 +101,23 @@ function otherWays(seen: AsSeen, model: LogModel, faults: readonly FaultId[], ca
   if (model.gas === 'cut-off' && (care || seen.foundRestricted)) ways.push(...almostCutOff(seen, model, faults));
   // A unit by itself may let water by all the time, instead of not pumping or of pumping too far.
   if (faults.join() === 'pressurisation-unit-fault') ways.push({ model: { ...model, inflow: 'fill' }, share: UNIT_LETS_BY_SHARE });
-  // A relief may stand where no valve shuts it off together with the boiler.
-  if (seen.outflowParted && model.outflow === 'boiler' && faults.includes('relief-valve-passing'))
-    ways.push({ model: { ...model, outflow: 'circuit' }, share: RELIEF_ELSEWHERE_SHARE });
+  // Once the boiler is shut off, a gauge on it shows the boiler, and what leaks there goes on while the circuit's leak stops.
+  if (seen.outflowParted && model.outflow !== 'none') {
+    const otherSide = model.outflow === 'boiler' ? 'circuit' : 'boiler';
+    ways.push({ model: { ...model, outflow: otherSide }, share: otherSideShare(seen, faults) });
+  }
   // A bypass may begin before the feed's valve that was shut, and goes on letting water by as a way of its own.
   if (seen.feedWasShut && model.inflow === 'fill' && faults.includes('fill-bypass-open'))
     ways.push({ model: { ...model, inflow: 'coil' }, share: PAST_THE_VALVE });
   if (seen.feedUnsaid && tracks.length && model.feed === 'right') ways.push({ model: { ...model, feed: 'unsaid' }, share: FED_SHARE });
   return ways;
+}
+
+/** How often what leaks was on the other side of the valves than where its fault has it, as the gauge shows it. */
+function otherSideShare({ isWallBoiler }: AsSeen, faults: readonly FaultId[]): number {
+  const gaugeAtBoiler = isWallBoiler ? BOILERS_GAUGE_SHARE.wall : BOILERS_GAUGE_SHARE.other;
+  if (!faults.includes('relief-valve-passing')) return gaugeAtBoiler;
+  return gaugeAtBoiler * (1 - RELIEF_ELSEWHERE_SHARE) + (1 - gaugeAtBoiler) * RELIEF_ELSEWHERE_SHARE;
 }
 
 function ownWay({ tracks, feedMayBeShut, smallBySheet }: AsSeen, model: LogModel, faults: readonly FaultId[]): Way | null {

@@ -3,6 +3,7 @@ import { resolveCircuit } from '../circuit/resolveCircuit';
 import type { PressureLog } from '../log/PressureLog';
 import { diagnose } from './diagnose';
 import { layOutLog } from './layOut/layOutLog';
+import { ANEW_AFTER } from './layOut/LogTrack';
 
 const HOME: CircuitSheet = {
   kind: 'sealed-hot-water',
@@ -116,4 +117,29 @@ it('a vessel charged to two bar gives its last at two bar, and the pressure fall
   const d = judged(log, sheet);
   expect(d.hypotheses[0]!.faults).toEqual(['vessel-overcharged']);
   expect(Math.abs(d.estimates.prechargeBar!.median - 2.1)).toBeLessThan(0.25);
+});
+
+describe('a circuit read at its relief as the heat goes off, and then no more until it is cold', () => {
+  const cooledFrom = (lastBar: number): PressureLog => ({
+    source: 'hand',
+    samples: { tS: [0, 180, 360, 540, 3600], pressureBar: [1, 1.6, 2.35, 2.9, lastBar], flowC: [20, 40, 55, 63, 25] },
+    events: [
+      { tS: 0, kind: 'heat-on' },
+      { tS: 540, kind: 'heat-off' },
+    ],
+  });
+  it('is held to what it came up to, and what it cooled to begins from there', () => {
+    expect([...layOutLog(cooledFrom(0.8), resolveCircuit(HOME))!.starts]).toEqual([1, 0, 0, ANEW_AFTER, 0]);
+    const heatedOn = cooledFrom(0.8);
+    heatedOn.events![1]!.tS = 1800;
+    expect([...layOutLog(heatedOn, resolveCircuit(HOME))!.starts]).toEqual([1, 0, 0, 0, 1]);
+  });
+  it('has had no water come in, where it is lower cold than it was', () => {
+    const inflow = (lastBar: number) => {
+      const m = judged(cooledFrom(lastBar)).marginals;
+      return m['fill-loop-passing']! + m['dhw-coil-perforated']!;
+    };
+    expect(inflow(0.8)).toBeLessThan(0.1);
+    expect(inflow(2.2)).toBeGreaterThan(0.5);
+  });
 });

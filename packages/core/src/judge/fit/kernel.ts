@@ -1,5 +1,5 @@
 import { blindGrowth, type BlindHeat } from '../layOut/blindHeat';
-import { RELIEF_LET_GO, type LogTrack } from '../layOut/LogTrack';
+import { ANEW_AFTER, RELIEF_LET_GO, type LogTrack } from '../layOut/LogTrack';
 import { WaterCurve } from './WaterCurve';
 
 /** Places in the kernel's parameter vector; the starting pressures of a track's stretches follow from START on. */
@@ -197,7 +197,7 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
         }
       }
     }
-    if (track.starts[i]) {
+    if (track.starts[i] && track.starts[i] !== ANEW_AFTER) {
       P = Math.max(0.05, v[SLOT.start + stretch++]! - v[12]! + atmosphericBar);
       open = false;
       if (track.starts[i] === RELIEF_LET_GO) liftsFrom = again;
@@ -223,5 +223,11 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
     // What a relief holds does not follow the temperature, and near the gauge's foot it cannot fall much farther.
     perKelvin[i] = gauge > 0 && !blows ? doubt * Math.min(bend, MOST_BAR_PER_K, gauge) : 0;
     if (lifts > 1 && gauge > 0) perKelvin[i] = Math.hypot(perKelvin[i]!, (SAW_DOUBT * (again - seat)) / track.temperatureErrorK[i]!);
+    if (track.starts[i] === ANEW_AFTER) {
+      P = Math.max(0.05, v[SLOT.start + stretch++]! - v[12]! + atmosphericBar);
+      open = false;
+      liftsFrom = again;
+      water = curve.excessAt(P) + behindL - content * lagged;
+    }
   }
 }

@@ -38,7 +38,8 @@ export interface LogTrack {
   pumpedTimes: number;
   /** But other things were written down: somebody watched what the water does. */
   watched: boolean;
-  /** First point of a stretch in which no unknown water was let in or out: 1, or {@link RELIEF_LET_GO} where a relief did it. */
+  /** First point of a stretch in which no unknown water was let in or out: 1, {@link RELIEF_LET_GO} where a relief did it, or
+   *  {@link ANEW_AFTER}. */
   starts: Uint8Array;
   /** What share of the time since the point before the fill, the coil and the boiler were open to the circuit, 0 to 1. */
   fillOn: Float64Array;
@@ -83,6 +84,8 @@ export interface LogTrack {
 
 /** Marks the first point of a stretch before which a relief was seen to let go. */
 export const RELIEF_LET_GO = 2;
+/** Marks a point that is the last of one stretch and the first of the next: what follows begins anew from what was read there. */
+export const ANEW_AFTER = 3;
 
 /** Highest pressure of some tracks, gauge bar; null where there is none. */
 export const topGaugeBar = (tracks: readonly LogTrack[]): number | null =>

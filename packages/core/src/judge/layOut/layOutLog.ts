@@ -81,7 +81,7 @@ export function layOutLog(logged: PressureLog, circuit: ResolvedCircuit): LogTra
     readErrorK: means.source === 'none' || !sensed ? 0 : READ_SENSOR_K,
     firstC: meanC[0]!,
   };
-  allowForRelief(track, meanC, circuit, stepBar, (i) => heatIsOff(i, tS, meanC, switches), top);
+  allowForRelief(track, meanC, circuit, stepBar, (i, withinS) => heatIsOff(i, tS, meanC, switches, withinS), top);
   allowForNotedLifts(track, meanC, log, stepBar);
   return track;
 }
@@ -122,9 +122,9 @@ function pumpJumps(tS: Float64Array, switches: readonly HeatSwitch[]): Float64Ar
   return jumpBar;
 }
 
-/** Whether the heat is off at a point: as was written down, else as the temperatures say before it and after. */
-function heatIsOff(i: number, tS: Float64Array, meanC: number[], switches: readonly HeatSwitch[]): boolean {
-  const last = switches.findLast((s) => s.tS <= tS[i]!);
+/** Whether the heat is off at a point, or was put off within so many seconds of it: as was written down, else as the temperatures say before it and after. */
+function heatIsOff(i: number, tS: Float64Array, meanC: number[], switches: readonly HeatSwitch[], withinS = 0): boolean {
+  const last = switches.findLast((s) => s.tS <= tS[i]! + withinS);
   if (last) return !last.on;
   if (switches.length) return switches[0]!.on;
   return meanC[i]! < meanC[i - 1]! && (i + 1 >= tS.length || meanC[i + 1]! <= meanC[i]!);

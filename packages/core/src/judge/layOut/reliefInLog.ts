@@ -1,6 +1,7 @@
 import type { ResolvedCircuit } from '../../circuit/resolveCircuit';
+import { EVENT_OFF_S } from '../../log/PressureLog';
 import { keptItsWater } from './keptItsWater';
-import { RELIEF_LET_GO, type LogTrack } from './LogTrack';
+import { ANEW_AFTER, RELIEF_LET_GO, type LogTrack } from './LogTrack';
 
 /** From this share of the relief's set pressure on it may be blowing; while it does, the pressure saws between its lift and its seat. */
 export const NEAR_RELIEF = 0.88;
@@ -166,7 +167,7 @@ export function allowForRelief(
   meanC: number[],
   { reliefSetGaugeBar, fedByItself }: Pick<ResolvedCircuit, 'reliefSetGaugeBar' | 'fedByItself'>,
   stepBar: number,
-  heatIsOff: (i: number) => boolean,
+  heatIsOff: (i: number, withinS?: number) => boolean,
   highest: { gaugeBar: number; tS: number },
 ): void {
   const near = NEAR_RELIEF * reliefSetGaugeBar,
@@ -190,7 +191,8 @@ export function allowForRelief(
       // The foot of a tooth has begun the stretch already.
       if (track.starts[i - 1] !== RELIEF_LET_GO) {
         const stoodBefore = i > 1 && track.gaugeBar[i - 2]! >= still;
-        track.starts[cools && stoodBefore ? i - 1 : i] = 1;
+        if (cools && heatIsOff(i - 1, EVENT_OFF_S)) track.starts[i - 1] ||= ANEW_AFTER;
+        else track.starts[cools && stoodBefore ? i - 1 : i] = 1;
         if (meanC[i - 1]! - meanC[i]! < STILL_HOT_K && !heatIsOff(i)) letGo(i);
       }
       blowing = false;
