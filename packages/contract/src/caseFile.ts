@@ -28,6 +28,9 @@ export const gaugeBar = within(RANGE.gaugeBar.least, RANGE.gaugeBar.most);
 export const temperatureC = within(RANGE.temperatureC.least, RANGE.temperatureC.most);
 const ageYears = within(0, 150);
 
+/** With or without its offset: one without is as the clock stood there. */
+const isoTime = z.iso.datetime({ offset: true, local: true, message: 'must be an ISO 8601 time' });
+
 const vessel = z.looseObject({
   nominalVolumeL: above(100_000).optional(),
   labelPrechargeBar: within(0, 16).optional(),
@@ -37,6 +40,15 @@ const vessel = z.looseObject({
   heightAboveGaugeM: within(-200, 200).optional(),
   maxBar: above(100).optional(),
 });
+
+const emitter = z.looseObject({
+  kind: z.string().optional(),
+  count: above(10_000).optional(),
+  lengthM: above(100_000).optional(),
+  outputKw: above(100_000).optional(),
+});
+/** A list tells the content; a word or anything else is kept and tells nothing. */
+const emitters = z.union([z.array(z.union([emitter, z.string()])), z.string(), z.looseObject({})]);
 
 const zone = z.looseObject({
   id: z.string(),
@@ -64,7 +76,7 @@ export const circuitSheet = z
     kind: z.enum(['sealed-hot-water', 'steam']),
     waterVolumeL: above(1_000_000).optional(),
     waterVolumeSource: z.enum(['measured', 'estimated']).optional(),
-    emitters: z.array(z.looseObject({ kind: z.string() })).optional(),
+    emitters: emitters.optional(),
     glycolPercent: within(0, 60).optional(),
     glycol: z.enum(['propylene', 'ethylene']).optional(),
     heatOutputKw: above(100_000).optional(),
@@ -126,29 +138,25 @@ const samples = z
 const epoch = z.enum(['as-found', 'after-work']);
 
 export const pressureLog = z.looseObject({
-  startedAt: z.iso.datetime({ offset: true, message: 'must be an ISO 8601 time' }).optional(),
+  startedAt: isoTime.optional(),
   source: z.enum(['hand', 'logger', 'csv', 'camera']).optional(),
   epoch: epoch.optional(),
   samples,
   events: z.array(logEvent).optional(),
 });
 
-const valueOf = (spec: ValueSpec) => {
-  const n = within(spec.least, spec.most);
-  return spec.optional ? n.optional() : n;
-};
+const valueOf = ({ least, most }: ValueSpec) => within(least, most).optional();
 
-/** One finding's schema, made from the test's row of the catalogue. */
+/** One finding's schema, made from the test's row of the catalogue. Every number may be left out, but not all of them: what is missing is
+ *  taken from elsewhere, or the finding says nothing. */
 function findingOf(test: string, row: TestRow) {
-  const required = row.outcomes !== undefined && row.values !== undefined;
-  return z.looseObject({
+  const numbers = Object.keys(row.values ?? {});
+  const shape = z.looseObject({
     test: z.literal(test),
     epoch: epoch.optional(),
     atS: z.number().min(0, 'must be at least 0').optional(),
     ...(row.outcomes ? { outcome: z.enum(row.outcomes as [string, ...string[]]) } : {}),
-    ...Object.fromEntries(
-      Object.entries(row.values ?? {}).map(([name, spec]) => [name, valueOf(required ? { ...spec, optional: true } : spec)]),
-    ),
+    ...Object.fromEntries(Object.entries(row.values ?? {}).map(([name, spec]) => [name, valueOf(spec)])),
     ...Object.fromEntries((row.flags ?? []).map((name) => [name, z.boolean().optional()])),
     ...Object.fromEntries(
       Object.entries(row.words ?? {}).map(([name, words]) => [
@@ -157,6 +165,13 @@ function findingOf(test: string, row: TestRow) {
       ]),
     ),
   });
+  if (row.outcomes) return shape;
+  return shape
+    .superRefine((f, ctx) => {
+      if (numbers.every((name) => (f as Record<string, unknown>)[name] === undefined))
+        ctx.addIssue({ code: 'custom', path: [numbers[0]!], message: 'is required' });
+    })
+    .meta({ anyOf: numbers.map((name) => ({ required: [name] })) });
 }
 
 const findingOptions = TEST_IDS.map((id) => findingOf(id, TESTS[id]));
@@ -167,7 +182,7 @@ export const finding = z.discriminatedUnion(
 
 export const repair = z.looseObject({
   kind: z.enum(REPAIR_KINDS),
-  at: z.iso.datetime({ offset: true }).optional(),
+  at: isoTime.optional(),
   toBar: gaugeBar.optional(),
 });
 
@@ -177,7 +192,7 @@ export const complaint = z.enum(COMPLAINTS);
 export const caseFile = z.looseObject({
   format: z.literal('jumper-case'),
   version: z.literal(1),
-  id: z.string().min(1, 'must not be empty'),
+  id: z.string(),
   title: z.string().optional(),
   complaint: z.array(complaint).optional(),
   alreadyDone: z.array(z.looseObject({ part: z.enum(REPLACEABLE_PARTS) })).optional(),

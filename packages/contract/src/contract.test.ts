@@ -36,6 +36,27 @@ describe('a case file', () => {
   it('is taken as it is, unknown keys kept', () => {
     expect(caseFile.parse(CASE)).toEqual(CASE);
   });
+  it('is taken with half a finding, and not with one that has none of its numbers', () => {
+    const withFinding = (finding: object) => ({ ...CASE, findings: [finding] });
+    const half = withFinding({ test: 'draw-off', volumeL: 0.5, beforeBar: 1.5 });
+    expect(caseFile.parse(half)).toEqual(half);
+    expect(caseFile.safeParse(withFinding({ test: 'draw-off' })).success).toBe(false);
+    expect(caseFile.safeParse(withFinding({ test: 'draw-off', volumeL: -1 })).success).toBe(false);
+    expect(caseFile.safeParse(withFinding({ test: 'discharge-pipe', waterC: 12 })).success).toBe(false);
+  });
+
+  it('is taken with times that say no offset, and with emitters in any words', () => {
+    for (const emitters of ['radiators', ['floor'], [{ kind: 'floor', lengthM: 240 }], [{ count: 9 }], { upstairs: 4 }]) {
+      const told = {
+        ...CASE,
+        circuit: { ...CASE.circuit, emitters },
+        logs: [{ ...CASE.logs[0]!, startedAt: '2026-03-04T09:10:00' }],
+        repairs: [{ kind: 'other', at: '2026-03-04T11:00:00' }],
+      };
+      expect(caseFile.parse(told)).toEqual(told);
+    }
+    expect(lines((c) => void ((c.circuit as Record<string, unknown>).emitters = [{ kind: 'floor', lengthM: -2 }]))).not.toEqual([]);
+  });
 
   // eslint-disable-next-line @typescript-eslint/no-explicit-any
   it.each<[string, (c: any) => void, string]>([
@@ -110,9 +131,9 @@ describe('a case file', () => {
       'findings.1.test: is not known',
     ],
     [
-      'a value left out',
+      'a finding of no value at all',
       (c) => {
-        delete c.findings[0].valueBar;
+        for (const name of ['valueBar', 'circuitBar']) delete c.findings[0][name];
       },
       'findings.0.valueBar: is required',
     ],
@@ -174,6 +195,22 @@ describe('a job and its case', () => {
 
   it('every record passes its own schema', () => {
     for (const f of records.facts) expect(factRecord.safeParse(f).success).toBe(true);
+  });
+
+  it('of a file whose times say no offset, and which says no name, are records like any other', () => {
+    const bare = caseToRecords(
+      caseFile.parse({
+        ...CASE,
+        id: '',
+        title: undefined,
+        logs: ['hand', 'csv'].map((source) => ({ ...CASE.logs[0]!, source, startedAt: '2026-03-04T09:10:00' })),
+        repairs: [{ kind: 'other', at: '2026-03-04T11:00:00' }],
+      }),
+      { newId, now: '2026-03-05T08:00:00Z' },
+    );
+    for (const f of bare.facts) expect(factRecord.safeParse(f).success).toBe(true);
+    expect(Date.parse(bare.job.openedAt)).toBe(new Date(2026, 2, 4, 9, 10).getTime());
+    expect(bare.job.title).not.toBe('');
   });
 
   const at = '2026-03-04T09:00:00Z';

@@ -117,6 +117,11 @@ function handLogs(bodies: FactBody[], firstRepairMs: number): PressureLog[] {
   return logs;
 }
 
+/** What a circuit is called of which a file says neither title nor name. */
+const UNNAMED = 'Circuit without a name';
+/** A time as records keep it; one that says no offset is of this clock. */
+const withOffset = (time: string): string => (/(Z|[+-]\d\d:?\d\d)$/i.test(time) ? time : new Date(time).toISOString());
+
 /** Turns an opened case file into records: a new circuit, its sheet, a job and its facts, with ids and times from the caller. Hand logs
  *  become single readings that can be corrected; others are kept whole. */
 export function caseToRecords(
@@ -125,8 +130,9 @@ export function caseToRecords(
 ): { circuit: { id: string; createdAt: string }; sheet: SheetRecord; job: JobRecord; facts: FactRecord[] } {
   const { newId, now } = options;
   const circuit = { id: newId(), createdAt: now };
-  const title = file.title?.trim().slice(0, 120) || file.id.slice(0, 120);
-  const openedAt = file.logs?.find((l) => l.startedAt)?.startedAt ?? now;
+  const title = file.title?.trim().slice(0, 120) || file.id.trim().slice(0, 120) || UNNAMED;
+  const startedAt = file.logs?.find((l) => l.startedAt)?.startedAt,
+    openedAt = startedAt ? withOffset(startedAt) : now;
   const sheet: SheetRecord = { id: newId(), circuitId: circuit.id, recordedAt: now, site: title, sheet: file.circuit, assumed: [] };
   const job: JobRecord = {
     id: newId(),
@@ -140,7 +146,7 @@ export function caseToRecords(
   const add = (body: FactBody) => facts.push({ id: newId(), jobId: job.id, recordedAt: now, body });
   for (const log of file.logs ?? []) {
     if (log.source !== 'hand' || log.epoch !== undefined || log.startedAt === undefined) {
-      add({ kind: 'log', at: log.startedAt ?? openedAt, log });
+      add({ kind: 'log', at: log.startedAt ? withOffset(log.startedAt) : openedAt, log });
       continue;
     }
     const startMs = Date.parse(log.startedAt);
@@ -165,6 +171,6 @@ export function caseToRecords(
     );
   }
   for (const f of file.findings ?? []) add({ kind: 'finding', at: openedAt, finding: f });
-  for (const r of file.repairs ?? []) add({ kind: 'repair', at: r.at ?? now, repair: r });
+  for (const r of file.repairs ?? []) add({ kind: 'repair', at: r.at ? withOffset(r.at) : now, repair: r });
   return { circuit, sheet, job, facts };
 }

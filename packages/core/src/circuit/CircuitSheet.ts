@@ -1,3 +1,4 @@
+import type { Emitter } from './contentOfEmitters';
 import type { PumpPosition } from './pumpShift';
 
 /** One circuit as the technician wrote it down. Field names, units and meanings are the open case file's; pressures are bar
@@ -6,7 +7,7 @@ export interface CircuitSheet {
   kind: 'sealed-hot-water' | 'steam';
   waterVolumeL?: number;
   waterVolumeSource?: 'measured' | 'estimated';
-  emitters?: { kind: string; count?: number; lengthM?: number; outputKw?: number }[];
+  emitters?: Emitter[];
   glycolPercent?: number;
   glycol?: 'propylene' | 'ethylene';
   heatOutputKw?: number;

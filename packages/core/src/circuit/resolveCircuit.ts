@@ -1,6 +1,7 @@
 import { atmosphericBar, staticHeadBar } from './atmosphere';
 import type { CircuitFluid } from '../water/fluid';
 import { vesselsOf, type CircuitSheet, type Vessel } from './CircuitSheet';
+import { contentOfEmittersL } from './contentOfEmitters';
 
 /** A sealed circuit with a number for everything, and how far each may be off. */
 export interface ResolvedCircuit {
@@ -44,6 +45,8 @@ const LITRES_PER_KW = 4,
 /** What a gauge is read to, bar: a dial of tenths, a sensor of hundredths; one with coloured zones for numbers is guessed at. Common
  *  practice. */
 const STEP_BAR = { dial: 0.1, sensor: 0.01, unnumbered: 0.3 } as const;
+/** How far a content by the emitters is off, in its logarithm. Common practice: about a quarter. */
+const BY_EMITTERS_SPREAD = 0.25;
 /** Content of a circuit of which nothing is known but how it is filled, L. Common practice. */
 const USUAL_HOME_L = 95,
   USUAL_PLANT_L = 1500;
@@ -106,6 +109,8 @@ function resolveContent(sheet: CircuitSheet, vesselL: number, assumed: string[])
   if (sheet.waterVolumeL !== undefined)
     return { contentL: sheet.waterVolumeL, contentSpread: sheet.waterVolumeSource === 'measured' ? 0.03 : 0.15 };
   assumed.push('waterVolumeL');
+  const byEmittersL = contentOfEmittersL(sheet.emitters);
+  if (byEmittersL !== null) return { contentL: byEmittersL, contentSpread: BY_EMITTERS_SPREAD };
   const byVesselL = vesselL / VESSEL_SHARE;
   if (sheet.heatOutputKw !== undefined) {
     const byOutputL = LITRES_PER_KW * sheet.heatOutputKw;

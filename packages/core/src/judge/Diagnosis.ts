@@ -59,6 +59,8 @@ export interface Diagnosis extends Judgement {
   caseId: string;
   /** What on the sheet cannot be right, or needs care: the answer rests on it. */
   warnings: SheetWarning[];
+  /** Numbers that findings leave out, by their path in the case file: without them these findings say nothing. */
+  notJudged: string[];
   /** The same, from what was measured after the last repair; absent with no work done. */
   now?: Judgement;
 }

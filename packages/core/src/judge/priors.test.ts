@@ -54,6 +54,13 @@ it.each<FaultId>(['relief-valve-passing', 'relief-valve-lifts-early'])('%s is li
   expect(aged()).toBeGreaterThan(aged(1));
 });
 
+it('what was only filled wrongly was mostly put right by whoever changed a part', () => {
+  const high = (alreadyDone: PriorInput['alreadyDone']) =>
+    share({ complaint: ['gauge-climbs-hot'], alreadyDone }, 'fill-pressure-too-high') /
+    share({ complaint: ['gauge-climbs-hot'], alreadyDone }, 'dhw-plate-perforated');
+  expect(high([{ part: 'vessel' }, { part: 'pressure-sensor' }])).toBeLessThan(0.7 * high([]));
+});
+
 it('a pump that was changed is seldom at fault, and its valves are the likelier left shut', () => {
   const cold = { complaint: ['no-heat'] as Complaint[] },
     changed = { ...cold, alreadyDone: [{ part: 'pump' as const }] };

@@ -34,6 +34,10 @@ const CHANGED: Record<ReplaceablePart, FaultId[]> = {
   'valve-core': ['vessel-gas-valve-leaking'],
 };
 const CHANGED_FACTOR = 0.25;
+/** Whoever changed a part has filled the circuit since, and looked at the gauge: what is only filled wrongly was mostly put right then.
+ *  Common practice. */
+const FILLED_SINCE = 0.5;
+const ONLY_FILLED_WRONGLY: ReadonlySet<FaultId> = new Set(['fill-pressure-too-high', 'fill-pressure-too-low']);
 /** Valves are shut to change a pump, and one may stay so. Common practice. */
 const LEFT_SHUT = 3;
 
@@ -188,6 +192,7 @@ const NO_COMPLAINT = 1.85,
 function singleWeight(id: FaultId, { circuit, complaint = [], alreadyDone = [], findings = [] }: PriorInput): number {
   let weight: number = faultRow(id).weight;
   for (const { part } of alreadyDone) if (CHANGED[part].includes(id)) weight *= CHANGED_FACTOR;
+  if (alreadyDone.length > 0 && ONLY_FILLED_WRONGLY.has(id)) weight *= FILLED_SINCE;
   if (id === 'pump-valve-closed' && alreadyDone.some(({ part }) => part === 'pump')) weight *= LEFT_SHUT;
   // Circulation faults do not show on the pressure gauge: without such a complaint they are seldom what one is called for, unless somebody
   // saw reason to go and measure there.

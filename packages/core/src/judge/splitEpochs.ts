@@ -1,6 +1,7 @@
 import { partOfLog } from '../log/partOfLog';
 import type { PressureLog } from '../log/PressureLog';
 import type { Case, RepairKind } from './Case';
+import { completed, missingFrom } from './completeFindings';
 import type { Finding } from './Finding';
 import type { Evidence } from './Evidence';
 
@@ -12,7 +13,10 @@ export function splitEpochs(input: Case): { asFound: Evidence; afterWork: Eviden
   const isAfter = (log: PressureLog) =>
     log.epoch ? log.epoch === 'after-work' : log.startedAt !== undefined && Date.parse(log.startedAt) >= firstRepair;
   const logs = (input.logs ?? []).flatMap((log, index) => partsOf(log, isAfter(log)).map((part) => ({ ...part, index })));
-  const findings = (input.findings ?? []).map((finding, index) => ({ finding, index }));
+  // What leaves out the number that it is about says nothing.
+  const findings = (input.findings ?? []).flatMap((finding, index) =>
+    missingFrom(finding, input).length > 0 ? [] : [{ finding: completed(finding, input), index }],
+  );
   const of = (after: boolean): Evidence => ({
     circuit: input.circuit,
     ...(after || !input.complaint ? {} : { complaint: input.complaint }),

@@ -6,6 +6,7 @@ import { PutBackList } from '../work/PutBackList';
 import { FindingEffect } from './FindingEffect';
 import { JudgeProgress } from './JudgeProgress';
 import { NextStep } from './NextStep';
+import { notJudgedLines } from './notJudged';
 import { SuspectList } from './SuspectList';
 import type { BenchState } from './useBench';
 import { VerdictBlock } from './VerdictBlock';
@@ -13,7 +14,8 @@ import { VerdictBlock } from './VerdictBlock';
 /** What runs, what is away, what the last finding changed, what to do next, and what is likely wrong. */
 export function BenchJudgement({ bench, after }: { bench: BenchState; after?: string }) {
   const { parts, jobId, judgement, diagnosis, stale, proof, rows, state, units } = bench,
-    doubts = cannotBe(diagnosis?.warnings ?? [], units);
+    doubts = cannotBe(diagnosis?.warnings ?? [], units),
+    silent = notJudgedLines(diagnosis?.notJudged ?? [], bench.file);
   return (
     <>
       <TimerStrip jobId={jobId} />
@@ -42,6 +44,11 @@ export function BenchJudgement({ bench, after }: { bench: BenchState; after?: st
             kind="caution"
             title="The sheet can hardly be right"
           >{`${doubts.join(' ')} What is said here rests on it: look at the labels again.`}</Notice>
+        </View>
+      ) : null}
+      {silent.length > 0 ? (
+        <View className="px-3">
+          <Notice kind="caution" title="Half a finding says nothing">{`${silent.join(' ')} Enter it, or do the test again.`}</Notice>
         </View>
       ) : null}
       {diagnosis && rows.length > 0 ? (

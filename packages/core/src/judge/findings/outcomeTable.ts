@@ -62,6 +62,7 @@ export const OUTCOME_TABLES: Partial<Record<TestId, OutcomeTable>> = {
     row(['air-in-circuit'], { none: 0.04, 'some-air': 0.26, 'much-air': 0.7 }, 'that is where it stands'),
     row(['feed-starved', 'fill-pressure-too-low'], { none: 0.4, 'some-air': 0.38, 'much-air': 0.22 }, 'too little pressure lets air in at the top'),
     row(['circuit-leak', 'relief-valve-passing'], { none: 0.5, 'some-air': 0.41, 'much-air': 0.09 }, 'topping up brings air in'),
+    row(['air-vent-faulty'], { none: 0.38, 'some-air': 0.4, 'much-air': 0.22 }, 'what does not let air out leaves it there, and topping up brings more'),
     row(['air-locked-branch'], { none: 0.1, 'some-air': 0.35, 'much-air': 0.55 }, 'it stands in that branch'),
     row(['vessel-diaphragm-failed'], { none: 0.52, 'some-air': 0.37, 'much-air': 0.11 }, 'the gas went into the water')),
   'visible-leak': table({ none: 0.96, found: 0.04 },
