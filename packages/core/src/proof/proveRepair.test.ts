@@ -41,6 +41,17 @@ it('fails a run that still rises too much, and names the limit it passed', () =>
   expect(p.after!.hotBar!).toBeGreaterThan(p.rightHot!.highGaugeBar);
 });
 
+it('fails a run in which the relief was seen to lift, however right the pressure stood', () => {
+  const after = run(0.75);
+  const p = proveRepair({
+    circuit,
+    before: run(0),
+    after: { ...after, events: [...after.events!, { tS: 900, kind: 'relief-lifted' }] },
+    ...none,
+  });
+  expect([p.kind, codes(p)]).toEqual(['fail', ['swing-changed', 'relief-lifted']]);
+});
+
 it('a run that never got hot proves nothing', () => {
   const p = proveRepair({ circuit, before: null, after: run(0.75, { maxC: 40 }), ...none });
   expect(p.kind).toBe('unclear');

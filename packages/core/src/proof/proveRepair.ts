@@ -54,11 +54,14 @@ export type ProofReason =
   | { code: 'rose-too-much'; hotBar: number; highBar: number }
   | { code: 'rose-too-little'; hotBar: number; lowBar: number }
   | { code: 'near-relief'; hotBar: number; reliefBar: number }
+  | { code: 'relief-lifted' }
   | { code: 'still-suspected'; fault: FaultId; probability: number }
   | { code: 'other-suspected'; fault: FaultId; probability: number }
   | { code: 'within-band'; hotBar: number; lowBar: number; highBar: number }
   | { code: 'would-not-show'; row: StillThere }
   | { code: 'swing-changed'; beforeBar: number; afterBar: number };
+
+const FAILS: ReadonlySet<ProofReason['code']> = new Set(['near-relief', 'relief-lifted', 'rose-too-much', 'still-suspected']);
 
 /** Whether a heat run after the work shows that it is put right. A run that could not have shown the fault proves nothing and is `unclear`.
  *  The practice behind it: heat to the maximum until the temperature is steady, and compare with what this circuit should do. */
@@ -83,6 +86,8 @@ export function proveRepair({
     reasons.push({ code: 'swing-changed', beforeBar: was.swingBar, afterBar: is.swingBar });
   if (is.hotBar > NEAR_RELIEF * circuit.reliefSetGaugeBar)
     reasons.push({ code: 'near-relief', hotBar: is.hotBar, reliefBar: circuit.reliefSetGaugeBar });
+  // Whatever the gauge says: nothing is put right that lets its water go.
+  if (after!.events!.some((e) => e.kind === 'relief-lifted')) reasons.push({ code: 'relief-lifted' });
   const right = rightHot(circuit, is, setToGaugeBar);
   const { tS } = after!.samples;
   const stillThere = wouldHaveShown({
@@ -107,7 +112,7 @@ export function proveRepair({
         .sort((a, b) => b.probability - a.probability)[0]
     : undefined;
   if (still && still.probability > STILL_THERE) reasons.push({ code: 'still-suspected', ...still });
-  if (reasons.some((r) => ['near-relief', 'rose-too-much', 'still-suspected'].includes(r.code))) return { kind: 'fail', reasons, ...found };
+  if (reasons.some((r) => FAILS.has(r.code))) return { kind: 'fail', reasons, ...found };
 
   const wantedC = circuit.maxFlowC - NEAR_LIMIT_K;
   if (is.hottestC === null) reasons.push({ code: 'no-temperature' });

@@ -79,6 +79,8 @@ export function reasonText(r: ProofReason, units: Units): string {
       return `Hot it stands at ${bar(r.hotBar)}, below the ${bar(r.lowBar)} that would be right here: look at gauge, air and temperature again.`;
     case 'near-relief':
       return `Hot it stands at ${bar(r.hotBar)}, close to the relief at ${bar(r.reliefBar)}.`;
+    case 'relief-lifted':
+      return 'The relief was seen to lift during the run.';
     case 'still-suspected':
       return `${faultRow(r.fault).title} is still suspected, ${shareText(r.probability)}.`;
     case 'other-suspected':
