@@ -29,10 +29,11 @@ export function findingLikelihood(
   c: ResolvedCircuit,
   logged: Logged = NOTHING_LOGGED,
 ): number {
-  const number = numericLikelihood(f, faults, v, c, logged);
-  if (number !== null) return 0.98 * number + (PLAIN_TO_SEE.has(f.test) || isPumpedUp(f, c) ? PLAIN_SLIP : 0.02) * SLIP_DENSITY;
-  const tabled = numberDensity(f, faults),
-    tooHot = f.test === 'flow-return' && f.flowC !== undefined ? overheatAdded(f.flowC, logged.hottestC, c, faults) : 1;
+  const number = numericLikelihood(f, faults, v, c, logged),
+    flowC = flowReadC(f),
+    tooHot = flowC === undefined ? 1 : overheatAdded(flowC, logged.hottestC, c, faults);
+  if (number !== null) return tooHot * (0.98 * number + (PLAIN_TO_SEE.has(f.test) || isPumpedUp(f, c) ? PLAIN_SLIP : 0.02) * SLIP_DENSITY);
+  const tabled = numberDensity(f, faults);
   if (tabled !== null) return tooHot * tabled * (f.outcome === undefined ? 1 : (outcomeShares(f.test, faults)?.[f.outcome] ?? 1));
   if (f.outcome === undefined) return tooHot;
   if (f.test === 'gas-valve-press' && faults.includes('vessel-undercharged'))
@@ -60,6 +61,10 @@ const HANGS_ON_THE_GAUGE: ReadonlySet<string> = new Set(['low-pressure-stop', 'd
 export const changesTheNumber = (f: Finding, faults: readonly FaultId[]): boolean =>
   (f.test === 'precharge' && has(faults, 'vessel-diaphragm-failed', 'vessel-connection-blocked', 'vessel-isolated')) ||
   (f.test === 'fill-isolated-watch' && has(faults, 'fill-bypass-open'));
+
+/** How hot the boiler sent its water out, °C, where a test read that. */
+const flowReadC = (f: Finding): number | undefined =>
+  f.test === 'flow-return' ? f.flowC : f.test === 'heat-run-after' ? f.hotC : undefined;
 
 /** How often a drained boiler does not report low pressure: a sensor that over-reads, or stands where it got stuck, mostly does not. Common
  *  practice. */

@@ -40,6 +40,19 @@ it('a flow read by hand adds only what the log has not said', () => {
   expect(adds(88, 68)).toBeGreaterThan(30);
 });
 
+it('a heat run is told by how hot it became as well', () => {
+  const ran = (hotC: number) =>
+    diagnose({
+      format: 'jumper-case',
+      version: 1,
+      id: 'run',
+      circuit: { ...SHEET, maxFlowC: 70 },
+      findings: [{ test: 'heat-run-after', coldBar: 1.2, hotBar: 2, hotC, minutes: 10 }],
+    }).marginals['boiler-overheating']!;
+  expect(ran(96)).toBeGreaterThan(0.5);
+  expect(ran(70)).toBeLessThan(0.02);
+});
+
 describe('a swing too large for the sheet, of which no temperature was logged', () => {
   const log = {
     source: 'hand' as const,
