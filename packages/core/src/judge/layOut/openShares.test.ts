@@ -98,7 +98,7 @@ it('what falls only while a hot tap is open and the main shut goes out by the ho
   expect(hypotheses[0]!.probability).toBeGreaterThan(0.8);
 });
 
-it('a circuit that falls until the boiler is shut off from it leaks at the boiler, by its exchanger or by its relief; one that goes on falling leaks elsewhere', () => {
+it('a gauge on the pipes that falls until the boiler is shut off from it speaks for a leak at the boiler, by its exchanger or by its relief; one that goes on falling for a leak elsewhere', () => {
   const circuit: CircuitSheet = {
     kind: 'sealed-hot-water',
     waterVolumeL: 95,
@@ -106,7 +106,7 @@ it('a circuit that falls until the boiler is shut off from it leaks at the boile
     vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 },
     reliefValve: { setBar: 3 },
     fill: { kind: 'manual-loop' },
-    domesticHotWater: { kind: 'plate-exchanger' },
+    domesticHotWater: { kind: 'indirect-coil' },
   };
   const asked = (lastBar: number) =>
     diagnose({
@@ -125,8 +125,9 @@ it('a circuit that falls until the boiler is shut off from it leaks at the boile
   const stands = asked(1.2),
     falls = asked(0.9),
     atBoiler = (m: typeof stands) => m['boiler-exchanger-leak']! + m['relief-valve-passing']!;
-  expect(atBoiler(stands)).toBeGreaterThan(0.7);
+  // Whose gauge it is nobody wrote down: on such a plant it is the boiler's own less often than not.
+  expect(atBoiler(stands)).toBeGreaterThan(1.3 * atBoiler(falls));
   expect(stands['relief-valve-passing']!).toBeGreaterThan(0.2);
-  expect(falls['circuit-leak']!).toBeGreaterThan(2 * stands['circuit-leak']!);
+  expect(falls['circuit-leak']!).toBeGreaterThan(1.3 * stands['circuit-leak']!);
   expect(falls['circuit-leak']!).toBeGreaterThan(falls['boiler-exchanger-leak']!);
 });
