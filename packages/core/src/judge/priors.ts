@@ -36,7 +36,7 @@ const CHANGED: Record<ReplaceablePart, FaultId[]> = {
 const CHANGED_FACTOR = 0.25;
 /** Whoever changed a part has filled the circuit since, and looked at the gauge: what is only filled wrongly was mostly put right then.
  *  Common practice. */
-const FILLED_SINCE = 0.5;
+const FILLED_SINCE = 0.7;
 const ONLY_FILLED_WRONGLY: ReadonlySet<FaultId> = new Set(['fill-pressure-too-high', 'fill-pressure-too-low']);
 /** Valves are shut to change a pump, and one may stay so. Common practice. */
 const LEFT_SHUT = 3;
