@@ -89,3 +89,5 @@ it('is not struck through by a rung, and never stands where the relief lifts', (
     ),
   ).toBeNull();
 });
+
+it('is left out where the band has no height yet', () => expect(at([], { band: band.map((b) => ({ ...b, high: b.low })) })).toBeNull());

@@ -5,16 +5,18 @@ import type { FigureScale } from './scale';
 const WIDE = 84,
   HIGH = 17,
   GAP = 2;
+/** A band thinner than this is not seen, px: nothing was heated yet, and words beside it would name nothing. */
+const SEEN = 3;
 
 /** Where the words for the healthy band stand at its right end, px from the figure's top: under it, else over it, wherever neither trace,
- *  forecast nor a rung runs through them and it is not where the relief lifts. Null where the band does not come to the right end, or where
- *  there is no free place. */
+ *  forecast nor a rung runs through them and it is not where the relief lifts. Null where the band does not come to the right end, is too
+ *  thin to be seen there, or where there is no free place. */
 export function bandLabelTop(
   view: Pick<FigureView, 'band' | 'spanMin' | 'readings' | 'forecast' | 'before' | 'rungs' | 'reliefBar'>,
   scale: FigureScale,
 ): number | null {
   const end = view.band.at(-1);
-  if (!end || end.min < view.spanMin * 0.98) return null;
+  if (!end || end.min < view.spanMin * 0.98 || scale.y(end.low) - scale.y(end.high) < SEEN) return null;
   const left = scale.plotRight - WIDE,
     lines = [view.readings, view.before?.points ?? [], view.forecast ? [view.forecast.from, view.forecast.to] : []];
   const rungs = view.rungs.filter((r) => r.line !== 'none').map((r) => scale.y(r.bar));
