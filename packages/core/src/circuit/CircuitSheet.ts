@@ -109,3 +109,7 @@ export function withCharge(sheet: CircuitSheet, targetPrechargeBar: number): Cir
 }
 
 export const vesselsOf = (sheet: CircuitSheet): Vessel[] => (sheet.vessels?.length ? sheet.vessels : sheet.vessel ? [sheet.vessel] : []);
+
+/** A boiler on the wall that is filled by hand and makes its hot water with a plate exchanger: all in one case, mostly. */
+export const isWallBoiler = ({ fill, domesticHotWater }: CircuitSheet): boolean =>
+  fill?.kind === 'manual-loop' && domesticHotWater?.kind === 'plate-exchanger';

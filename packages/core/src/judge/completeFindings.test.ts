@@ -42,7 +42,7 @@ describe('what stands elsewhere is taken from there', () => {
     const overnight: Finding = { test: 'idle-cold-pressure', valueBar: 1.4 };
     expect(completed(told, visit([told, overnight])).firstGaugeBar).toBe(1.4);
     expect(completed(told, visit([told], { logs: [log] })).firstGaugeBar).toBe(1.3);
-    expect(missingFrom(told, visit([told]))).toEqual(['firstGaugeBar']);
+    expect(missingFrom(completed(told, visit([told])))).toEqual(['firstGaugeBar']);
   });
   it('what is written down stays', () => {
     const told: Finding = { test: 'second-gauge', valueBar: 0.6, firstGaugeBar: 0.6 };
@@ -52,7 +52,7 @@ describe('what stands elsewhere is taken from there', () => {
     const told: Finding = { test: 'fill-isolated-watch', startBar: 1, endBar: 1.4 };
     expect(completed(told, visit([told])).minutes).toBe(TESTS['fill-isolated-watch'].minutes);
     // There the time is what was measured.
-    expect(missingFrom({ test: 'return-time' }, visit([]))).toEqual(['minutes']);
+    expect(missingFrom(completed({ test: 'return-time' }, visit([])))).toEqual(['minutes']);
   });
 });
 

@@ -38,8 +38,5 @@ export function completed(f: Finding, visit: Case): Finding {
   return full;
 }
 
-/** What is still missing for a finding to be judged; empty where nothing is. */
-export const missingFrom = (f: Finding, visit: Case): string[] => {
-  const full = completed(f, visit);
-  return neededBy(f.test).filter((name) => full[name] === undefined);
-};
+/** What is missing for a finding to be judged, once it was completed; empty where nothing is. */
+export const missingFrom = (full: Finding): string[] => neededBy(full.test).filter((name) => full[name] === undefined);

@@ -7,7 +7,6 @@ import type { Evidence } from './Evidence';
 import { because } from './explain';
 import { afterRepairs, heldAgainstTheProof } from './afterWork';
 import type { Case } from './Case';
-import { missingFrom } from './completeFindings';
 import { contradictions, latestOnly } from './contradictions';
 import type { Diagnosis, Judgement } from './Diagnosis';
 import { estimates } from './estimates';
@@ -38,7 +37,7 @@ export function diagnose(onFile: Case, told: Progress = () => {}): Diagnosis {
     version: 1,
     caseId: input.id,
     warnings: sheetWarnings(onFile.circuit),
-    notJudged: (input.findings ?? []).flatMap((f, i) => missingFrom(f, input).map((name) => `findings.${i}.${name}`)),
+    notJudged: split.notJudged,
     ...judgement,
   });
   if (!worked) return answer(judgementOf(onFile.circuit, asFound, found, split.asFound));

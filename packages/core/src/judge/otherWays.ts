@@ -1,3 +1,4 @@
+import { isWallBoiler } from '../circuit/CircuitSheet';
 import { heldFromGaugeBar } from '../circuit/resolveCircuit';
 import type { PressureLog } from '../log/PressureLog';
 import type { FaultId } from './faults';
@@ -59,8 +60,8 @@ interface AsSeen extends Pick<Visit, 'tracks' | 'circuit' | 'easedHot'> {
   feedUnsaid: boolean;
   /** What leaks at the boiler and what leaks elsewhere are told apart. */
   outflowParted: boolean;
-  /** Filled by hand, with a plate exchanger: all of it in one case on the wall, its gauge too. */
-  isWallBoiler: boolean;
+  /** All of the boiler stands in one case on the wall, its gauge too. */
+  onTheWall: boolean;
   /** Of vessels that are too small, those that are so for the content on the sheet. */
   smallBySheet: number;
 }
@@ -76,7 +77,7 @@ const asSeen = ({ tracks, circuit, easedHot, sheet, logs, findings, parted }: Vi
   feedWasShut: logs.some(shutsTheFeed),
   feedUnsaid: sheet.fill === undefined,
   outflowParted: parted.outflow,
-  isWallBoiler: sheet.fill?.kind === 'manual-loop' && sheet.domesticHotWater?.kind === 'plate-exchanger',
+  onTheWall: isWallBoiler(sheet),
   smallBySheet: knownToSheet(circuit),
 });
 
@@ -114,8 +115,8 @@ function otherWays(seen: AsSeen, model: LogModel, faults: readonly FaultId[], ca
 }
 
 /** How often what leaks was on the other side of the valves than where its fault has it, as the gauge shows it. */
-function otherSideShare({ isWallBoiler }: AsSeen, faults: readonly FaultId[]): number {
-  const gaugeAtBoiler = isWallBoiler ? BOILERS_GAUGE_SHARE.wall : BOILERS_GAUGE_SHARE.other;
+function otherSideShare({ onTheWall }: AsSeen, faults: readonly FaultId[]): number {
+  const gaugeAtBoiler = onTheWall ? BOILERS_GAUGE_SHARE.wall : BOILERS_GAUGE_SHARE.other;
   if (!faults.includes('relief-valve-passing')) return gaugeAtBoiler;
   return gaugeAtBoiler * (1 - RELIEF_ELSEWHERE_SHARE) + (1 - gaugeAtBoiler) * RELIEF_ELSEWHERE_SHARE;
 }

@@ -1,4 +1,4 @@
-import type { CircuitSheet } from '../circuit/CircuitSheet';
+import { isWallBoiler, type CircuitSheet } from '../circuit/CircuitSheet';
 import { feedsItself } from '../circuit/resolveCircuit';
 import { mayHaveMixing, mayHaveZoneValve, saysMixing } from '../circuit/zones';
 import type { FaultId } from './faults';
@@ -25,8 +25,16 @@ function byItsVessel(id: FaultId, circuit: CircuitSheet): number {
     return (circuit.vessel?.isolationValve === 'none' ? OVERLOOKED_VALVE : 1) * (isBuiltIn(circuit) ? BUILT_IN_VALVE : 1);
   const ageYears = circuit.vessel?.ageYears;
   if (ageYears === undefined || !AGES.has(id)) return 1;
-  return ageYears < YOUNG.years ? YOUNG.factor : ageYears > OLD.years ? OLD.factor : 1;
+  return byAge(ageYears, YOUNG, OLD);
 }
+
+/** What years make of a fault: less often of what is younger than the one, more often of what is older than the other. */
+interface FromYears {
+  years: number;
+  factor: number;
+}
+const byAge = (ageYears: number, young: FromYears, old: FromYears): number =>
+  ageYears < young.years ? young.factor : ageYears > old.years ? old.factor : 1;
 
 /** Springs tire and seats wear: reliefs younger than the one and older than the other, years (they are changed about every ten), and how
  *  much less, and more, often they are at fault. Common practice. */
@@ -37,7 +45,7 @@ const OF_RELIEFS: ReadonlySet<FaultId> = new Set(['relief-valve-passing', 'relie
 function byItsRelief(id: FaultId, { reliefValve }: CircuitSheet): number {
   const ageYears = reliefValve?.ageYears;
   if (ageYears === undefined || !OF_RELIEFS.has(id)) return 1;
-  return ageYears < NEW_RELIEF.years ? NEW_RELIEF.factor : ageYears > OLD_RELIEF.years ? OLD_RELIEF.factor : 1;
+  return byAge(ageYears, NEW_RELIEF, OLD_RELIEF);
 }
 
 /** Valves that are there though the sheet says none. Common practice. */
@@ -46,12 +54,11 @@ const OVERLOOKED_VALVE = 0.05;
  *  with a plate exchanger. Where the sheet names the valve it is there. Common practice. */
 const BUILT_IN_VALVE = 0.4,
   BUILT_IN_MOST_L = 12;
-const isBuiltIn = ({ vessel, fill, domesticHotWater }: CircuitSheet): boolean =>
-  vessel !== undefined &&
-  vessel.isolationValve === undefined &&
-  (vessel.nominalVolumeL ?? Infinity) <= BUILT_IN_MOST_L &&
-  fill?.kind === 'manual-loop' &&
-  domesticHotWater?.kind === 'plate-exchanger';
+const isBuiltIn = (sheet: CircuitSheet): boolean =>
+  sheet.vessel !== undefined &&
+  sheet.vessel.isolationValve === undefined &&
+  (sheet.vessel.nominalVolumeL ?? Infinity) <= BUILT_IN_MOST_L &&
+  isWallBoiler(sheet);
 
 /** What feeds itself stands low because its feed gives nothing; seldom because somebody fills by hand, past a feed kept shut. Common
  *  practice. */

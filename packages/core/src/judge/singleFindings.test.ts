@@ -1,21 +1,10 @@
-import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { diagnose } from './diagnose';
 import type { FaultId } from './faults';
 import type { Finding } from './Finding';
+import { SMALL_HOME } from './test/homes';
 
 // What one number says by itself, over all that it may be: no value may fall through to what is said where nothing was measured.
-const WALL: CircuitSheet = {
-  kind: 'sealed-hot-water',
-  heatOutputKw: 24,
-  waterVolumeL: 95,
-  staticHeadM: 4,
-  vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 },
-  reliefValve: { setBar: 3 },
-  fill: { kind: 'manual-loop', mainsBar: 3.5 },
-  domesticHotWater: { kind: 'plate-exchanger' },
-  gauge: { kind: 'dial', resolutionBar: 0.1 },
-  maxFlowC: 75,
-};
+const WALL = { ...SMALL_HOME, staticHeadM: 4, maxFlowC: 75 };
 const marginals = (...findings: Finding[]) => diagnose({ format: 'jumper-case', version: 1, id: 'one', circuit: WALL, findings }).marginals;
 const share = (fault: FaultId, finding: Finding): number => marginals(finding)[fault]!;
 

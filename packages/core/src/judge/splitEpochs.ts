@@ -6,17 +6,20 @@ import type { Finding } from './Finding';
 import type { Evidence } from './Evidence';
 
 /** As-found and after-work evidence. A log or finding says which it is; without that, a log that starts after the first repair is
- *  after-work. */
-export function splitEpochs(input: Case): { asFound: Evidence; afterWork: Evidence } {
+ *  after-work.
+ *  @returns both, and the numbers that findings leave out, by their path in the case file */
+export function splitEpochs(input: Case): { asFound: Evidence; afterWork: Evidence; notJudged: string[] } {
   const repairs = (input.repairs ?? []).flatMap((r) => (r.at ? [Date.parse(r.at)] : []));
   const firstRepair = repairs.length ? Math.min(...repairs) : Infinity;
   const isAfter = (log: PressureLog) =>
     log.epoch ? log.epoch === 'after-work' : log.startedAt !== undefined && Date.parse(log.startedAt) >= firstRepair;
   const logs = (input.logs ?? []).flatMap((log, index) => partsOf(log, isAfter(log)).map((part) => ({ ...part, index })));
+  const all = (input.findings ?? []).map((f, index) => {
+    const finding = completed(f, input);
+    return { finding, index, missing: missingFrom(finding) };
+  });
   // What leaves out the number that it is about says nothing.
-  const findings = (input.findings ?? []).flatMap((finding, index) =>
-    missingFrom(finding, input).length > 0 ? [] : [{ finding: completed(finding, input), index }],
-  );
+  const findings = all.filter(({ missing }) => missing.length === 0).map(({ finding, index }) => ({ finding, index }));
   const of = (after: boolean): Evidence => ({
     circuit: input.circuit,
     ...(after || !input.complaint ? {} : { complaint: input.complaint }),
@@ -24,7 +27,8 @@ export function splitEpochs(input: Case): { asFound: Evidence; afterWork: Eviden
     logIndices: logs.filter((l) => l.after === after).map((l) => l.index),
     findings: findings.filter((f) => comesAfter(f.finding, input, firstRepair) === after),
   });
-  return { asFound: of(false), afterWork: of(true) };
+  const notJudged = all.flatMap(({ missing, index }) => missing.map((name) => `findings.${index}.${name}`));
+  return { asFound: of(false), afterWork: of(true), notJudged };
 }
 
 /** Whether a finding is of the time after the work: as it says; else by its time; else the check of the work is, where anything was done,

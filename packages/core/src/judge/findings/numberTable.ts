@@ -33,6 +33,15 @@ export const LEAST_FIRING_MIN = 3;
 /** Times and counts spread by a factor, not by a sum: their logarithm is what speaks. */
 const logOf = (x: number | null, plus = 0): number | null => (x === null || x + plus <= 0 ? null : Math.log(x + plus));
 
+/** Faults by which nothing goes through a zone that calls. */
+const NOTHING_GOES_THROUGH: FaultId[] = [
+  'pump-not-circulating',
+  'pump-valve-closed',
+  'zone-valve-stuck-closed',
+  'zone-valve-end-switch-failed',
+  'controls-no-call',
+];
+
 export const NUMBER_TABLES: Partial<Record<TestId, NumberTable[]>> = {
   'flow-return': [
     {
@@ -50,12 +59,7 @@ export const NUMBER_TABLES: Partial<Record<TestId, NumberTable[]>> = {
       of: (f) => (f.calling === false ? null : value(f, 'supplyC')),
       base: { mean: 58, sd: 14 },
       rows: [
-        row(
-          ['pump-not-circulating', 'pump-valve-closed', 'zone-valve-stuck-closed', 'zone-valve-end-switch-failed', 'controls-no-call'],
-          27,
-          12,
-          'a zone that calls stays cold, or warm as far as what shuts it, °C',
-        ),
+        row(NOTHING_GOES_THROUGH, 27, 12, 'a zone that calls stays cold, or warm as far as what shuts it, °C'),
         row(['air-locked-branch'], 42, 18, 'warm as far as the air, and no farther, °C'),
       ],
     },
@@ -64,12 +68,7 @@ export const NUMBER_TABLES: Partial<Record<TestId, NumberTable[]>> = {
       base: { mean: 9, sd: 6 },
       rows: [
         row(['branch-restricted', 'air-locked-branch'], 25, 11, 'what little goes through cools far down, K'),
-        row(
-          ['pump-not-circulating', 'pump-valve-closed', 'zone-valve-stuck-closed', 'zone-valve-end-switch-failed', 'controls-no-call'],
-          5,
-          12,
-          'nothing goes through: alike, or one end warmed by what it hangs on, K',
-        ),
+        row(NOTHING_GOES_THROUGH, 5, 12, 'nothing goes through: alike, or one end warmed by what it hangs on, K'),
       ],
     },
     {

@@ -64,6 +64,10 @@ function scratchFor(n: number): Float64Array {
 }
 let scratch = new Float64Array(256);
 
+/** Pressure from which a stretch begins, bar absolute. */
+const beginsAtBar = (v: Float64Array, stretch: number, atmosphericBar: number): number =>
+  Math.max(0.05, v[SLOT.start + stretch]! - v[SLOT.offset]! + atmosphericBar);
+
 /** Predicts what the gauge shows at each point of a track. The judge's own model, apart from the simulator's on purpose.
  *  Gas amounts are absolute bar · L, pressures gauge bar inside with the atmosphere added where the gas law wants it.
  *  No checks or objects in here: it runs some hundred thousand times a diagnosis.
@@ -198,7 +202,7 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
       }
     }
     if (track.starts[i] && track.starts[i] !== ANEW_AFTER) {
-      P = Math.max(0.05, v[SLOT.start + stretch++]! - v[12]! + atmosphericBar);
+      P = beginsAtBar(v, stretch++, atmosphericBar);
       open = false;
       if (track.starts[i] === RELIEF_LET_GO) liftsFrom = again;
       // What stands behind a narrow way does not jump with what was let in or out before it.
@@ -224,7 +228,7 @@ export function predictGauge(track: LogTrack, v: Float64Array, atmosphericBar: n
     perKelvin[i] = gauge > 0 && !blows ? doubt * Math.min(bend, MOST_BAR_PER_K, gauge) : 0;
     if (lifts > 1 && gauge > 0) perKelvin[i] = Math.hypot(perKelvin[i]!, (SAW_DOUBT * (again - seat)) / track.temperatureErrorK[i]!);
     if (track.starts[i] === ANEW_AFTER) {
-      P = Math.max(0.05, v[SLOT.start + stretch++]! - v[12]! + atmosphericBar);
+      P = beginsAtBar(v, stretch++, atmosphericBar);
       open = false;
       liftsFrom = again;
       water = curve.excessAt(P) + behindL - content * lagged;

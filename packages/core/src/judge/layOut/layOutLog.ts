@@ -122,7 +122,8 @@ function pumpJumps(tS: Float64Array, switches: readonly HeatSwitch[]): Float64Ar
   return jumpBar;
 }
 
-/** Whether the heat is off at a point, or was put off within so many seconds of it: as was written down, else as the temperatures say before it and after. */
+/** Whether the heat is off at a point, or was put off within so many seconds of it: as was written down, else as the temperatures say
+ *  before it and after. */
 function heatIsOff(i: number, tS: Float64Array, meanC: number[], switches: readonly HeatSwitch[], withinS = 0): boolean {
   const last = switches.findLast((s) => s.tS <= tS[i]! + withinS);
   if (last) return !last.on;

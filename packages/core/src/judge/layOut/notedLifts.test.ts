@@ -1,25 +1,14 @@
 import { resolveCircuit } from '../../circuit/resolveCircuit';
-import type { CircuitSheet } from '../../circuit/CircuitSheet';
 import type { LogEvent, PressureLog } from '../../log/PressureLog';
 import type { Case } from '../Case';
 import { diagnose } from '../diagnose';
 import type { FaultId } from '../faults';
+import { SMALL_HOME } from '../test/homes';
 import { layOutLog } from './layOutLog';
 import { RELIEF_LET_GO } from './LogTrack';
 
 // A relief that somebody saw lift, at the pipe outside, told with a few round figures. Common practice.
-const WALL: CircuitSheet = {
-  kind: 'sealed-hot-water',
-  heatOutputKw: 24,
-  waterVolumeL: 100,
-  staticHeadM: 4,
-  vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 },
-  reliefValve: { setBar: 3 },
-  fill: { kind: 'manual-loop', mainsBar: 3.5 },
-  domesticHotWater: { kind: 'plate-exchanger' },
-  gauge: { kind: 'dial', resolutionBar: 0.1 },
-  maxFlowC: 70,
-};
+const WALL = { ...SMALL_HOME, waterVolumeL: 100, staticHeadM: 4 };
 const MINUTES = [0, 4, 8, 12, 14, 16, 20],
   WARMS = [18, 38, 52, 62, 65, 67, 70];
 const log = (pressureBar: number[], liftedMin: number | null, flowC = WARMS): PressureLog => ({

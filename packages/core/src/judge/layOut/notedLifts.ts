@@ -1,14 +1,11 @@
 import { EVENT_OFF_S, type PressureLog } from '../../log/PressureLog';
 import { RELIEF_LET_GO, type LogTrack } from './LogTrack';
+import { DROP_COOLING_K } from './reliefInLog';
+import { unreadAboveBar } from './unreadAbove';
 
 /** A relief that blows takes at least so much of the pressure with it, bar, or so many of the gauge's steps; one that weeps takes nothing. */
 const BLEW_BAR = 0.06,
   BLEW_STEPS = 1.5;
-/** What has cooled by more, K, fell by that. */
-const COOLED_K = 4;
-/** Heat that had begun to lift it goes on doing so, at most so many times as quickly. */
-const MAY_QUICKEN = 2;
-
 interface Peak {
   gaugeBar: number;
   tS: number;
@@ -20,20 +17,27 @@ interface Peak {
 
 /** The highest reading about the minute in which a relief was seen to lift; null where none was taken. */
 function peakAbout(eventS: number, { samples: { tS, pressureBar } }: PressureLog, stepBar: number): Peak | null {
-  const read = tS.flatMap((t, i) => (pressureBar[i] == null ? [] : [{ t, bar: pressureBar[i]! }]));
-  const last = read.findLastIndex(({ t }) => t <= eventS - EVENT_OFF_S),
-    next = read.findIndex(({ t }) => t >= eventS + EVENT_OFF_S);
-  const from = Math.max(0, last),
-    to = next < 0 ? read.length - 1 : next;
-  if (from > to) return null;
+  // A log of days is only walked along, not copied.
+  const isRead = (i: number) => pressureBar[i] != null;
+  const last = tS.findLastIndex((t, i) => t <= eventS - EVENT_OFF_S && isRead(i)),
+    next = tS.findIndex((t, i) => t >= eventS + EVENT_OFF_S && isRead(i));
+  const from = last < 0 ? tS.findIndex((_, i) => isRead(i)) : last,
+    to = next < 0 ? tS.findLastIndex((_, i) => isRead(i)) : next;
+  if (from < 0) return null;
   let top = from;
-  for (let i = from; i <= to; i++) if (read[i]!.bar >= read[top]!.bar) top = i;
-  const { t, bar } = read[top]!,
-    before = read[top - 1],
-    untilS = read[to]!.t;
-  const gapS = (read[top + 1]?.t ?? eventS + EVENT_OFF_S) - t,
-    roseBar = before ? Math.max(stepBar, bar - before.bar) : Infinity;
-  return { gaugeBar: bar, tS: t, unreadBar: before ? (MAY_QUICKEN * roseBar * gapS) / Math.max(1, t - before.t) : Infinity, untilS };
+  for (let i = from; i <= to; i++) if (isRead(i) && pressureBar[i]! >= pressureBar[top]!) top = i;
+  let before = top - 1,
+    after = top + 1;
+  while (before >= 0 && !isRead(before)) before--;
+  while (after < tS.length && !isRead(after)) after++;
+  const gaugeBar = pressureBar[top]!,
+    unreadS = (tS[after] ?? eventS + EVENT_OFF_S) - tS[top]!;
+  return {
+    gaugeBar,
+    tS: tS[top]!,
+    unreadBar: before < 0 ? Infinity : unreadAboveBar(gaugeBar - pressureBar[before]!, tS[top]! - tS[before]!, unreadS, stepBar),
+    untilS: tS[to]!,
+  };
 }
 
 /** A relief that somebody saw lift let go where the pressure was highest about that minute, however little of the fall was read; what
@@ -46,7 +50,7 @@ export function allowForNotedLifts(track: LogTrack, meanC: readonly number[], lo
       fellBy = (i: number) => track.gaugeBar[i - 1]! - track.gaugeBar[i]!;
     let fell = -1;
     for (let i = 1; i < track.n && track.tS[i - 1]! <= peak.untilS; i++)
-      if (track.tS[i]! > peak.tS && meanC[i - 1]! - meanC[i]! < COOLED_K && fellBy(i) > (fell < 0 ? least : fellBy(fell))) fell = i;
+      if (track.tS[i]! > peak.tS && meanC[i - 1]! - meanC[i]! < DROP_COOLING_K && fellBy(i) > (fell < 0 ? least : fellBy(fell))) fell = i;
     if (fell > 0 && track.starts[fell] === 0) track.starts[fell] = RELIEF_LET_GO;
     const before = track.letGo,
       fall =

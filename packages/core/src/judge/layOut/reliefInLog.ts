@@ -2,6 +2,7 @@ import type { ResolvedCircuit } from '../../circuit/resolveCircuit';
 import { EVENT_OFF_S } from '../../log/PressureLog';
 import { keptItsWater } from './keptItsWater';
 import { ANEW_AFTER, RELIEF_LET_GO, type LogTrack } from './LogTrack';
+import { unreadAboveBar } from './unreadAbove';
 
 /** From this share of the relief's set pressure on it may be blowing; while it does, the pressure saws between its lift and its seat. */
 export const NEAR_RELIEF = 0.88;
@@ -12,10 +13,12 @@ const SAW_SHARE = 0.06,
  *  at once. While the water grows warmer less of a fall says so. */
 const DROP_BAR = 0.22,
   DROP_WARMING_BAR = 0.1,
-  DROP_COOLING_K = 4,
   DROP_FROM_SHARE = 0.4,
   WARM_K = 5,
   LETS_GO_BAR_PER_H = 1.5;
+
+/** What has cooled by more, K, fell by that. */
+export const DROP_COOLING_K = 4;
 
 /** A fall from a peak counts from here, bar, as long as the water has cooled no more than so, K, and was so far above its coldest. */
 const EASED_BAR = 0.12,
@@ -112,8 +115,6 @@ function fallsOnBarPerS(track: LogTrack, meanC: number[], from: number, to: numb
   return restS < FALLS_ON_S ? 0 : Math.max(0, restBar / restS);
 }
 const FALLS_ON_S = 480;
-/** A vessel that gives out lets the pressure rise so many times as quickly as before. */
-const MAY_QUICKEN = 2;
 /** A relief that lets go of a large plant's water takes its minutes, s. */
 const QUICK_WITHIN_S = 900;
 /** So little warmer than its coldest a circuit counts as cold, K; and so much more quickly than cold the same hole lets a warm circuit
@@ -246,8 +247,7 @@ export function allowForRelief(
   function unreadAbove(peak: number): number {
     const { gaugeBar, tS } = track;
     if (peak === 0) return Infinity;
-    const roseBar = Math.max(stepBar, gaugeBar[peak]! - gaugeBar[peak - 1]!);
-    return (MAY_QUICKEN * roseBar * (tS[peak + 1]! - tS[peak]!)) / Math.max(1, tS[peak]! - tS[peak - 1]!);
+    return unreadAboveBar(gaugeBar[peak]! - gaugeBar[peak - 1]!, tS[peak]! - tS[peak - 1]!, tS[peak + 1]! - tS[peak]!, stepBar);
   }
 
   /** Whether a quick fall is far enough for a relief, and quicker than what the circuit loses anyway. */

@@ -14,8 +14,9 @@ export interface SeenLift extends LetGo {
 }
 
 /** A relief lifts about where it did before, bar; what a hand reads is seldom the very peak, the more seldom the longer it was not read, and
- *  still less where somebody went to look at the pipe, and the highest of several nearer to it; and from where it lifts to where it blows freely the pressure goes on rising, by about so much of its
- *  setting (common practice: of a diaphragm relief that is up to a tenth, and more). */
+ *  still less where somebody went to look at the pipe, and the highest of several nearer to it; and from where it lifts to where it blows
+ *  freely the pressure goes on rising, by about so much of its setting (common practice: of a diaphragm relief that is up to a tenth, and
+ *  more). */
 const LIFTS_ABOUT_BAR = 0.07,
   PEAK_UNREAD_BAR = 0.2,
   NOTED_UNREAD_BAR = 0.35,
