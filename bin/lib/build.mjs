@@ -7,6 +7,7 @@ import { dirname, join, relative } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { Trouble } from './trouble.mjs';
 
+const PACKAGES = ['packages/core/src', 'packages/contract/src'];
 const SKIP = new Set(['node_modules', 'dist', '.expo', '.git', '.build']);
 
 function* filesBelow(path) {
@@ -37,24 +38,28 @@ async function part(root, name, inputs, output, say, make) {
   writeFileSync(stamp, now);
 }
 
-export async function buildAll(root, say) {
-  const packages = ['packages/core/src', 'packages/contract/src'];
+/** What runs in Node: the command line and the server. A second or two. */
+export async function buildForNode(root, say) {
   const { bundleCli, bundleServer } = await import('./bundle.mjs');
   await part(
     root,
     'command line',
-    [...packages, 'packages/evaluate/src', 'packages/cli/src', 'bin/lib/bundle.mjs'],
+    [...PACKAGES, 'packages/evaluate/src', 'packages/cli/src', 'bin/lib/bundle.mjs'],
     'packages/cli/dist/diagnose.mjs',
     say,
     () => bundleCli(root),
   );
-  await part(root, 'server', [...packages, 'apps/server/src', 'bin/lib/bundle.mjs'], 'apps/server/dist/main.mjs', say, () =>
+  await part(root, 'server', [...PACKAGES, 'apps/server/src', 'bin/lib/bundle.mjs'], 'apps/server/dist/main.mjs', say, () =>
     bundleServer(root),
   );
+}
+
+export async function buildAll(root, say) {
+  await buildForNode(root, say);
   await part(
     root,
     'app',
-    [...packages, 'apps/app', 'bin/lib/build.mjs'],
+    [...PACKAGES, 'apps/app', 'bin/lib/build.mjs'],
     'apps/app/dist/sw.js',
     (s) => say(`${s} (about a minute)`),
     () => exportApp(root),
