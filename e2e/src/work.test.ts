@@ -3,6 +3,7 @@ import { mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { stageVisit } from '@jumper/evaluate';
+import type { Page } from 'playwright-core';
 import { freshDevices } from './freshDevices';
 import { logPressure } from './moves';
 import { arrive, followTheApp, letCool } from './plantMoves';
@@ -35,6 +36,10 @@ it('mends the flat vessel with its core, step by step, proves it, puts all back 
   await arrive(page, visit);
   const bench = page.url();
   await followTheApp(page, visit);
+  // Tests that the judge asked for are no hint of what anybody suspects, and say so wherever the case is read.
+  const made = (await caseOnFile(page)).findings;
+  expect(made.length).toBeGreaterThan(0);
+  expect(made.map((f) => f.proposed)).toEqual(made.map(() => true));
   await page.getByRole('button', { name: STORIES[0]!.sheet }).click();
 
   const asked: Record<string, string> = {
@@ -148,4 +153,11 @@ function pdfText(file: string): string {
     cwd: __dirname,
     stdio: ['ignore', 'pipe', 'ignore'],
   });
+}
+
+async function caseOnFile(page: Page): Promise<{ findings: { proposed?: boolean }[] }> {
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save as case file' }).click()]);
+  const path = join(folder, download.suggestedFilename());
+  await download.saveAs(path);
+  return JSON.parse(readFileSync(path, 'utf8'));
 }

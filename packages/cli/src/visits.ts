@@ -58,7 +58,8 @@ function run(visit: Visit, order: (d: Diagnosis) => string[], proves: boolean): 
     if (!next) return { unproven: unproven ?? now, proven: now };
     proved = !proves || d.enoughKnown;
     minutes += minutesOf(visit, next.test) + testRow(next.test as TestId).effort;
-    findings.push(next);
+    // Neither the judge's order nor a checklist's tells what anybody suspects.
+    findings.push({ ...next, proposed: true });
   }
 }
 

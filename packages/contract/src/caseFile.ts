@@ -155,6 +155,7 @@ function findingOf(test: string, row: TestRow) {
     test: z.literal(test),
     epoch: epoch.optional(),
     atS: z.number().min(0, 'must be at least 0').optional(),
+    proposed: z.boolean().optional(),
     ...(row.outcomes ? { outcome: z.enum(row.outcomes as [string, ...string[]]) } : {}),
     ...Object.fromEntries(Object.entries(row.values ?? {}).map(([name, spec]) => [name, valueOf(spec)])),
     ...Object.fromEntries((row.flags ?? []).map((name) => [name, z.boolean().optional()])),

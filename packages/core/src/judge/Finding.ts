@@ -7,6 +7,8 @@ export interface Finding {
   outcome?: string;
   epoch?: Epoch;
   atS?: number;
+  /** The judge itself had asked for this test: that it was made then says nothing of what anybody suspects. */
+  proposed?: boolean;
   valueBar?: number;
   circuitBar?: number;
   drainOpen?: boolean;

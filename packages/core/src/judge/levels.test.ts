@@ -232,11 +232,12 @@ describe('what is in order stands within what the catalogue calls in order', () 
   it('a feed that holds a third of a bar too much is set high', () => {
     expect(density(c.fillGaugeBar + 0.33, 'reducing-valve-set-high')).toBeGreaterThan(4 * density(c.fillGaugeBar + 0.33, 'none'));
     expect(density(c.fillGaugeBar + 0.15, 'none')).toBeGreaterThan(density(c.fillGaugeBar + 0.15, 'reducing-valve-set-high'));
+    // At 1.3 a sound one and one set high are even; from there on it is the valve.
     const d = judge(fine, {
-      logs: [watched([1.3, 1.3, 1.3, 1.3])],
+      logs: [watched([1.4, 1.4, 1.4, 1.4])],
       findings: [
-        { test: 'second-gauge', valueBar: 1.3, firstGaugeBar: 1.3 },
-        { test: 'fill-isolated-watch', startBar: 1.3, endBar: 1.3, minutes: 30, heating: false },
+        { test: 'second-gauge', valueBar: 1.4, firstGaugeBar: 1.4 },
+        { test: 'fill-isolated-watch', startBar: 1.4, endBar: 1.4, minutes: 30, heating: false },
       ],
     });
     expect(d.hypotheses[0]!.faults).toEqual(['reducing-valve-set-high']);

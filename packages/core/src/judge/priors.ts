@@ -3,6 +3,7 @@ import { complaintsTimes, type Complaint } from './complaints';
 import { INFLOW, LITTLE_GAS } from './faultGroups';
 import { applicableFaults, faultRow, type FaultId } from './faults';
 import type { Finding } from './Finding';
+import { lookedForTimes } from './lookedFor';
 import { asTheSheetSays } from './sheetPriors';
 import { testRow } from './tests';
 
@@ -137,7 +138,7 @@ export interface PriorInput {
   circuit: CircuitSheet;
   complaint?: Complaint[];
   alreadyDone?: { part: ReplaceablePart }[];
-  findings?: Pick<Finding, 'test' | 'count'>[];
+  findings?: Pick<Finding, 'test' | 'count' | 'proposed'>[];
 }
 
 /** Fault sets worth judging with their prior shares, which sum to 1: each fault alone, and the pairs that can occur together. */
@@ -148,7 +149,9 @@ export function weightedSets(input: PriorInput): WeightedSet[] {
   // brings about.
   const beside = (id: FaultId) => Math.min(weights.get(id)!, id === 'vessel-undersized' ? faultRow(id).weight : Infinity);
   const total = ids.reduce((sum, id) => sum + beside(id), 0);
-  const sets: WeightedSet[] = ids.map((id) => ({ faults: [id], weight: (weights.get(id)! / total) * complaintFactor([id], input) }));
+  const chosen = new Set(input.findings?.filter((f) => !f.proposed).map((f) => f.test)),
+    told = (faults: FaultId[]) => complaintFactor(faults, input) * lookedForTimes(faults, chosen);
+  const sets: WeightedSet[] = ids.map((id) => ({ faults: [id], weight: (weights.get(id)! / total) * told([id]) }));
   const several = ids.filter((id) => id !== 'none'),
     sought = soughtFor(input.findings?.length ?? 0);
   for (let i = 0; i < several.length; i++)
@@ -161,7 +164,7 @@ export function weightedSets(input: PriorInput): WeightedSet[] {
       if (!coupled && faultRow(a).plant !== faultRow(b).plant) continue;
       const share = (id: FaultId) => (coupled ? weights.get(id)! : beside(id)) / total;
       const together = (coupled?.factor ?? PAIR_FACTOR) * sought * share(a) * share(b);
-      sets.push({ faults: [a, b].sort(), weight: together * complaintFactor([a, b], input) });
+      sets.push({ faults: [a, b].sort(), weight: together * told([a, b]) });
     }
   const sum = sets.reduce((s, x) => s + x.weight, 0);
   return sets.map((s) => ({ faults: s.faults, weight: s.weight / sum }));

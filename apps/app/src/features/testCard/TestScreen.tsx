@@ -39,6 +39,7 @@ import { Outcomes } from './Outcomes';
 import { SkipTest } from './SkipTest';
 import { StepList } from './StepList';
 import { useDraft } from '../drafts/useDraft';
+import { useProposed } from './useProposed';
 import { useWatch } from './useWatch';
 import { WatchBlock } from './WatchBlock';
 
@@ -67,6 +68,7 @@ function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
   const add = useAddFact(jobId);
   const logs = useMemo(() => jobToCase(parts).logs ?? [], [parts]),
     log = logs.at(-1) ?? null;
+  const proposed = useProposed(parts, test);
   const watchMin = useMemo(
     () => watchAfterLogsMin(test, resolveCircuit(circuit), logs) ?? steps?.watchMin ?? 0,
     [test, circuit, steps, logs],
@@ -99,7 +101,9 @@ function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
   const record = async (outcome: string | null = form.outcome) => {
     const result = finding(outcome);
     if (result.kind === 'bad') return setProblems(result.problems);
-    const id = await add({ kind: 'finding', at: new Date().toISOString(), finding: result.finding as never });
+    // A test that somebody chose by himself tells the judge what he suspects; one that it asked for does not.
+    const made = proposed ? { ...result.finding, proposed: true } : result.finding;
+    const id = await add({ kind: 'finding', at: new Date().toISOString(), finding: made as never });
     leave();
     router.navigate(`${back}?after=${id}` as never);
   };
