@@ -12,8 +12,10 @@ import type { Diagnosis, Judgement } from './Diagnosis';
 import { estimates } from './estimates';
 import { applicableFaults, faultRow, sureEnoughFor, type FaultId } from './faults';
 import { judgeEvidence, type Judged, type Progress } from './judgeEvidence';
+import type { JudgedSet } from './JudgedSet';
 import { nextTests, provingTest, repairKey, tellsMoreQuickly } from './nextTests';
-import { weightedSets } from './priors';
+import { weightedSets, type WeightedSet } from './priors';
+import { withPriors } from './probabilities';
 import { rechargesInLogs, splitEpochs } from './splitEpochs';
 
 const MOST_HYPOTHESES = 25,
@@ -27,7 +29,10 @@ const HOT_C = 50;
 export function diagnose(onFile: Case, told: Progress = () => {}): Diagnosis {
   const input: Case = { ...onFile, circuit: asTheVisitShows(onFile) };
   const split = splitEpochs(input);
-  const priors = weightedSets({ ...input, findings: split.asFound.findings.map((f) => f.finding) });
+  const made = split.asFound.findings.map((f) => f.finding),
+    priors = weightedSets({ ...input, findings: made }),
+    // As if the judge had asked for every test: nobody buys a part on the strength of what somebody seems to suspect.
+    unhinted = weightedSets({ ...input, findings: made.map((f) => ({ ...f, proposed: true })) });
   const repairs = [...(input.repairs ?? []), ...rechargesInLogs(input.logs ?? [])];
   const worked = repairs.length > 0 || split.afterWork.logs.length > 0 || split.afterWork.findings.length > 0;
   const found = withLatest(split.asFound),
@@ -40,12 +45,14 @@ export function diagnose(onFile: Case, told: Progress = () => {}): Diagnosis {
     notJudged: split.notJudged,
     ...judgement,
   });
-  if (!worked) return answer(judgementOf(onFile.circuit, asFound, found, split.asFound));
+  if (!worked) return answer(judgementOf(onFile.circuit, asFound, found, split.asFound, { unhinted }));
   const left = withLatest(split.afterWork),
     now = judgeEvidence(left, afterRepairs(asFound.sets, priors, repairs), (share) => told((1 + share) / 2));
   return {
     ...answer(
-      judgementOf(onFile.circuit, heldAgainstTheProof(asFound, now, repairs), found, split.asFound, { judged: now, evidence: left }),
+      judgementOf(onFile.circuit, heldAgainstTheProof(asFound, now, repairs), found, split.asFound, {
+        after: { judged: now, evidence: left },
+      }),
     ),
     now: judgementOf(onFile.circuit, now, left, split.afterWork),
   };
@@ -54,14 +61,14 @@ export function diagnose(onFile: Case, told: Progress = () => {}): Diagnosis {
 const withLatest = (evidence: Evidence): Evidence => ({ ...evidence, findings: latestOnly(evidence.findings) });
 
 /** The answer in words and numbers. @param sheet as it was handed in: every fault that it does not rule out has its share, if only nothing
- *  @param latest what was judged @param evidence the same with the tests that were done again since @param after what came after the work
- */
+ *  @param latest what was judged @param evidence the same with the tests that were done again since @param unhinted
+ *  the priors without what the choice of tests hints at, where there is any @param after what came after the work */
 function judgementOf(
   sheet: CircuitSheet,
   judged: Judged,
   latest: Evidence,
   evidence: Evidence,
-  after?: { judged: Judged; evidence: Evidence },
+  { unhinted, after }: { unhinted?: WeightedSet[]; after?: { judged: Judged; evidence: Evidence } } = {},
 ): Judgement {
   const marginals: Partial<Record<FaultId, number>> = {};
   for (const id of applicableFaults(sheet))
@@ -70,7 +77,8 @@ function judgementOf(
     done = new Set(found.map((f) => f.test));
   const [lead] = judged.sets,
     leadRepair = lead ? repairKey(lead) : '';
-  const leadShare = judged.sets.filter((s) => repairKey(s) === leadRepair).reduce((a, s) => a + s.probability, 0);
+  const shareOf = (sets: readonly JudgedSet[]) => sets.filter((s) => repairKey(s) === leadRepair).reduce((a, s) => a + s.probability, 0),
+    leadShare = Math.min(shareOf(judged.sets), unhinted ? shareOf(withPriors(judged.sets, unhinted)) : 1);
   const last = lastFlowC(latest.logs),
     next = nextTests(judged, evidence.circuit, found, last !== null && last > HOT_C);
   return {

@@ -1,5 +1,8 @@
-import { FAULT_IDS, faultRow } from './faults';
+import { diagnose } from './diagnose';
+import { FAULT_IDS, faultRow, sureEnoughFor } from './faults';
+import type { Finding } from './Finding';
 import { LOOKED_FOR_BY, lookedForTimes } from './lookedFor';
+import { SMALL_HOME } from './test/homes';
 import { TESTS, testRow } from './tests';
 
 const chosen = (...tests: string[]) => new Set(tests);
@@ -41,4 +44,34 @@ it('every fault of the pressure side has a row, of tests that there are', () => 
     expect(Object.keys(TESTS)).toContain(t);
     if (t !== 'flow-return') expect(testRow(t).plant).toBe('sealed');
   }
+});
+
+it('moves the answer, yet nobody buys a part on what somebody only seems to suspect', () => {
+  const findings: Finding[] = [
+    { test: 'discharge-pipe', outcome: 'dripping' },
+    { test: 'fill-outlet-drip', outcome: 'drips' },
+    { test: 'second-gauge', valueBar: 1.1, firstGaugeBar: 1.1 },
+  ];
+  const answer = (made: Finding[]) => diagnose({ format: 'jumper-case', version: 1, id: 'chosen', circuit: SMALL_HOME, findings: made }),
+    chosen = answer(findings),
+    asked = answer(findings.map((f) => ({ ...f, proposed: true })));
+  const [first] = chosen.hypotheses;
+  expect(first!.faults).toEqual(['fill-loop-passing', 'relief-valve-passing']);
+  expect(asked.hypotheses[0]!.faults).toEqual(first!.faults);
+  expect(first!.probability).toBeGreaterThan(asked.hypotheses[0]!.probability + 0.05);
+  expect(first!.probability).toBeGreaterThan(
+    sureEnoughFor(
+      first!.faults.map((f) => faultRow(f).repair),
+      false,
+    ),
+  );
+  expect([chosen.enoughKnown, asked.enoughKnown]).toEqual([false, false]);
+  // What was measured plainly is enough, whoever chose to measure it.
+  const plain: Finding[] = [
+    { test: 'condensate-when-off', outcome: 'drips' },
+    { test: 'boiler-isolated-hold', boilerStartBar: 1.4, boilerEndBar: 0.4, circuitStartBar: 1.4, circuitEndBar: 1.4, minutes: 400 },
+    { test: 'discharge-pipe', outcome: 'dry' },
+    { test: 'gas-valve-press', outcome: 'air' },
+  ];
+  expect(answer(plain).enoughKnown).toBe(true);
 });

@@ -1,5 +1,6 @@
 import { faultRow } from './faults';
 import type { JudgedSet } from './JudgedSet';
+import type { WeightedSet } from './priors';
 
 /** No simulation is right to the last bit: from this difference on, in nats, a log counts for less than it seems. Fixed by the evaluation
  *  on plants of another physics, where answers held for nearly certain were wrong too often. */
@@ -76,6 +77,12 @@ function shareAmongAlike(sets: readonly JudgedSet[], scores: readonly number[]):
     const within = sharesOf(group.map((i) => scores[i]! + (SHARPEN - 1) * softened(beyondMoves[i]!, most)));
     group.forEach((i, k) => (sets[i]!.probability = together * within[k]!));
   }
+}
+
+/** The sets with the probabilities that other priors give them, most probable first. @param priors of every set, as `weightedSets` has them */
+export function withPriors(sets: readonly JudgedSet[], priors: readonly WeightedSet[]): JudgedSet[] {
+  const weights = new Map(priors.map((p) => [p.faults.join(), p.weight]));
+  return withProbabilities(sets.map((s) => ({ ...s, prior: weights.get(s.faults.join()) ?? s.prior })));
 }
 
 /** The sets with the probabilities that the logs alone give them, most probable first. The draws stay as the findings left them. */
