@@ -1,3 +1,4 @@
+import { join } from 'node:path';
 import type { Page } from 'playwright-core';
 
 /** Waits until the whole app is kept on a device that keeps it: from there on it needs no network. */
@@ -42,4 +43,12 @@ export const openJob = async (page: Page, site: string) => {
 export async function firstSuspect(page: Page): Promise<string> {
   await page.locator('[data-testid="verdict"][aria-busy="false"], [data-testid="verdict"]:not([aria-busy="true"])').waitFor();
   return (await page.getByRole('list', { name: 'Suspects' }).getByRole('button').first().innerText()).replaceAll('\n', ' ');
+}
+
+/** The open job as a case file, under the name that the app gives it; returns its path. */
+export async function saveCaseFile(page: Page, folder: string): Promise<string> {
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save as case file' }).click()]);
+  const path = join(folder, download.suggestedFilename());
+  await download.saveAs(path);
+  return path;
 }

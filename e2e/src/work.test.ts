@@ -3,9 +3,8 @@ import { mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { stageVisit } from '@jumper/evaluate';
-import type { Page } from 'playwright-core';
 import { freshDevices } from './freshDevices';
-import { logPressure } from './moves';
+import { logPressure, saveCaseFile } from './moves';
 import { arrive, followTheApp, letCool } from './plantMoves';
 import { STORIES } from './stories';
 
@@ -37,7 +36,7 @@ it('mends the flat vessel with its core, step by step, proves it, puts all back 
   const bench = page.url();
   await followTheApp(page, visit);
   // Tests that the judge asked for are no hint of what anybody suspects, and say so wherever the case is read.
-  const made = (await caseOnFile(page)).findings;
+  const made: { proposed?: boolean }[] = JSON.parse(readFileSync(await saveCaseFile(page, folder), 'utf8')).findings;
   expect(made.length).toBeGreaterThan(0);
   expect(made.map((f) => f.proposed)).toEqual(made.map(() => true));
   await page.getByRole('button', { name: STORIES[0]!.sheet }).click();
@@ -153,11 +152,4 @@ function pdfText(file: string): string {
     cwd: __dirname,
     stdio: ['ignore', 'pipe', 'ignore'],
   });
-}
-
-async function caseOnFile(page: Page): Promise<{ findings: { proposed?: boolean }[] }> {
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save as case file' }).click()]);
-  const path = join(folder, download.suggestedFilename());
-  await download.saveAs(path);
-  return JSON.parse(readFileSync(path, 'utf8'));
 }

@@ -30,9 +30,7 @@ export function diagnose(onFile: Case, told: Progress = () => {}): Diagnosis {
   const input: Case = { ...onFile, circuit: asTheVisitShows(onFile) };
   const split = splitEpochs(input);
   const made = split.asFound.findings.map((f) => f.finding),
-    priors = weightedSets({ ...input, findings: made }),
-    // As if the judge had asked for every test: nobody buys a part on the strength of what somebody seems to suspect.
-    unhinted = weightedSets({ ...input, findings: made.map((f) => ({ ...f, proposed: true })) });
+    priors = weightedSets({ ...input, findings: made });
   const repairs = [...(input.repairs ?? []), ...rechargesInLogs(input.logs ?? [])];
   const worked = repairs.length > 0 || split.afterWork.logs.length > 0 || split.afterWork.findings.length > 0;
   const found = withLatest(split.asFound),
@@ -45,7 +43,11 @@ export function diagnose(onFile: Case, told: Progress = () => {}): Diagnosis {
     notJudged: split.notJudged,
     ...judgement,
   });
-  if (!worked) return answer(judgementOf(onFile.circuit, asFound, found, split.asFound, { unhinted }));
+  if (!worked) {
+    // As if the judge had asked for every test: nobody buys a part on the strength of what somebody seems to suspect.
+    const unhinted = weightedSets({ ...input, findings: made.map((f) => ({ ...f, proposed: true })) });
+    return answer(judgementOf(onFile.circuit, asFound, found, split.asFound, { unhinted }));
+  }
   const left = withLatest(split.afterWork),
     now = judgeEvidence(left, afterRepairs(asFound.sets, priors, repairs), (share) => told((1 + share) / 2));
   return {

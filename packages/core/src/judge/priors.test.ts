@@ -176,9 +176,9 @@ it('two faults at once are looked for once something was tested, and no more for
 });
 
 it('a test that somebody chose tells what he suspects; one that the judge asked for does not', () => {
-  const odds = (findings: PriorInput['findings']) =>
-    share({ findings: findings ?? [] }, 'dhw-plate-perforated') / share({ findings: findings ?? [] }, 'circuit-leak');
-  const tests = (['fill-disconnected-watch', 'listen-at-exchanger', 'cold-main-off-watch'] as const).map((test) => ({ test }));
-  expect(odds(tests.slice(1))).toBeGreaterThan(1.2 * odds([]));
-  expect(odds(tests.slice(1).map((f) => ({ ...f, proposed: true })))).toBeCloseTo(odds([]), 12);
+  const odds = (findings: NonNullable<PriorInput['findings']>) =>
+    share({ findings }, 'dhw-plate-perforated') / share({ findings }, 'circuit-leak');
+  const findings = (['listen-at-exchanger', 'cold-main-off-watch'] as const).map((test) => ({ test }));
+  expect(odds(findings)).toBeGreaterThan(1.2 * odds([]));
+  expect(odds(findings.map((f) => ({ ...f, proposed: true })))).toBeCloseTo(odds([]), 12);
 });

@@ -79,7 +79,8 @@ function shareAmongAlike(sets: readonly JudgedSet[], scores: readonly number[]):
   }
 }
 
-/** The sets with the probabilities that other priors give them, most probable first. @param priors of every set, as `weightedSets` has them */
+/** The sets with the probabilities that other priors give them, most probable first.
+ *  @param priors of every set, as `weightedSets` has them */
 export function withPriors(sets: readonly JudgedSet[], priors: readonly WeightedSet[]): JudgedSet[] {
   const weights = new Map(priors.map((p) => [p.faults.join(), p.weight]));
   return withProbabilities(sets.map((s) => ({ ...s, prior: weights.get(s.faults.join()) ?? s.prior })));

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { jobToCase, type JobParts } from '@jumper/contract';
+import type { JobParts } from '@jumper/contract';
 import { router } from 'expo-router';
 import { useAddFact } from '../jobs/useAddFact';
 import { proofView } from '../proof/proofView';
@@ -9,7 +9,7 @@ import { workState } from '../work/workState';
 import { benchView } from './benchView';
 import { recordRows } from './recordRows';
 import { nextTest, predictedBy, suspects } from './suspects';
-import { caseKey, useDiagnosis } from './useDiagnosis';
+import { useJobDiagnosis } from './useJobDiagnosis';
 import { useShortcuts } from './useShortcuts';
 import { useWakeLock } from './useWakeLock';
 
@@ -23,8 +23,7 @@ export function useBench(parts: JobParts) {
   const [logIndex, setLogIndex] = useState<number | null>(null);
   const [overlay, setOverlay] = useState<string | null>(null);
   const [help, setHelp] = useState(false);
-  const file = useMemo(() => jobToCase(parts), [parts]);
-  const judged = useDiagnosis(file, caseKey(parts));
+  const { file, judged } = useJobDiagnosis(parts);
   const diagnosis = judged.data ?? null,
     judgement = diagnosis ? (diagnosis.now ?? diagnosis) : null,
     stale = judged.isPlaceholderData;

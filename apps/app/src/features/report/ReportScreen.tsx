@@ -1,6 +1,6 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
-import { jobToCase, type JobParts } from '@jumper/contract';
+import type { JobParts } from '@jumper/contract';
 import { Button } from '../../ui/Button';
 import { Header } from '../../ui/Header';
 import { Notice } from '../../ui/Notice';
@@ -8,7 +8,7 @@ import { flowsOnPaper, offPaper } from '../../ui/paper';
 import { Picture } from '../../ui/Picture';
 import { Text } from '../../ui/Text';
 import { benchView } from '../bench/benchView';
-import { caseKey, useDiagnosis } from '../bench/useDiagnosis';
+import { useJobDiagnosis } from '../bench/useJobDiagnosis';
 import { Figure } from '../figure/Figure';
 import { WithJob } from '../jobs/WithJob';
 import { useUnits } from '../units/UnitsProvider';
@@ -37,8 +37,7 @@ const SOUND = { pass: 'text-verdigris', fail: 'text-oxide', unclear: 'text-brass
 function Report({ parts }: { parts: JobParts }) {
   const { units } = useUnits();
   const session = useSession();
-  const file = useMemo(() => jobToCase(parts), [parts]);
-  const judged = useDiagnosis(file, caseKey(parts));
+  const { file, judged } = useJobDiagnosis(parts);
   const view = useMemo(() => reportView(parts, file, judged.data ?? null, units), [parts, file, judged.data, units]);
   const figure = useMemo(() => ({ ...benchView(parts, file, units).figure, forecast: null }), [parts, file, units]);
   const [making, setMaking] = useState(false);

@@ -1,7 +1,7 @@
 import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import { jobToCase, standingFacts, type JobParts } from '@jumper/contract';
+import { standingFacts, type JobParts } from '@jumper/contract';
 import {
   expectedNumbers,
   resolveCircuit,
@@ -23,6 +23,7 @@ import { Notice } from '../../ui/Notice';
 import { State } from '../../ui/State';
 import { Text } from '../../ui/Text';
 import { findingText } from '../bench/findingText';
+import { useJobDiagnosis } from '../bench/useJobDiagnosis';
 import { useAddFact } from '../jobs/useAddFact';
 import { toJobs, WithJob } from '../jobs/WithJob';
 import { fieldUnit, fromField } from '../units/formUnits';
@@ -36,10 +37,10 @@ import { Conditions } from './Conditions';
 import { findingOf, prechargeTrap, startField, VALUE_LABELS, type FindingForm } from './findingForm';
 import { MeaningNow } from './MeaningNow';
 import { Outcomes } from './Outcomes';
+import { isProposed } from './proposed';
 import { SkipTest } from './SkipTest';
 import { StepList } from './StepList';
 import { useDraft } from '../drafts/useDraft';
-import { useProposed } from './useProposed';
 import { useWatch } from './useWatch';
 import { WatchBlock } from './WatchBlock';
 
@@ -66,9 +67,9 @@ function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
     steps = stepsOf(test),
     circuit = parts.sheet.sheet as unknown as CircuitSheet;
   const add = useAddFact(jobId);
-  const logs = useMemo(() => jobToCase(parts).logs ?? [], [parts]),
+  const { file, judged } = useJobDiagnosis(parts),
+    logs = useMemo(() => file.logs ?? [], [file]),
     log = logs.at(-1) ?? null;
-  const proposed = useProposed(parts, test);
   const watchMin = useMemo(
     () => watchAfterLogsMin(test, resolveCircuit(circuit), logs) ?? steps?.watchMin ?? 0,
     [test, circuit, steps, logs],
@@ -102,7 +103,7 @@ function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
     const result = finding(outcome);
     if (result.kind === 'bad') return setProblems(result.problems);
     // A test that somebody chose by himself tells the judge what he suspects; one that it asked for does not.
-    const made = proposed ? { ...result.finding, proposed: true } : result.finding;
+    const made = isProposed(judged.data, test) ? { ...result.finding, proposed: true } : result.finding;
     const id = await add({ kind: 'finding', at: new Date().toISOString(), finding: made as never });
     leave();
     router.navigate(`${back}?after=${id}` as never);

@@ -1,13 +1,13 @@
 import { router } from 'expo-router';
 import { useMemo, type ReactNode } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
-import { jobToCase, type FactBody, type JobParts } from '@jumper/contract';
+import type { FactBody, JobParts } from '@jumper/contract';
 import { FAULTS, highestFlowC, PART_KINDS, RUN_SHEET_IDS, runSheet, sheetsFor, sheetsForSet, type RunSheetId } from '@jumper/core';
 import { Header } from '../../ui/Header';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
 import { faultStands } from '../bench/suspects';
-import { caseKey, useDiagnosis } from '../bench/useDiagnosis';
+import { useJobDiagnosis } from '../bench/useJobDiagnosis';
 import { useAddFact } from '../jobs/useAddFact';
 import { WithJob } from '../jobs/WithJob';
 import { proofView } from '../proof/proofView';
@@ -36,8 +36,7 @@ function Work({ parts }: { parts: JobParts }) {
   const { units } = useUnits();
   const add = useAddFact(parts.job.id);
   const state = useMemo(() => workState(parts), [parts]);
-  const file = useMemo(() => jobToCase(parts), [parts]);
-  const judged = useDiagnosis(file, caseKey(parts));
+  const { file, judged } = useJobDiagnosis(parts);
   const diagnosis = judged.data ?? null;
   const lead = (diagnosis?.now ?? diagnosis)?.hypotheses[0] ?? null;
   const proof = proofView(parts, file, diagnosis, units);
