@@ -8,7 +8,7 @@ import type { Evidence } from './Evidence';
 import type { Judged } from './judgeEvidence';
 import { normalPdf } from './fit/normal';
 import { plainlyApart } from './plainlyApart';
-import { testRow } from './tests';
+import { costMin, testRow } from './tests';
 
 type Contradiction = Judgement['contradictions'][number];
 
@@ -154,8 +154,8 @@ function oddOneOut(a: Piece, b: Piece, pieces: Piece[]): Piece {
     return Math.max(...left.behind.map((_, s) => rest.reduce((sum, p) => sum + p.behind[s]!, 0)));
   };
   const byRest = without(a) - without(b);
-  const effort = ({ finding }: Piece) => testRow(finding!.test).minutes + testRow(finding!.test).effort;
-  return Math.abs(byRest) > CLEARLY ? (byRest > 0 ? a : b) : effort(a) <= effort(b) ? a : b;
+  const cost = ({ finding }: Piece) => costMin(finding!.test);
+  return Math.abs(byRest) > CLEARLY ? (byRest > 0 ? a : b) : cost(a) <= cost(b) ? a : b;
 }
 const CLEARLY = 1;
 

@@ -1,5 +1,5 @@
 import { diagnose } from './diagnose';
-import { FAULT_IDS, faultRow, sureEnoughFor } from './faults';
+import { FAULT_IDS, faultRow, sureEnoughFor, type FaultId } from './faults';
 import type { Finding } from './Finding';
 import { LOOKED_FOR_BY, lookedForTimes } from './lookedFor';
 import { SMALL_HOME } from './test/homes';
@@ -7,34 +7,50 @@ import { TESTS, testRow } from './tests';
 
 const chosen = (...tests: string[]) => new Set(tests);
 
-it('before anything was tested nothing was looked for more than anything else', () => {
-  expect(lookedForTimes(['vessel-undercharged'], chosen())).toBe(1);
-  expect(lookedForTimes(['circuit-leak', 'vessel-undercharged'], chosen())).toBe(1);
+it('before two tests were made nobody can say what they are for', () => {
+  for (const made of [[], ['precharge'], ['vessel-drained-volume'], ['zone-valve-moves', 'precharge']]) {
+    expect(lookedForTimes(['vessel-undercharged'], chosen(...made))).toBe(1);
+    expect(lookedForTimes(['circuit-leak', 'vessel-undercharged'], chosen(...made))).toBe(1);
+  }
 });
 
-it('what none of the tests speaks of is less likely, the more were made; what one of them speaks of is as likely as it was', () => {
-  const leak = (...tests: string[]) => lookedForTimes(['circuit-leak'], chosen(...tests));
-  expect(leak('precharge')).toBeLessThan(1);
-  expect(leak('precharge', 'gas-valve-press')).toBeLessThan(leak('precharge'));
-  expect(leak('precharge', 'gas-valve-press', 'visible-leak')).toBe(1);
-  // Neither is it said of nothing wrong, which is no test's business.
+it('what explains why just these tests were made is likelier, what explains none of them less so, and each test says no more than it may', () => {
+  const low = (...tests: string[]) => lookedForTimes(['vessel-undercharged'], chosen(...tests));
+  expect(low('precharge', 'draw-off')).toBeGreaterThan(low('precharge', 'visible-leak'));
+  expect(low('precharge', 'visible-leak')).toBeGreaterThan(low('second-gauge', 'visible-leak'));
+  expect(low('second-gauge', 'visible-leak')).toBeCloseTo(0.3 + 0.7 * 0.25, 12);
+  expect(low('second-gauge', 'visible-leak', 'bleed-radiators')).toBeLessThan(low('second-gauge', 'visible-leak'));
+  for (const f of Object.keys(LOOKED_FOR_BY) as FaultId[])
+    for (const n of [2, 3, 5]) {
+      const times = lookedForTimes([f], new Set(LOOKED_FOR_BY[f]!.slice(0, n)));
+      expect(times).toBeGreaterThan(0.3);
+      expect(times).toBeLessThanOrEqual(0.3 + 0.7 * 5 ** Math.min(n, LOOKED_FOR_BY[f]!.length));
+    }
+  // Of nothing wrong it says nothing: that is no test's business.
   expect(lookedForTimes(['none'], chosen('precharge', 'gas-valve-press', 'second-gauge'))).toBe(1);
 });
 
-it('two causes are likelier where both were looked for, and lose half as much where one was', () => {
-  const pair = (...tests: string[]) => lookedForTimes(['circuit-leak', 'vessel-undercharged'], chosen(...tests));
-  const none = pair('second-gauge', 'bleed-radiators', 'fill-outlet-drip'),
-    one = pair('second-gauge', 'bleed-radiators', 'precharge'),
-    both = pair('second-gauge', 'visible-leak', 'precharge');
-  expect(both).toBeGreaterThan(1);
-  expect(one).toBeLessThan(1);
-  expect(one).toBeCloseTo(Math.sqrt(none), 12);
+it('the dearer a test is, the more it says: nobody drains a boiler for nothing', () => {
+  const beside = (test: string) => lookedForTimes(['vessel-undercharged'], chosen('visible-leak', test));
+  expect(beside('vessel-drained-volume')).toBeGreaterThan(beside('draw-off'));
+  expect(beside('draw-off')).toBeGreaterThan(beside('gas-valve-press'));
 });
 
-it('of what moves no pressure it says nothing, neither alone nor beside what does', () => {
+it('two causes are likelier than either where each was looked for, and less likely than the one that alone was', () => {
+  const times = (faults: FaultId[], ...tests: string[]) => lookedForTimes(faults, chosen(...tests));
+  const pair: FaultId[] = ['circuit-leak', 'vessel-undercharged'],
+    each = ['boiler-isolated-hold', 'precharge'];
+  for (const alone of pair) expect(times(pair, ...each)).toBeGreaterThan(times([alone], ...each));
+  expect(times(pair, 'precharge', 'draw-off')).toBeLessThan(times(['vessel-undercharged'], 'precharge', 'draw-off'));
+});
+
+it('of what moves no pressure it says nothing, and beside it what does is looked for half as much', () => {
   const tests = chosen('bleed-radiators', 'idle-cold-pressure', 'second-gauge');
   expect(lookedForTimes(['air-locked-branch'], tests)).toBe(1);
-  expect(lookedForTimes(['air-locked-branch', 'feed-starved'], tests)).toBe(1);
+  const alone = lookedForTimes(['feed-starved'], tests),
+    beside = lookedForTimes(['air-locked-branch', 'feed-starved'], tests);
+  expect(beside).toBeGreaterThan(1);
+  expect(beside).toBeLessThan(alone);
 });
 
 it('every fault of the pressure side has a row, of tests that there are', () => {

@@ -1,5 +1,5 @@
 import type { FaultId } from './faults';
-import type { TestId } from './tests';
+import { costMin, type TestId } from './tests';
 
 /** By which tests a fault of the pressure side is looked for: those that come out otherwise where it is there. Common practice. */
 export const LOOKED_FOR_BY: Partial<Record<FaultId, TestId[]>> = {
@@ -42,17 +42,38 @@ export const LOOKED_FOR_BY: Partial<Record<FaultId, TestId[]>> = {
   'boiler-overheating': ['flow-return'],
 };
 
-/** Whoever makes tests looks for what he has reason to suspect, and has seen and heard more than he writes down: once some were made, what
- *  none of them speaks of is less likely, and two causes are likelier where both were looked for. Factor on a set. Common practice; its
- *  size by the evaluation, where tests were chosen by what is wrong and where they were drawn by lot.
+/** Whoever makes tests has seen and heard more than he writes down. Some go their round whatever is wrong; others go after what they
+ *  suspect, and mostly have reason to. So causes that would explain why just these tests were made are likelier, the more so the dearer
+ *  the tests: nobody drains a boiler for nothing. Factor on a set: how much likelier the choice of tests is under it than on a round. That
+ *  some visits are rounds, and half of all tests of the others routine, is an assumption; how many, the evaluation says: so many that it
+ *  pays where tests were chosen by what is wrong, and costs nothing to speak of where they were drawn by lot. Of one test alone nobody can
+ *  say what it was made for.
  *  @param chosen tests that somebody chose to make; what the judge itself asked for says nothing of the kind */
 export function lookedForTimes(faults: readonly FaultId[], chosen: ReadonlySet<string>): number {
-  const lookedFor = (f: FaultId) => LOOKED_FOR_BY[f]?.some((t) => chosen.has(t)),
-    missed = faults.filter((f) => lookedFor(f) === false).length,
-    both = faults.length > 1 && faults.every(lookedFor);
-  const whole = both ? BOTH_LOOKED_FOR : NOT_LOOKED_FOR ** (missed / faults.length);
-  return whole ** Math.min(1, chosen.size / ENOUGH_TESTS);
+  const tests = SPEAKING.filter((t) => chosen.has(t));
+  if (tests.length < 2) return 1;
+  const aimed = tests.reduce((times, t) => times * Math.min(MOST_FOR_A_TEST, ROUTINE + (1 - ROUTINE) * aimedAt(t, faults)), 1);
+  return ROUNDS + (1 - ROUNDS) * aimed;
 }
-const NOT_LOOKED_FOR = 0.62,
-  BOTH_LOOKED_FOR = 1.8,
-  ENOUGH_TESTS = 3;
+/** Share of visits that are rounds, and of the tests of all others that are routine. */
+const ROUNDS = 0.3,
+  ROUTINE = 0.5;
+/** However dear, one test says no more than this of what somebody suspects. */
+const MOST_FOR_A_TEST = 5;
+/** A test that costs so many minutes more, at the job and before and after it, is made e times more rarely on a round. */
+const RARER_PER_MIN = 1 / 20;
+
+const SPEAKING: readonly TestId[] = [...new Set(Object.values(LOOKED_FOR_BY).flat())];
+const ROUND_WEIGHTS = new Map<TestId, number>(SPEAKING.map((t) => [t, Math.exp(-RARER_PER_MIN * costMin(t))]));
+const ALL_ROUND_WEIGHTS = [...ROUND_WEIGHTS.values()].reduce((a, b) => a + b, 0);
+
+/** How many times oftener than on a round a test is made by somebody who suspects these faults and goes after one of them: by one of its
+ *  tests, each as likely. What has no row, nobody goes after by tests of the pressure side. */
+function aimedAt(test: TestId, faults: readonly FaultId[]): number {
+  const onRound = ROUND_WEIGHTS.get(test)! / ALL_ROUND_WEIGHTS;
+  const times = faults.map((f) => {
+    const row = LOOKED_FOR_BY[f];
+    return !row ? 1 : row.includes(test) ? 1 / row.length / onRound : 0;
+  });
+  return times.reduce((a, b) => a + b, 0) / times.length;
+}

@@ -47,7 +47,8 @@ const LEFT_SHUT = 3;
 const COUPLED: { one: FaultId[]; other: FaultId[]; factor: number; why: string }[] = [
   { one: ['vessel-undercharged'], other: ['vessel-gas-valve-leaking'], factor: 7, why: 'the gas went through the core' },
   { one: LITTLE_GAS, other: ['relief-valve-passing'], factor: 5.5, why: 'a relief that has lifted often passes' },
-  { one: INFLOW, other: ['relief-valve-passing'], factor: 9, why: 'water let in lifts the relief, which then passes' },
+  { one: ['fill-bypass-open'], other: ['relief-valve-passing'], factor: 4, why: 'the relief runs at once, and somebody shuts the bypass' },
+  { one: INFLOW, other: ['relief-valve-passing'], factor: 9, why: 'water let in lifts the relief night by night, which then passes' },
   {
     one: ['fill-pressure-too-high', 'reducing-valve-set-high'],
     other: ['relief-valve-passing'],

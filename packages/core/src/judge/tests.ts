@@ -144,3 +144,5 @@ export const TESTS = {
 export type TestId = keyof typeof TESTS;
 export const TEST_IDS = Object.keys(TESTS) as TestId[];
 export const testRow = (id: TestId): TestRow => TESTS[id];
+/** What a test costs as the catalogue has it, minutes' worth: time at the job, and what comes on top. */
+export const costMin = (id: TestId): number => testRow(id).minutes + testRow(id).effort;
