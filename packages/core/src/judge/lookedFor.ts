@@ -1,3 +1,4 @@
+import { INFLOW, LITTLE_GAS, OUTFLOW } from './faultGroups';
 import type { FaultId } from './faults';
 import { costMin, type TestId } from './tests';
 
@@ -12,13 +13,21 @@ export const LOOKED_FOR_BY: Partial<Record<FaultId, TestId[]>> = {
   'vessel-overcharged': ['precharge', 'draw-off', 'vessel-drained-volume'],
   'relief-valve-passing': ['discharge-pipe', 'discharge-catch', 'relief-reseat'],
   'relief-valve-lifts-early': ['discharge-pipe', 'discharge-catch', 'relief-marking', 'relief-reseat'],
-  'fill-loop-passing': ['fill-outlet-drip', 'fill-disconnected-watch', 'cold-main-off-watch', 'cold-main-on-watch'],
-  'reducing-valve-creeping': ['fill-isolated-watch', 'coil-isolated-watch', 'cold-main-off-watch', 'cold-main-on-watch'],
+  'fill-loop-passing': ['idle-cold-pressure', 'fill-outlet-drip', 'fill-disconnected-watch', 'cold-main-off-watch', 'cold-main-on-watch'],
+  'reducing-valve-creeping': [
+    'idle-cold-pressure',
+    'second-gauge',
+    'fill-isolated-watch',
+    'coil-isolated-watch',
+    'cold-main-off-watch',
+    'cold-main-on-watch',
+  ],
   'reducing-valve-set-high': ['idle-cold-pressure', 'second-gauge', 'fill-isolated-watch'],
-  'fill-bypass-open': ['fill-isolated-watch', 'coil-isolated-watch', 'cold-main-off-watch', 'cold-main-on-watch'],
-  'pressurisation-unit-fault': ['idle-cold-pressure', 'second-gauge', 'fill-isolated-watch'],
+  'fill-bypass-open': ['idle-cold-pressure', 'fill-isolated-watch', 'coil-isolated-watch', 'cold-main-off-watch', 'cold-main-on-watch'],
+  'pressurisation-unit-fault': ['idle-cold-pressure', 'second-gauge', 'fill-isolated-watch', 'cold-main-on-watch'],
   'feed-starved': ['idle-cold-pressure', 'second-gauge'],
   'dhw-plate-perforated': [
+    'idle-cold-pressure',
     'fill-disconnected-watch',
     'fill-outlet-drip',
     'cold-main-off-watch',
@@ -26,6 +35,7 @@ export const LOOKED_FOR_BY: Partial<Record<FaultId, TestId[]>> = {
     'listen-at-exchanger',
   ],
   'dhw-coil-perforated': [
+    'idle-cold-pressure',
     'coil-isolated-watch',
     'fill-isolated-watch',
     'fill-disconnected-watch',
@@ -42,10 +52,25 @@ export const LOOKED_FOR_BY: Partial<Record<FaultId, TestId[]>> = {
   'boiler-overheating': ['flow-return'],
 };
 
+/** Faults that show themselves to whoever comes by the same sign: too much pressure, too little, a swing too wide. Common practice. */
+const ONE_SIGN: readonly FaultId[][] = [
+  [...INFLOW, 'reducing-valve-set-high', 'pressurisation-unit-fault', 'fill-pressure-too-high'],
+  [
+    ...OUTFLOW,
+    'relief-valve-lifts-early',
+    'fill-pressure-too-low',
+    'feed-starved',
+    'pressurisation-unit-fault',
+    'air-in-circuit',
+    'vessel-gas-valve-leaking',
+  ],
+  [...LITTLE_GAS, 'vessel-overcharged', 'boiler-overheating'],
+];
+
 /** Whoever makes tests has seen and heard more than he writes down. Some go their round whatever is wrong; others go after what they
  *  suspect, and mostly have reason to. So causes that would explain why just these tests were made are likelier, the more so the dearer
  *  the tests: nobody drains a boiler for nothing. Factor on a set: how much likelier the choice of tests is under it than on a round. That
- *  some visits are rounds, and half of all tests of the others routine, is an assumption; how many, the evaluation says: so many that it
+ *  some visits are rounds, and most tests of the others routine, is an assumption; how many, the evaluation says: so many that it
  *  pays where tests were chosen by what is wrong, and costs nothing to speak of where they were drawn by lot. Of one test alone nobody can
  *  say what it was made for.
  *  @param chosen tests that somebody chose to make; what the judge itself asked for says nothing of the kind */
@@ -57,9 +82,9 @@ export function lookedForTimes(faults: readonly FaultId[], chosen: ReadonlySet<s
 }
 /** Share of visits that are rounds, and of the tests of all others that are routine. */
 const ROUNDS = 0.3,
-  ROUTINE = 0.5;
+  ROUTINE = 0.6;
 /** However dear, one test says no more than this of what somebody suspects. */
-const MOST_FOR_A_TEST = 5;
+const MOST_FOR_A_TEST = 4;
 /** A test that costs so many minutes more, at the job and before and after it, is made e times more rarely on a round. */
 const RARER_PER_MIN = 1 / 20;
 
@@ -67,13 +92,23 @@ const SPEAKING: readonly TestId[] = [...new Set(Object.values(LOOKED_FOR_BY).fla
 const ROUND_WEIGHTS = new Map<TestId, number>(SPEAKING.map((t) => [t, Math.exp(-RARER_PER_MIN * costMin(t))]));
 const ALL_ROUND_WEIGHTS = [...ROUND_WEIGHTS.values()].reduce((a, b) => a + b, 0);
 
-/** How many times oftener than on a round a test is made by somebody who suspects these faults and goes after one of them: by one of its
- *  tests, each as likely. What has no row, nobody goes after by tests of the pressure side. */
+/** How many times oftener than on a round a test is made by somebody who suspects these faults and goes after one of them. What has no row,
+ *  nobody goes after by tests of the pressure side. */
 function aimedAt(test: TestId, faults: readonly FaultId[]): number {
   const onRound = ROUND_WEIGHTS.get(test)! / ALL_ROUND_WEIGHTS;
-  const times = faults.map((f) => {
-    const row = LOOKED_FOR_BY[f];
-    return !row ? 1 : row.includes(test) ? 1 / row.length / onRound : 0;
-  });
-  return times.reduce((a, b) => a + b, 0) / times.length;
+  return mean(faults.map((f) => (LOOKED_FOR_BY[f] ? goesAfter(f, test) / onRound : 1)));
 }
+
+/** How often whoever suspects a fault goes after it by this test: by one of its own, each as likely; but what he suspects he suspects by a
+ *  sign that other causes show as well, and so often it is one of those, whichever it is, that he goes after. */
+function goesAfter(fault: FaultId, test: TestId): number {
+  const ofItsSign = ONE_SIGN.filter((faults) => faults.includes(fault)).flat(),
+    alike = ofItsSign.length > 0 ? [...new Set(ofItsSign)] : [fault];
+  return (1 - BY_ITS_SIGN) * itsOwn(fault, test) + BY_ITS_SIGN * mean(alike.map((f) => itsOwn(f, test)));
+}
+const BY_ITS_SIGN = 0.5;
+const itsOwn = (fault: FaultId, test: TestId): number => {
+  const row = LOOKED_FOR_BY[fault]!;
+  return row.includes(test) ? 1 / row.length : 0;
+};
+const mean = (xs: readonly number[]): number => xs.reduce((a, b) => a + b, 0) / xs.length;
