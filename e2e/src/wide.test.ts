@@ -156,3 +156,26 @@ it('changes units and light for every view, and keeps them', () =>
     await page.getByTestId('figure').getByText(/°F$/).first().waitFor();
     expect(await page.evaluate(() => document.documentElement.classList.contains('dark'))).toBe(true);
   }));
+
+it('on a wide screen what is noted stays beside the steps it is noted of; on a phone it follows them', async () => {
+  const leftOf = async (options: Parameters<Jumper['device']>[0]) => {
+    let by = 0;
+    await on(options, async ({ page }) => {
+      await openJob(page, '7 Quarry Steps');
+      await page.goto(`${page.url()}/test/cold-main-off-watch`);
+      const step = page.getByText('Read the gauge again when the time is up'),
+        field = page.getByLabel('At the end');
+      await step.waitFor();
+      await field.scrollIntoViewIfNeeded();
+      by = (await field.boundingBox())!.x - (await step.boundingBox())!.x;
+      await page.getByLabel('At the start').fill('1.2');
+      await field.fill('1.2');
+      await page.getByLabel('Minutes between').fill('20');
+      await page.getByRole('button', { name: 'Record', exact: true }).click();
+      await page.waitForURL(/\?after=/);
+    });
+    return by;
+  };
+  expect(await leftOf(wide)).toBeGreaterThan(400);
+  expect(await leftOf({})).toBeLessThan(0);
+});

@@ -12,6 +12,12 @@ it('of a heat cycle, cold is what stood when the heat came on, and hot the highe
   expect(f.swingBar).toBeCloseTo(0.8, 9);
 });
 
+it('of two readings as high, hot is the hotter: a needle or a display stands while it goes on warming', () => {
+  const heated: LogEvent[] = [{ tS: 300, kind: 'heat-on' }];
+  expect(log([1, 1, 1.3, 1.6, 1.6, 1.6], [18, 18, 30, 66, 69, 67], heated)).toMatchObject({ hotBar: 1.6, hotC: 69 });
+  expect(log([1, 1, 1.3, 1.6, 1.6, 1.5], [18, 18, 30, 66, null, 69], heated)).toMatchObject({ hotBar: 1.6, hotC: 66 });
+});
+
 it('of a log that began hot and only cools, cold is the last and hot the highest', () => {
   const f = log(FALLS, COOLS, [{ tS: 300, kind: 'heat-off' }]);
   expect(f).toMatchObject({ beganHot: true, firstC: 68, coldBar: 1.2, coldC: 30, hotBar: 2.1, hotC: 68 });

@@ -26,8 +26,8 @@ export interface CycleFeatures {
   hottestC: number | null;
 }
 
-/** Cold is the last reading at or before heat-on (else the first); hot the highest after it, until water was let in or out by hand. A log
- *  that began hot and only cools has them the other way round: the highest, and the last. */
+/** Cold is the last reading at or before heat-on (else the first); hot the highest after it, of equals the hottest, until water was let in
+ *  or out by hand. A log that began hot and only cools has them the other way round: the highest, and the last. */
 export function cycleFeatures(log: PressureLog): CycleFeatures {
   const { tS, pressureBar, flowC, returnC } = log.samples;
   const heatOn = log.events?.find((e) => e.kind === 'heat-on')?.tS;
@@ -35,6 +35,11 @@ export function cycleFeatures(log: PressureLog): CycleFeatures {
     hot = -1,
     first = -1,
     last = -1;
+  const isHigher = (i: number, best: number) => {
+    if (best < 0) return true;
+    const byBar = pressureBar[i]! - pressureBar[best]!;
+    return byBar > 0 || (byBar === 0 && (flowC?.[i] ?? -Infinity) > (flowC?.[best] ?? Infinity));
+  };
   const disturbed = log.events?.find((e) => e.tS > (heatOn ?? 0) && endsRun(e))?.tS ?? Infinity;
   for (let i = 0; i < tS.length; i++) {
     const p = pressureBar[i];
@@ -47,17 +52,14 @@ export function cycleFeatures(log: PressureLog): CycleFeatures {
     if (heatOn !== undefined && tS[i]! <= heatOn) {
       cold = i;
       hot = -1;
-    } else if (i !== cold && tS[i]! < disturbed && (hot < 0 || p > pressureBar[hot]!)) hot = i;
+    } else if (i !== cold && tS[i]! < disturbed && isHigher(i, hot)) hot = i;
   }
   const at = (i: number, of?: (number | null)[]) => (i < 0 ? null : (of?.[i] ?? null));
   const beganHot = first >= 0 && (flowC?.[first] ?? null) !== null ? flowC![first]! >= COLD_BELOW_C : heatWasOn(log),
     foundHot = beganHot && heatOn === undefined;
   if (foundHot) {
     cold = last;
-    hot = pressureBar.reduce<number>(
-      (best, p, i) => (p !== null && tS[i]! < disturbed && (best < 0 || p > pressureBar[best]!) ? i : best),
-      -1,
-    );
+    hot = pressureBar.reduce<number>((best, p, i) => (p !== null && tS[i]! < disturbed && isHigher(i, best) ? i : best), -1);
   }
   const firstHeated = heatOn === undefined ? -1 : tS.findIndex((t) => t > heatOn),
     heatedFrom = foundHot || firstHeated >= 0 ? firstHeated : Infinity;

@@ -3,6 +3,7 @@ import { useTheme } from '../../ui/ThemeProvider';
 import type { Tokens } from '../../ui/tokens';
 import type { FigureView, Rung } from './figureModel';
 import { labelEvents } from './labelEvents';
+import { rungLabel } from './rungs';
 import { pressureNumber, temperatureText, type Units } from '../units/units';
 import { keepApart, timeTicks, timeUnit, type FigureScale } from './scale';
 
@@ -63,7 +64,7 @@ export function LadderGround({ view, scale, units }: { view: FigureView; scale: 
             fontFamily="Barlow_500Medium"
             fill={toneOf(r, tokens)}
           >
-            {r.label}
+            {rungLabel(r, units)}
           </SvgText>
         </G>
       ))}

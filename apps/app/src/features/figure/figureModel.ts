@@ -8,6 +8,8 @@ export interface Rung {
   id: string;
   label: string;
   bar: number;
+  /** Flow temperature that it holds at, where it holds at one only. */
+  celsius?: number;
   /** It lies below the ladder's foot, and stands there. */
   belowFoot?: boolean;
   reach?: { low: number; high: number };

@@ -1,13 +1,19 @@
 import { chargeBySchool, type CircuitSheet, type Interval, type ResolvedCircuit } from '@jumper/core';
+import { temperatureText, type Units } from '../units/units';
+import { unbroken } from '../units/words';
 import type { Rung } from './figureModel';
 
-/** The ladder's steps for this circuit, top down. A charge that is not known stands as the band that the schools leave open; what the judge
+/** What stands beside a step. */
+export const rungLabel = ({ label, celsius }: Rung, units: Units): string =>
+  celsius === undefined ? label : `${label}, ${unbroken(temperatureText(celsius, units.temperature))}`;
+
+/** The ladder's steps for this circuit, top down. `hotBar` is right at the boiler's limit. A charge that is not known stands as the band that the schools leave open; what the judge
  *  makes of the vessel stands beside it as a band of its own. */
 export function rungs(sheet: CircuitSheet, c: ResolvedCircuit, hotBar: number, chargeNow: Interval | null): Rung[] {
   const all: Rung[] = [
     { id: 'relief', label: 'relief', bar: c.reliefSetGaugeBar, tone: 'relief', line: 'solid' },
     { id: 'reseat', label: 'reseats', bar: 0.85 * c.reliefSetGaugeBar, tone: 'relief', line: 'dashed' },
-    { id: 'hot', label: 'right, hot', bar: hotBar, tone: 'right', line: 'solid' },
+    { id: 'hot', label: 'right', celsius: c.maxFlowC, bar: hotBar, tone: 'right', line: 'solid' },
     { id: 'fill', label: 'fill', bar: c.fillGaugeBar, tone: 'fill', line: 'solid' },
     c.prechargeFrom === 'static-head'
       ? { id: 'precharge', label: 'precharge?', bar: c.prechargeGaugeBar, reach: schoolsReach(sheet, c), tone: 'quiet', line: 'none' }

@@ -1,5 +1,6 @@
 import { TOKENS } from '../../ui/tokens';
 import type { FigureView } from '../figure/figureModel';
+import { rungLabel } from '../figure/rungs';
 import { timeTicks, timeUnit } from '../figure/scale';
 import { pressureNumber, type Units } from '../units/units';
 
@@ -12,7 +13,7 @@ export interface ChartSize {
 
 /** Across a page, and for a customer's phone, where the same letters have to be larger. */
 export const ON_PAPER: ChartSize = { width: 515, height: 176, left: 92, font: 9 },
-  ON_A_PHONE: ChartSize = { width: 360, height: 220, left: 106, font: 13 };
+  ON_A_PHONE: ChartSize = { width: 360, height: 220, left: 120, font: 13 };
 const TOP = 8;
 const escape = (s: string) => s.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!);
 
@@ -38,7 +39,7 @@ export function reportChart(view: FigureView, units: Units, { width: W, height: 
       const at = Number(y(r.bar)),
         free = at - last >= font + 1;
       if (free) last = at;
-      return `<path d="M${LEFT} ${at}H${RIGHT}" stroke="${tone[r.tone]}" stroke-width="${r.tone === 'relief' ? 1.2 : 0.6}" fill="none"/>${free ? text(`${r.label} ${pressureNumber(r.bar, units.pressure)}`, { x: LEFT - 5, y: at + font / 3 }, `text-anchor="end" fill="${tone[r.tone]}"`) : ''}`;
+      return `<path d="M${LEFT} ${at}H${RIGHT}" stroke="${tone[r.tone]}" stroke-width="${r.tone === 'relief' ? 1.2 : 0.6}" fill="none"/>${free ? text(`${rungLabel(r, units)} ${pressureNumber(r.bar, units.pressure)}`, { x: LEFT - 5, y: at + font / 3 }, `text-anchor="end" fill="${tone[r.tone]}"`) : ''}`;
     });
   const band =
     view.band.length > 1

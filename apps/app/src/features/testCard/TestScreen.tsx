@@ -1,6 +1,6 @@
 import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
-import { ScrollView, View } from 'react-native';
+import { View } from 'react-native';
 import { standingFacts, type JobParts } from '@jumper/contract';
 import {
   expectedNumbers,
@@ -17,6 +17,7 @@ import {
 } from '@jumper/core';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
+import { Halves } from '../../ui/Halves';
 import { Header } from '../../ui/Header';
 import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
@@ -124,105 +125,115 @@ function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
   });
   const soFar = row.outcomes ? null : finding(null);
   return (
-    <View className="mx-auto w-full max-w-[760px] flex-1">
-      <Header
-        title={row.title}
-        subtitle={`${parts.sheet.site} · about ${Math.max(row.minutes, watchMin)} min · ${row.intrusive ? 'drains or opens something' : 'nothing drained'}`}
-        backTo={back}
-      />
-      <ScrollView className="flex-1" contentContainerClassName="gap-4 p-4">
-        {gated ? (
-          <CoolGate
-            jobId={jobId}
-            path={`${back}/test/${test}`}
-            cooling={cooling}
-            belowC={steps!.coolBelowC!}
-            units={units}
-            onRead={(b) => void add(b)}
-          />
-        ) : null}
-        {steps?.who ? (
-          <Notice kind="caution" title="Who may do it">
-            {steps.who}
-          </Notice>
-        ) : null}
-        <ExpectedTable numbers={expected} units={units} title="In this circuit" />
-        {steps ? (
-          <StepList
-            steps={steps.steps}
-            ticked={draft.value.ticked}
-            onTick={(i) =>
-              draft.set({
-                ...draft.value,
-                ticked: draft.value.ticked.includes(i) ? draft.value.ticked.filter((t) => t !== i) : [...draft.value.ticked, i],
-              })
-            }
-          />
-        ) : (
-          <Text className="text-ink2">{row.tells}</Text>
-        )}
-        {steps?.stop ? (
-          <Notice kind="caution" title="Break off when">
-            <Spoken said={steps.stop} />
-          </Notice>
-        ) : null}
-        {watchMin ? (
-          <WatchBlock
-            minutes={watchMin}
-            watch={watch}
-            startText={begins ? (form.values[begins] ?? '') : '–'}
-            onNeedStart={() => setProblems(begins ? { [begins]: `${VALUE_LABELS[begins]}: read the gauge first.` } : {})}
-          />
-        ) : null}
-        <Earlier
-          parts={parts}
-          test={test}
-          units={units}
-          onUndo={(id) => void add({ kind: 'retraction', at: new Date().toISOString() }, id)}
+    <Halves
+      header={
+        <Header
+          title={row.title}
+          subtitle={`${parts.sheet.site} · about ${Math.max(row.minutes, watchMin)} min · ${row.intrusive ? 'drains or opens something' : 'nothing drained'}`}
+          backTo={back}
         />
-        <View className="gap-4">
-          {fields
-            .filter(([name]) => !(watchMin && name === 'minutes' && watch.watch))
-            .map(([name, spec]) => (
-              <Field
-                key={name}
-                label={`${VALUE_LABELS[name] ?? name}${spec.optional ? ', if read' : ''}`}
-                unit={fieldUnit(spec.unit, units)}
-                numeric
-                value={form.values[name] ?? ''}
-                onChange={(text) => setForm({ values: { ...form.values, [name]: text } })}
-                problem={problems[name] ?? null}
-              />
-            ))}
-          <Conditions row={row} form={form} circuit={circuit} problems={problems} onChange={setForm} />
-          {trap ? <Trap trap={trap} circuit={form.values.circuitBar ?? ''} units={units} /> : null}
-        </View>
-      </ScrollView>
-      <View className="gap-2 border-t border-ink bg-sheet px-3 py-3">
-        {Object.values(problems)[0] ? (
-          <Notice kind="danger" live>
-            {Object.values(problems)[0]!}
-          </Notice>
-        ) : soFar?.kind === 'ok' && steps && !trap && !skipping ? (
-          // Beside the button that records it, so that it is read before that.
-          <MeaningNow finding={soFar.finding} sheet={circuit} means={steps.means} />
-        ) : null}
-        {skipping ? (
-          <SkipTest onSkip={(reason) => void skip(reason)} onBack={() => setSkipping(false)} />
-        ) : (
-          <>
-            {gated ? (
-              <Text className="text-center text-ink2">Recorded once it is cool enough to be done.</Text>
-            ) : row.outcomes ? (
-              <Outcomes row={row} steps={steps} onPick={(o) => void record(o)} />
-            ) : (
-              <Button label={trap ? 'Record it as it is' : 'Record'} kind={trap ? 'plain' : 'main'} onPress={() => void record()} />
-            )}
-            <Button label="Cannot do this now" kind="quiet" onPress={() => setSkipping(true)} />
-          </>
-        )}
-      </View>
-    </View>
+      }
+      walk={
+        <>
+          {gated ? (
+            <CoolGate
+              jobId={jobId}
+              path={`${back}/test/${test}`}
+              cooling={cooling}
+              belowC={steps!.coolBelowC!}
+              units={units}
+              onRead={(b) => void add(b)}
+            />
+          ) : null}
+          {steps?.who ? (
+            <Notice kind="caution" title="Who may do it">
+              {steps.who}
+            </Notice>
+          ) : null}
+          <ExpectedTable numbers={expected} units={units} title="In this circuit" />
+          {steps ? (
+            <StepList
+              steps={steps.steps}
+              ticked={draft.value.ticked}
+              onTick={(i) =>
+                draft.set({
+                  ...draft.value,
+                  ticked: draft.value.ticked.includes(i) ? draft.value.ticked.filter((t) => t !== i) : [...draft.value.ticked, i],
+                })
+              }
+            />
+          ) : (
+            <Text className="text-ink2">{row.tells}</Text>
+          )}
+          {steps?.stop ? (
+            <Notice kind="caution" title="Break off when">
+              <Spoken said={steps.stop} />
+            </Notice>
+          ) : null}
+          {watchMin ? (
+            <WatchBlock
+              minutes={watchMin}
+              watch={watch}
+              startText={begins ? (form.values[begins] ?? '') : '–'}
+              onNeedStart={() => setProblems(begins ? { [begins]: `${VALUE_LABELS[begins]}: read the gauge first.` } : {})}
+            />
+          ) : null}
+        </>
+      }
+      note={
+        <>
+          <Earlier
+            parts={parts}
+            test={test}
+            units={units}
+            onUndo={(id) => void add({ kind: 'retraction', at: new Date().toISOString() }, id)}
+          />
+          <View className="gap-4">
+            {fields
+              .filter(([name]) => !(watchMin && name === 'minutes' && watch.watch))
+              .map(([name, spec]) => (
+                <Field
+                  key={name}
+                  label={`${VALUE_LABELS[name] ?? name}${spec.optional ? ', if read' : ''}`}
+                  unit={fieldUnit(spec.unit, units)}
+                  numeric
+                  value={form.values[name] ?? ''}
+                  onChange={(text) => setForm({ values: { ...form.values, [name]: text } })}
+                  problem={problems[name] ?? null}
+                />
+              ))}
+            <Conditions row={row} form={form} circuit={circuit} problems={problems} onChange={setForm} />
+            {trap ? <Trap trap={trap} circuit={form.values.circuitBar ?? ''} units={units} /> : null}
+          </View>
+        </>
+      }
+      dock={
+        <>
+          {Object.values(problems)[0] ? (
+            <Notice kind="danger" live>
+              {Object.values(problems)[0]!}
+            </Notice>
+          ) : soFar?.kind === 'ok' && steps && !trap && !skipping ? (
+            // Beside the button that records it, so that it is read before that.
+            <MeaningNow finding={soFar.finding} sheet={circuit} means={steps.means} />
+          ) : null}
+          {skipping ? (
+            <SkipTest onSkip={(reason) => void skip(reason)} onBack={() => setSkipping(false)} />
+          ) : (
+            <>
+              {gated ? (
+                <Text className="text-center text-ink2">Recorded once it is cool enough to be done.</Text>
+              ) : row.outcomes ? (
+                <Outcomes row={row} steps={steps} onPick={(o) => void record(o)} />
+              ) : (
+                <Button label={trap ? 'Record it as it is' : 'Record'} kind={trap ? 'plain' : 'main'} onPress={() => void record()} />
+              )}
+              <Button label="Cannot do this now" kind="quiet" onPress={() => setSkipping(true)} />
+            </>
+          )}
+        </>
+      }
+    />
   );
 }
 

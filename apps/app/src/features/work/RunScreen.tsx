@@ -6,6 +6,7 @@ import type { FactBody, JobParts } from '@jumper/contract';
 import { expectedNumbers, RUN_SHEET_IDS, runSheet, type CircuitSheet, type RunSheetId, type RunStep } from '@jumper/core';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
+import { Halves } from '../../ui/Halves';
 import { Header } from '../../ui/Header';
 import { Notice } from '../../ui/Notice';
 import { State } from '../../ui/State';
@@ -84,117 +85,127 @@ function Run({ parts, id }: { parts: JobParts; id: RunSheetId }) {
   const numbers = id === 'recharge' || id === 'core-change' || id === 'vessel-change' ? expectedNumbers('pump-up-hold', circuit) : [];
 
   return (
-    <View className="mx-auto w-full max-w-[760px] flex-1">
-      <Header
-        title={sheet.title}
-        subtitle={`${parts.sheet.site} · ${finished ? 'done' : `step ${(begun?.progress.doneCount ?? 0) + 1} of ${sheet.steps.length}`} · about ${sheet.minutes} min`}
-        backTo={back}
-      />
-      <ScrollView className="flex-1" tabIndex={0} role="region" aria-label="Run sheet" contentContainerClassName="gap-3 pb-4">
-        <TimerStrip jobId={parts.job.id} />
-        <View className="gap-3 px-4 pt-3">
-          {sheet.who ? <Notice kind="caution">{sheet.who}</Notice> : null}
-          <ExpectedTable numbers={numbers} units={units} title="In this circuit" />
-        </View>
-        {id === 'drain-refill' ? (
-          <View className="px-4">
-            <DrainPlanner jobId={parts.job.id} units={units} />
+    <Halves
+      name="Run sheet"
+      className="gap-3 pb-4"
+      header={
+        <Header
+          title={sheet.title}
+          subtitle={`${parts.sheet.site} · ${finished ? 'done' : `step ${(begun?.progress.doneCount ?? 0) + 1} of ${sheet.steps.length}`} · about ${sheet.minutes} min`}
+          backTo={back}
+        />
+      }
+      walk={
+        <>
+          <TimerStrip jobId={parts.job.id} />
+          <View className="gap-3 px-4 pt-3">
+            {sheet.who ? <Notice kind="caution">{sheet.who}</Notice> : null}
+            <ExpectedTable numbers={numbers} units={units} title="In this circuit" />
           </View>
-        ) : null}
-        <View role="list" aria-label="Steps">
-          {sheet.steps.map((s, i) => (
-            <StepRow
-              key={s.id}
-              number={i + 1}
-              step={s}
-              said={begun?.progress.said.get(s.id) ?? null}
-              current={s.id === step?.id}
-              units={units}
-            />
-          ))}
-        </View>
-        {finished ? (
-          <View className="gap-3 px-4">
-            <Notice kind="sound" title="Every step is done">
-              {sheet.repairs.length
-                ? 'The work stands in the record. Run it hot now: the bench says whether it is put right.'
-                : 'It stands in the record.'}
-            </Notice>
-          </View>
-        ) : null}
-        <PutBackList open={state.open} onAdd={(b) => void add(b)} />
-      </ScrollView>
-      <View className="gap-2 border-t border-ink bg-sheet px-3 py-3">
-        {gated && sheet.coolBelowC ? (
-          <CoolGate
-            jobId={parts.job.id}
-            path={here}
-            cooling={cooling}
-            belowC={sheet.coolBelowC}
-            units={units}
-            onRead={(b) => void add(b)}
-          />
-        ) : null}
-        {answer ? (
-          <Notice kind={answer.kind === 'ask' ? 'caution' : 'danger'} live>
-            {answer.message}
-          </Notice>
-        ) : null}
-        {step && partHere && !gated ? (
-          <ScrollView style={{ maxHeight: 380 }}>
-            <PartCard kind={step.fits!} sheet={circuit} units={units} onAdd={(b) => void add(b)} />
-          </ScrollView>
-        ) : null}
-        {step?.asks && !gated && !partHere ? (
-          <Field
-            label={ASK_LABELS[step.asks]}
-            unit={asksLitres(step.asks) ? units.volume : units.pressure}
-            numeric
-            value={typed}
-            onChange={(t) => {
-              setTyped(t);
-              setAnswer(null);
-            }}
-            onSubmit={() => done()}
-          />
-        ) : null}
-        {skipping !== null ? <Field label="Why is it left out" value={skipping} onChange={setSkipping} autoFocus onSubmit={skip} /> : null}
-        {finished ? (
-          <Button label="To the bench" kind="main" onPress={() => router.navigate(`/jobs/${parts.job.id}` as never)} />
-        ) : skipping !== null ? (
-          <View className="flex-row gap-2">
-            <Button label="Leave it out" kind="next" className="flex-1" disabled={!skipping.trim()} onPress={skip} />
-            <Button label="No" kind="quiet" className="flex-1" onPress={() => setSkipping(null)} />
-          </View>
-        ) : step && !gated && !partHere ? (
-          <View className="flex-row gap-2">
-            {step.timerMin ? (
-              <Button
-                label={`Timer, ${step.timerMin} min`}
-                className="flex-1"
-                onPress={() =>
-                  startTimer({
-                    id: `${run.run}.${step.id}`,
-                    jobId: parts.job.id,
-                    testId: null,
-                    label: saidText(step.text, units),
-                    startedMs: Date.now(),
-                    lengthS: 60 * step.timerMin!,
-                    path: here,
-                  })
-                }
+          {id === 'drain-refill' ? (
+            <View className="px-4">
+              <DrainPlanner jobId={parts.job.id} units={units} />
+            </View>
+          ) : null}
+          <View role="list" aria-label="Steps">
+            {sheet.steps.map((s, i) => (
+              <StepRow
+                key={s.id}
+                number={i + 1}
+                step={s}
+                said={begun?.progress.said.get(s.id) ?? null}
+                current={s.id === step?.id}
+                units={units}
               />
-            ) : null}
-            {step.must ? null : <Button label="Skip" kind="quiet" className="w-[96px]" onPress={() => setSkipping('')} />}
-            <Button
-              label={answer?.kind === 'ask' ? 'It is so' : 'Done'}
-              kind="main"
-              className="flex-[2]"
-              onPress={() => done(answer?.kind === 'ask')}
-            />
+            ))}
           </View>
-        ) : null}
-      </View>
-    </View>
+          {finished ? (
+            <View className="gap-3 px-4">
+              <Notice kind="sound" title="Every step is done">
+                {sheet.repairs.length
+                  ? 'The work stands in the record. Run it hot now: the bench says whether it is put right.'
+                  : 'It stands in the record.'}
+              </Notice>
+            </View>
+          ) : null}
+          <PutBackList open={state.open} onAdd={(b) => void add(b)} />
+        </>
+      }
+      dock={
+        <>
+          {gated && sheet.coolBelowC ? (
+            <CoolGate
+              jobId={parts.job.id}
+              path={here}
+              cooling={cooling}
+              belowC={sheet.coolBelowC}
+              units={units}
+              onRead={(b) => void add(b)}
+            />
+          ) : null}
+          {answer ? (
+            <Notice kind={answer.kind === 'ask' ? 'caution' : 'danger'} live>
+              {answer.message}
+            </Notice>
+          ) : null}
+          {step && partHere && !gated ? (
+            <ScrollView style={{ maxHeight: 380 }}>
+              <PartCard kind={step.fits!} sheet={circuit} units={units} onAdd={(b) => void add(b)} />
+            </ScrollView>
+          ) : null}
+          {step?.asks && !gated && !partHere ? (
+            <Field
+              label={ASK_LABELS[step.asks]}
+              unit={asksLitres(step.asks) ? units.volume : units.pressure}
+              numeric
+              value={typed}
+              onChange={(t) => {
+                setTyped(t);
+                setAnswer(null);
+              }}
+              onSubmit={() => done()}
+            />
+          ) : null}
+          {skipping !== null ? (
+            <Field label="Why is it left out" value={skipping} onChange={setSkipping} autoFocus onSubmit={skip} />
+          ) : null}
+          {finished ? (
+            <Button label="To the bench" kind="main" onPress={() => router.navigate(`/jobs/${parts.job.id}` as never)} />
+          ) : skipping !== null ? (
+            <View className="flex-row gap-2">
+              <Button label="Leave it out" kind="next" className="flex-1" disabled={!skipping.trim()} onPress={skip} />
+              <Button label="No" kind="quiet" className="flex-1" onPress={() => setSkipping(null)} />
+            </View>
+          ) : step && !gated && !partHere ? (
+            <View className="flex-row gap-2">
+              {step.timerMin ? (
+                <Button
+                  label={`Timer, ${step.timerMin} min`}
+                  className="flex-1"
+                  onPress={() =>
+                    startTimer({
+                      id: `${run.run}.${step.id}`,
+                      jobId: parts.job.id,
+                      testId: null,
+                      label: saidText(step.text, units),
+                      startedMs: Date.now(),
+                      lengthS: 60 * step.timerMin!,
+                      path: here,
+                    })
+                  }
+                />
+              ) : null}
+              {step.must ? null : <Button label="Skip" kind="quiet" className="w-[96px]" onPress={() => setSkipping('')} />}
+              <Button
+                label={answer?.kind === 'ask' ? 'It is so' : 'Done'}
+                kind="main"
+                className="flex-[2]"
+                onPress={() => done(answer?.kind === 'ask')}
+              />
+            </View>
+          ) : null}
+        </>
+      }
+    />
   );
 }

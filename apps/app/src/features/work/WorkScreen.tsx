@@ -1,8 +1,9 @@
 import { router } from 'expo-router';
 import { useMemo, type ReactNode } from 'react';
-import { Pressable, ScrollView, View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import type { FactBody, JobParts } from '@jumper/contract';
 import { FAULTS, highestFlowC, PART_KINDS, RUN_SHEET_IDS, runSheet, sheetsFor, sheetsForSet, type RunSheetId } from '@jumper/core';
+import { Halves } from '../../ui/Halves';
 import { Header } from '../../ui/Header';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
@@ -62,79 +63,86 @@ function Work({ parts }: { parts: JobParts }) {
   const celsius = (c: number | null) =>
     c === null ? 'not at all' : c >= 90 ? 'as before' : `to ${temperatureText(Math.floor(c), units.temperature)}`;
   return (
-    <View className="mx-auto w-full max-w-[760px] flex-1">
-      <Header title="Work" subtitle={parts.sheet.site} backTo={`/jobs/${parts.job.id}`} />
-      <ScrollView className="flex-1" contentContainerClassName="gap-5 py-4">
-        <TimerStrip jobId={parts.job.id} />
-        <Part title="To put back">
-          <PutBackList open={state.open} onAdd={(b) => void add(b)} canNote />
-        </Part>
-        {state.runs.length > 0 ? (
-          <Part title="Begun on this job">
-            <Sheets
-              jobId={parts.job.id}
-              rows={state.runs.map((r) => ({
-                id: r.sheet,
-                key: r.run,
-                line: r.progress.finished
-                  ? 'Done'
-                  : `Step ${r.progress.doneCount + 1} of ${runSheet(r.sheet).steps.length}: ${r.progress.next?.text ?? ''}`,
-              }))}
-            />
+    <Halves
+      className="gap-5 py-4"
+      header={<Header title="Work" subtitle={parts.sheet.site} backTo={`/jobs/${parts.job.id}`} />}
+      walk={
+        <>
+          <TimerStrip jobId={parts.job.id} />
+          <Part title="To put back">
+            <PutBackList open={state.open} onAdd={(b) => void add(b)} canNote />
           </Part>
-        ) : null}
-        {fits.length > 0 ? (
-          <Part title={`For: ${lead!.faults.map((f) => FAULTS[f].title.toLowerCase()).join(' and ')}`}>
-            <Sheets jobId={parts.job.id} rows={fits.map((id) => ({ id, key: id, line: runSheet(id).when }))} />
+          {state.runs.length > 0 ? (
+            <Part title="Begun on this job">
+              <Sheets
+                jobId={parts.job.id}
+                rows={state.runs.map((r) => ({
+                  id: r.sheet,
+                  key: r.run,
+                  line: r.progress.finished
+                    ? 'Done'
+                    : `Step ${r.progress.doneCount + 1} of ${runSheet(r.sheet).steps.length}: ${r.progress.next?.text ?? ''}`,
+                }))}
+              />
+            </Part>
+          ) : null}
+          {fits.length > 0 ? (
+            <Part title={`For: ${lead!.faults.map((f) => FAULTS[f].title.toLowerCase()).join(' and ')}`}>
+              <Sheets jobId={parts.job.id} rows={fits.map((id) => ({ id, key: id, line: runSheet(id).when }))} />
+            </Part>
+          ) : null}
+          {stopGap ? (
+            <View className="px-4">
+              <Notice
+                kind="note"
+                title="Until a vessel is there"
+              >{`Flow ${celsius(stopGap.plain)}; with ${quantityText(CUSHION_L, 'volume', units)} of air in an upper radiator ${celsius(stopGap.cushion)}. Then it stays ${pressureText(0.3, units.pressure)} below the relief. Short-term, and recorded as such.`}</Notice>
+            </View>
+          ) : null}
+          <Part title={fits.length > 0 ? 'Other run sheets' : 'Run sheets'}>
+            <Sheets jobId={parts.job.id} rows={rest.map((id) => ({ id, key: id, line: runSheet(id).when }))} />
           </Part>
-        ) : null}
-        {stopGap ? (
-          <View className="px-4">
-            <Notice
-              kind="note"
-              title="Until a vessel is there"
-            >{`Flow ${celsius(stopGap.plain)}; with ${quantityText(CUSHION_L, 'volume', units)} of air in an upper radiator ${celsius(stopGap.cushion)}. Then it stays ${pressureText(0.3, units.pressure)} below the relief. Short-term, and recorded as such.`}</Notice>
-          </View>
-        ) : null}
-        <Part title={fits.length > 0 ? 'Other run sheets' : 'Run sheets'}>
-          <Sheets jobId={parts.job.id} rows={rest.map((id) => ({ id, key: id, line: runSheet(id).when }))} />
-        </Part>
-        <Part title="Where practitioners differ">
-          <Row title="Schools" line="Each with what it comes to in this circuit" to={`/jobs/${parts.job.id}/schools`} />
-        </Part>
-        {state.parts.length > 0 ? (
-          <Part title="Parts fitted">
-            {state.parts.map((p) => (
-              <Text key={p.id} className="border-t border-hair px-4 py-2">
-                {[PART_KINDS[p.part.kind], p.part.make, p.part.serial ? `no. ${p.part.serial}` : null].filter(Boolean).join(', ')}
+          <Part title="Where practitioners differ">
+            <Row title="Schools" line="Each with what it comes to in this circuit" to={`/jobs/${parts.job.id}/schools`} />
+          </Part>
+        </>
+      }
+      note={
+        <>
+          {state.parts.length > 0 ? (
+            <Part title="Parts fitted">
+              {state.parts.map((p) => (
+                <Text key={p.id} className="border-t border-hair px-4 py-2">
+                  {[PART_KINDS[p.part.kind], p.part.make, p.part.serial ? `no. ${p.part.serial}` : null].filter(Boolean).join(', ')}
+                </Text>
+              ))}
+            </Part>
+          ) : null}
+          <Part title="Said to the customer">
+            {state.said.map(({ id, body }) => (
+              <Text key={id} className="border-t border-hair px-4 py-2">
+                {body.text}
+                <Text className="text-ink2">{`  ${plain(body.answer)}${body.word ? `: “${body.word}”` : ''}`}</Text>
               </Text>
             ))}
+            <View className="px-4 pt-1">
+              <SaidForm onAdd={(b) => void add(b)} />
+            </View>
           </Part>
-        ) : null}
-        <Part title="Said to the customer">
-          {state.said.map(({ id, body }) => (
-            <Text key={id} className="border-t border-hair px-4 py-2">
-              {body.text}
-              <Text className="text-ink2">{`  ${plain(body.answer)}${body.word ? `: “${body.word}”` : ''}`}</Text>
-            </Text>
-          ))}
-          <View className="px-4 pt-1">
-            <SaidForm onAdd={(b) => void add(b)} />
-          </View>
-        </Part>
-        <Part title="End of the visit">
-          <View className="px-4">
-            <CloseJob
-              parts={parts}
-              state={state}
-              proof={proof?.kind ?? null}
-              faultFound={diagnosis !== null && faultStands(diagnosis)}
-              onAdd={(b) => void addAll(b)}
-            />
-          </View>
-        </Part>
-      </ScrollView>
-    </View>
+          <Part title="End of the visit">
+            <View className="px-4">
+              <CloseJob
+                parts={parts}
+                state={state}
+                proof={proof?.kind ?? null}
+                faultFound={diagnosis !== null && faultStands(diagnosis)}
+                onAdd={(b) => void addAll(b)}
+              />
+            </View>
+          </Part>
+        </>
+      }
+    />
   );
 }
 
