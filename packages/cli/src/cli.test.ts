@@ -136,3 +136,22 @@ describe('size', () => {
     expect(run('size', file('z.json', { kind: 'sealed-hot-water' })).stderr).toBe('reliefValve.setBar: is required for a sealed circuit\n');
   });
 });
+
+describe('evaluate', () => {
+  it('judges made-up visits, keeps what was said of them, and reports the same of what was kept', () => {
+    const kept = join(folder, 'judged.json'),
+      judged = run('evaluate', '--cases', '2', '--tier', 'hand', '--from', '3', '--shows', '0.7', '--out', kept);
+    expect(judged).toMatchObject({ status: 0, stderr: '' });
+    expect(judged.stdout).toMatch(/^tier .*\nhand +2 /);
+    expect((JSON.parse(readFileSync(kept, 'utf8')) as { tier: string }[]).map((j) => j.tier)).toEqual(['hand', 'hand']);
+    expect(run('evaluate', '--read', kept).stdout).toBe(judged.stdout);
+    const both = run('evaluate', '--read', `${kept},${kept}`);
+    expect(both.stdout).toMatch(/^tier .*\nhand +4 /);
+  });
+
+  it('says which file of visits it cannot read', () => {
+    const r = run('evaluate', '--read', join(folder, 'nowhere.json'));
+    expect(r.status).not.toBe(0);
+    expect(r.stderr).toContain('nowhere.json');
+  });
+});

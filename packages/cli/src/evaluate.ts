@@ -1,27 +1,25 @@
 // The judge against plants of another physics.
-import { writeFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { caseFile } from '@jumper/contract';
 import { diagnose, type Case } from '@jumper/core';
 import {
   BALANCE_TIERS,
   bareSheet,
-  confusions,
   leaveOut,
   LOOP_TIERS,
   makeBalance,
   makeCase,
   makeLoop,
   makeSketch,
-  reliability,
   ruleOfThumb,
-  scoreTier,
   SKETCH_TIERS,
   TIERS,
   type Judged,
   type Tier,
   type TruthCase,
 } from '@jumper/evaluate';
+import { evaluationReport } from './evaluationReport';
 import { caseDone, inThreads, type Share } from './inThreads';
 import { optionsOrExit, refuse } from './options';
 
@@ -68,8 +66,17 @@ function judgeShare({ tiers, from, cases, step, offset, leastShownBar, sheets, m
   return judged;
 }
 
+function readJudged(path: string): Judged[] {
+  try {
+    return JSON.parse(readFileSync(path, 'utf8')) as Judged[];
+  } catch (error) {
+    return refuse(`--read ${path}: ${error instanceof Error ? error.message : String(error)}`, USAGE);
+  }
+}
+
 const USAGE = `npm run --silent evaluate -- [--cases N] [--tier ${TIERS.join('|')}|all] [--from SEED] [--shows BAR] [--gaps|--bare] [--sketch|--balance|--loop] [--out FILE.json]
-  --gaps: the same visits, each with one thing missing or wrong on the sheet or in the log; --bare: with next to nothing on the sheet; --sketch, --balance, --loop: visits of the second, third or fourth maker, which have no several and, but for the fourth, no days`;
+       npm run --silent evaluate -- --read FILE.json,FILE.json
+  --gaps: the same visits, each with one thing missing or wrong on the sheet or in the log; --bare: with next to nothing on the sheet; --sketch, --balance, --loop: visits of the second, third or fourth maker, which have no several and, but for the fourth, no days; --read: nothing is judged, the report is of what --out has written`;
 
 inThreads<TierShare, Judged>(fileURLToPath(import.meta.url), judgeShare, async (together) => {
   const asked = optionsOrExit(USAGE, {
@@ -83,7 +90,15 @@ inThreads<TierShare, Judged>(fileURLToPath(import.meta.url), judgeShare, async (
     balance: 'flag',
     loop: 'flag',
     out: 'text',
+    read: 'text',
   });
+  if (typeof asked.read === 'string') {
+    const judged = asked.read.split(',').flatMap(readJudged);
+    return evaluationReport(
+      TIERS.filter((t) => judged.some((j) => j.tier === t)),
+      judged,
+    ).forEach(say);
+  }
   const cases = Number(asked.cases ?? 500),
     maker = (Object.keys(MAKERS) as Maker[]).findLast((name) => asked[name] === true) ?? 'truth',
     known: readonly Tier[] = MAKERS[maker].tiers;
@@ -102,19 +117,6 @@ inThreads<TierShare, Judged>(fileURLToPath(import.meta.url), judgeShare, async (
       if (done % 100 === 0) process.stderr.write(`${done} of ${cases * tiers.length}\n`);
     },
   );
-  const percent = (x: number) => (Number.isNaN(x) ? '    –' : `${(100 * x).toFixed(1).padStart(5)}`);
-  const bar = (x: number) => (Number.isNaN(x) ? '   –' : x.toFixed(2));
-  say('tier      cases  first  first+alike  three+alike  rule   bits  charge: given cover err(meas) err(est)  s');
-  for (const tier of [...tiers, ...(tiers.length > 1 ? (['all'] as const) : [])]) {
-    const s = scoreTier(tier, judged);
-    say(
-      `${tier.padEnd(9)} ${String(s.cases).padStart(5)}  ${percent(s.top1)}  ${percent(s.top1Alike)}        ${percent(s.top3Alike)}        ${percent(s.ruleAlike)}  ${s.logScoreBits.toFixed(2)}          ${percent(s.chargeGiven)} ${percent(s.chargeCovered)} ${bar(s.chargeErrorMeasuredBar)}      ${bar(s.chargeErrorEstimatedBar)}   ${s.secondsMedian.toFixed(2)}`,
-    );
-  }
-  const r = reliability(judged);
-  say(`reliability: error ${r.error.toFixed(3)} ± ${r.standardError.toFixed(3)}`);
-  for (const b of r.bins) say(`  said ${percent(b.said)} was ${percent(b.was)} (${b.cases})`);
-  say('taken for one another:');
-  for (const c of confusions(judged)) say(`  ${String(c.cases).padStart(3)}  ${c.truth} → ${c.said}`);
+  evaluationReport(tiers, judged).forEach(say);
   if (typeof asked.out === 'string') writeFileSync(asked.out, JSON.stringify(judged));
 });

@@ -1,3 +1,5 @@
+import { besideTheRule } from './besideTheRule';
+import { foundByFault } from './foundByFault';
 import { looksAlike } from './lookAlike';
 import { confusions, reliability, scoreTier, type Judged } from './score';
 
@@ -60,4 +62,38 @@ it('is reliable when 80 % is right four times in five, and says by how much it i
   expect(reliability([four(true), four(true), four(true), four(true), four(false)]).error).toBeLessThan(1e-9);
   expect(Math.abs(reliability([four(false), four(false)]).error - 0.8)).toBeLessThan(1e-9);
   expect(confusions([four(false), four(false), four(true)])).toEqual([{ truth: 'circuit-leak', said: 'none', cases: 2 }]);
+});
+
+describe('beside the rule of thumb', () => {
+  const visit = (ruleIsRight: boolean, judgeIsRight: boolean): Judged => ({
+    ...judged(['circuit-leak'], [[[judgeIsRight ? 'circuit-leak' : 'none'], 1]]),
+    rule: [ruleIsRight ? 'circuit-leak' : 'none'],
+  });
+  // Of four that the rule has, three; of two that it has not, one.
+  const six = [visit(true, true), visit(true, true), visit(true, true), visit(true, false), visit(false, true), visit(false, false)];
+
+  it('the judge is weighed as if the rule were right as often as on easy visits', () => {
+    const s = besideTheRule('pair', six);
+    expect(s).toMatchObject({ whereRight: 0.75, whereWrong: 0.5 });
+    expect(s.rule).toBeCloseTo(4 / 6, 12);
+    expect(s.weighed).toBeCloseTo(0.62 * 0.75 + 0.38 * 0.5, 12);
+  });
+
+  it('nothing is weighed where nobody said how often the rule is right', () => {
+    expect(besideTheRule('days', six).weighed).toBeNull();
+  });
+});
+
+it('tells how often each fault is found, the worst first, with what no test parted taken for it', () => {
+  const found = foundByFault([
+    judged(['circuit-leak', 'vessel-undercharged'], [[['circuit-leak'], 1]]),
+    judged(['vessel-undercharged'], [[['vessel-diaphragm-failed'], 1]]),
+    judged(['vessel-undercharged'], [[['vessel-diaphragm-failed'], 1]], ['gas-valve-press']),
+  ]);
+  expect(found.map((f) => [f.fault, f.cases])).toEqual([
+    ['vessel-undercharged', 3],
+    ['circuit-leak', 1],
+  ]);
+  expect(found[0]!.found).toBeCloseTo(1 / 3, 12);
+  expect(found[1]!.found).toBe(1);
 });
