@@ -2,7 +2,8 @@ import { INFLOW, LITTLE_GAS, OUTFLOW } from './faultGroups';
 import type { FaultId } from './faults';
 import { costMin, type TestId } from './tests';
 
-/** By which tests a fault of the pressure side is looked for: those that come out otherwise where it is there. Common practice. */
+/** By which tests a fault of the pressure side is looked for: those that come out otherwise where it is there. A loop that can be parted is
+ *  parted, and nobody shuts the house's main for it. Common practice. */
 export const LOOKED_FOR_BY: Partial<Record<FaultId, TestId[]>> = {
   'vessel-undercharged': ['precharge', 'draw-off', 'vessel-drained-volume', 'gas-valve-press'],
   'vessel-diaphragm-failed': ['gas-valve-press', 'pump-up-hold'],
@@ -13,7 +14,7 @@ export const LOOKED_FOR_BY: Partial<Record<FaultId, TestId[]>> = {
   'vessel-overcharged': ['precharge', 'draw-off', 'vessel-drained-volume'],
   'relief-valve-passing': ['discharge-pipe', 'discharge-catch', 'relief-reseat'],
   'relief-valve-lifts-early': ['discharge-pipe', 'discharge-catch', 'relief-marking', 'relief-reseat'],
-  'fill-loop-passing': ['idle-cold-pressure', 'fill-outlet-drip', 'fill-disconnected-watch', 'cold-main-off-watch', 'cold-main-on-watch'],
+  'fill-loop-passing': ['idle-cold-pressure', 'fill-outlet-drip', 'fill-disconnected-watch'],
   'reducing-valve-creeping': [
     'idle-cold-pressure',
     'second-gauge',
@@ -52,12 +53,13 @@ export const LOOKED_FOR_BY: Partial<Record<FaultId, TestId[]>> = {
   'boiler-overheating': ['flow-return'],
 };
 
-/** Faults that show themselves to whoever comes by the same sign: too much pressure, too little, a swing too wide. Common practice. */
+/** Faults that show themselves to whoever comes by the same sign: too much pressure, a pipe outside that drips, water gone, a swing too wide.
+ *  Common practice. */
 const ONE_SIGN: readonly FaultId[][] = [
   [...INFLOW, 'reducing-valve-set-high', 'pressurisation-unit-fault', 'fill-pressure-too-high'],
+  ['relief-valve-passing', 'relief-valve-lifts-early'],
   [
-    ...OUTFLOW,
-    'relief-valve-lifts-early',
+    ...OUTFLOW.filter((f) => f !== 'relief-valve-passing'),
     'fill-pressure-too-low',
     'feed-starved',
     'pressurisation-unit-fault',
