@@ -34,6 +34,27 @@ it('what the sheet says stands, and what nothing shows stays unsaid', () => {
   expect(asTheVisitShows(visit({ findings: [{ test: 'discharge-pipe', outcome: 'dry' }] }))).toEqual(BARE);
 });
 
+it('a vessel’s valve that was found is there, though the sheet has none; one that was looked for in vain is not', () => {
+  const sheet: CircuitSheet = { ...BARE, vessel: { nominalVolumeL: 35, isolationValve: 'none' } };
+  const found = (outcome: string) =>
+    asTheVisitShows(visit({ circuit: sheet, findings: [{ test: 'vessel-valve-position', outcome }] })).vessel;
+  for (const outcome of ['open', 'closed']) expect(found(outcome)).toEqual({ nominalVolumeL: 35, isolationValve: 'fitted' });
+  expect(found('no-valve')).toEqual(sheet.vessel);
+  const drained: CircuitSheet = { ...sheet, vessel: { nominalVolumeL: 35, isolationValve: 'fitted-with-drain' } };
+  expect(asTheVisitShows(visit({ circuit: drained, findings: [{ test: 'vessel-valve-position', outcome: 'open' }] }))).toEqual(drained);
+  // And closed it is the cause, on a circuit that shows nothing yet.
+  const d = diagnose(
+    visit({
+      circuit: { ...sheet, fill: { kind: 'manual-loop' }, domesticHotWater: { kind: 'indirect-coil' } },
+      findings: [
+        { test: 'vessel-valve-position', outcome: 'closed' },
+        { test: 'discharge-pipe', outcome: 'dry' },
+      ],
+    }),
+  );
+  expect(d.hypotheses[0]!.faults).toEqual(['vessel-isolated']);
+});
+
 it('a coil that was isolated is the way in when it stands meanwhile, on any sheet; every fault that the sheet leaves open has its share', () => {
   const d = diagnose(
     visit({

@@ -2,7 +2,8 @@ import type { CircuitSheet } from '../circuit/CircuitSheet';
 import type { Case } from './Case';
 
 /** The sheet with what the visit shows of the plant where the sheet is silent: nobody parts a fill loop, isolates a coil or listens at a
- *  plate exchanger that is not there, nor changes one. What the sheet says stands. */
+ *  plate exchanger that is not there, nor changes one. What the sheet says stands, but for a vessel's valve: one that was found open or
+ *  closed is there, whatever the sheet says. */
 export function asTheVisitShows({ circuit, logs = [], findings = [], alreadyDone = [], repairs = [] }: Case): CircuitSheet {
   if (circuit.kind === 'steam') return circuit;
   const seen = new Set<string>([
@@ -22,8 +23,10 @@ export function asTheVisitShows({ circuit, logs = [], findings = [], alreadyDone
     : any('listen-at-exchanger', 'plate-exchanger', 'plate-changed')
       ? 'plate-exchanger'
       : null;
+  const valve = findings.some((f) => f.test === 'vessel-valve-position' && (f.outcome === 'open' || f.outcome === 'closed'));
   return {
     ...circuit,
+    ...(valve && (circuit.vessel?.isolationValve ?? 'none') === 'none' ? { vessel: { ...circuit.vessel, isolationValve: 'fitted' } } : {}),
     ...(!circuit.fill && fill ? { fill: { kind: fill } } : {}),
     ...(!circuit.domesticHotWater && hotWater ? { domesticHotWater: { kind: hotWater } } : {}),
   };

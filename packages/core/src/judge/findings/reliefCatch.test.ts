@@ -59,6 +59,14 @@ it('a sound relief lets go only where the pressure came to its lift, whatever th
   expect(likelihood(caught(300), ['none'], draw(0), { peakGaugeBar: 2.9 })).toBeCloseTo(near, 10);
 });
 
+it('cold, a relief that lifts a fifth of a bar farther up is shut; hot, the peak may have been missed', () => {
+  const early: FaultId[] = ['relief-valve-lifts-early'],
+    cold = likelihood(caught(300, 'cold'), early, draw(0, 1.4), { coldGaugeBar: 1.2 }),
+    hot = likelihood(caught(300), early, draw(0, 1.4), { peakGaugeBar: 1.2 });
+  expect(hot).toBeGreaterThan(5 * cold);
+  expect(likelihood(caught(300, 'cold'), early, draw(0, 1.4), { coldGaugeBar: 1.4 })).toBeGreaterThan(10 * cold);
+});
+
 it('a gauge that reads too high makes a relief seem to lift late', () => {
   const lying = draw(0);
   lying[SLOT.offset] = -0.6;
@@ -68,7 +76,7 @@ it('a gauge that reads too high makes a relief seem to lift late', () => {
 });
 
 it('nears the lift without a step, and is never beyond certain', () => {
-  const gaps = [-0.5, 0, 0.1, 0.2, 0.4, 0.8, 2].map(nearLift);
+  const gaps = [-0.5, 0, 0.1, 0.2, 0.4, 0.8, 2].map((gap) => nearLift(gap));
   expect(gaps[0]).toBe(1);
   gaps.slice(1).forEach((g, i) => {
     expect(g).toBeLessThanOrEqual(gaps[i]!);

@@ -23,6 +23,8 @@ const SITS_TIGHT = 0.12;
 const LIFTS = 0.68,
   SHUT = 0.01,
   GAP_BAR = 0.27;
+/** The same cold: what a circuit stands at then is known, and no peak between two readings was missed. */
+const GAP_COLD_BAR = 0.12;
 /** The same far below, cold, where water comes in: it may have crept up since. */
 const CREPT_UP = 0.05;
 
@@ -70,7 +72,10 @@ export function catchLikelihood(
   const cold = f.during === 'cold',
     atBar = cold ? logged.coldGaugeBar : logged.peakGaugeBar,
     least = cold && has(faults, ...INFLOW) ? CREPT_UP : SHUT;
-  const chance = atBar === null ? chanceUnlogged(f.during ?? 'hot', faults) : least + (LIFTS - least) * nearOwnLift(atBar, v);
+  const chance =
+    atBar === null
+      ? chanceUnlogged(f.during ?? 'hot', faults)
+      : least + (LIFTS - least) * nearOwnLift(atBar, v, cold ? GAP_COLD_BAR : GAP_BAR);
   if (!has(faults, 'relief-valve-passing')) return dry ? 1 - chance : chance * lifted(rate);
   // A worn seat lifts like any other.
   const miss = catchMiss(f, v, c, logged),
@@ -80,11 +85,12 @@ export function catchLikelihood(
 
 const lifted = (rate: number) => normalPdf(Math.log(rate / LIFTED_L_PER_H), 0, LIFTED_SPREAD);
 
-/** How near to its lift a pressure comes for a relief, 1 at it and beyond, 0 far below. @param gapBar by how much it stays below */
-export const nearLift = (gapBar: number): number => Math.exp(-((Math.max(0, gapBar) / GAP_BAR) ** 2));
+/** How near to its lift a pressure comes for a relief, 1 at it and beyond, 0 far below. @param gapBar by how much it stays below @param overBar the gap over which the one goes into the other */
+export const nearLift = (gapBar: number, overBar = GAP_BAR): number => Math.exp(-((Math.max(0, gapBar) / overBar) ** 2));
 
 /** How near a pressure that the gauge showed came to a draw's own lift. */
-export const nearOwnLift = (shownBar: number, v: Float64Array): number => nearLift(v[SLOT.lift]! - (shownBar - v[SLOT.offset]!));
+export const nearOwnLift = (shownBar: number, v: Float64Array, overBar = GAP_BAR): number =>
+  nearLift(v[SLOT.lift]! - (shownBar - v[SLOT.offset]!), overBar);
 
 /** How often a jug under the discharge catches something where nobody logged the pressure. Common practice. */
 function chanceUnlogged(during: string, faults: readonly FaultId[]): number {
