@@ -70,6 +70,11 @@ async function main() {
     await page.getByLabel('System gauge at that moment, if read').fill('0.4');
     await page.getByText('Not empty yet').scrollIntoViewIfNeeded();
   });
+  await shoot('test-card-wide', wide, async (page) => {
+    await openJob(page, '22 Weir Street');
+    await page.goto(`${page.url()}/test/cold-main-off-watch`);
+    await page.getByLabel('At the start').fill('1.3');
+  });
   await shoot('new-job-phone', {}, async (page) => {
     await page.getByRole('button', { name: 'New job' }).click();
     await page.getByLabel('Site').fill('14 Kiln Row');
