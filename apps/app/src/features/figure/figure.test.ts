@@ -3,6 +3,7 @@ import { METRIC } from '../units/units';
 import { FIGURE_SAMPLES } from '../parts/samples';
 import { figureView, loopView } from './figureView';
 import { readAt, stepAt } from './readAt';
+import { rungLabel } from './rungs';
 import { resamplePeaks } from './scale';
 
 const SHEET: CircuitSheet = {
@@ -40,6 +41,12 @@ describe('a log of more readings than can be drawn', () => {
     expect(Math.max(...grid.map((v) => v ?? 0))).toBe(2.9);
     expect(grid.length).toBe(241);
   });
+});
+
+it('the step that is right when hot says at which temperature, in the units that are read; the others say what they are', () => {
+  const labels = (units: typeof METRIC) => of(null).rungs.map((r) => rungLabel(r, units).replace('\u00a0', ' '));
+  expect(labels(METRIC)).toEqual(['relief', 'reseats', 'right, 70 °C', 'fill', 'precharge', 'height']);
+  expect(labels({ ...METRIC, temperature: '°F' })).toContain('right, 158 °F');
 });
 
 it('where it stands at a wrong level cold, right when hot is where it would stand filled as wanted', () => {
