@@ -1,8 +1,6 @@
 import type { ReactNode } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
-
-/** From this width on, px, a view has room for two halves beside the places. */
-export const HALVES_PX = 1100;
+import { COLUMNS_PX } from './places';
 
 interface HalvesProps {
   header: ReactNode;
@@ -21,7 +19,7 @@ interface HalvesProps {
 /** A view of one column on a phone; on a wide screen two, each with its own scrolling, so that what is noted stays beside what it is
  *  noted of. */
 export function Halves({ header, walk, note, dock, name, className = 'gap-4 p-4' }: HalvesProps) {
-  const wide = useWindowDimensions().width >= HALVES_PX;
+  const wide = useWindowDimensions().width >= COLUMNS_PX;
   const region = name ? { tabIndex: 0 as const, role: 'region' as const, 'aria-label': name } : {};
   const docked = dock ? <View className="gap-2 border-t border-ink bg-sheet px-3 py-3">{dock}</View> : null;
   if (!wide)

@@ -1,10 +1,11 @@
 import { diagnose } from './diagnose';
 import { FAULT_IDS, faultRow, sureEnoughFor, type FaultId } from './faults';
 import type { Finding } from './Finding';
-import { LOOKED_FOR_BY, lookedForTimes } from './lookedFor';
+import { LOOKED_FOR_BY, lookedForTimes as lookedForBy } from './lookedFor';
 import { SMALL_HOME } from './test/homes';
 import { TESTS, testRow } from './tests';
 
+const lookedForTimes = (faults: FaultId[], made: ReadonlySet<string>) => lookedForBy(made)(faults);
 const chosen = (...tests: string[]) => new Set(tests);
 
 it('before two tests were made nobody can say what they are for', () => {

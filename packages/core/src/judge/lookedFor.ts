@@ -71,16 +71,22 @@ const ONE_SIGN: readonly FaultId[][] = [
 
 /** Whoever makes tests has seen and heard more than he writes down. Some go their round whatever is wrong; others go after what they
  *  suspect, and mostly have reason to. So causes that would explain why just these tests were made are likelier, the more so the dearer
- *  the tests: nobody drains a boiler for nothing. Factor on a set: how much likelier the choice of tests is under it than on a round. That
- *  some visits are rounds, and most tests of the others routine, is an assumption; how many, the evaluation says: so many that it
- *  pays where tests were chosen by what is wrong, and costs nothing to speak of where they were drawn by lot. Of one test alone nobody can
- *  say what it was made for.
+ *  the tests: nobody drains a boiler for nothing. Gives the factor on a set: how much likelier the choice of tests is under it than on a
+ *  round. That some visits are rounds, and most tests of the others routine, is an assumption; how many, the evaluation says: so many that
+ *  it pays where tests were chosen by what is wrong, and costs nothing to speak of where they were drawn by lot. Of one test alone nobody
+ *  can say what it was made for.
  *  @param chosen tests that somebody chose to make; what the judge itself asked for says nothing of the kind */
-export function lookedForTimes(faults: readonly FaultId[], chosen: ReadonlySet<string>): number {
+export function lookedForTimes(chosen: ReadonlySet<string>): (faults: readonly FaultId[]) => number {
   const tests = SPEAKING.filter((t) => chosen.has(t));
-  if (tests.length < 2) return 1;
-  const aimed = tests.reduce((times, t) => times * Math.min(MOST_FOR_A_TEST, ROUTINE + (1 - ROUTINE) * aimedAt(t, faults)), 1);
-  return ROUNDS + (1 - ROUNDS) * aimed;
+  if (tests.length < 2) return () => 1;
+  const oftener = new Map(FAULTS_WITH_ROWS.map((f) => [f, tests.map((t) => goesAfter(f, t) / onRound(t))]));
+  return (faults) => {
+    const aimed = tests.reduce((times, _, i) => {
+      const aimedAt = mean(faults.map((f) => oftener.get(f)?.[i] ?? AS_ON_A_ROUND));
+      return times * Math.min(MOST_FOR_A_TEST, ROUTINE + (1 - ROUTINE) * aimedAt);
+    }, 1);
+    return ROUNDS + (1 - ROUNDS) * aimed;
+  };
 }
 /** Share of visits that are rounds, and of the tests of all others that are routine. */
 const ROUNDS = 0.3,
@@ -90,16 +96,14 @@ const MOST_FOR_A_TEST = 4;
 /** A test that costs so many minutes more, at the job and before and after it, is made e times more rarely on a round. */
 const RARER_PER_MIN = 1 / 20;
 
+const FAULTS_WITH_ROWS = Object.keys(LOOKED_FOR_BY) as FaultId[];
 const SPEAKING: readonly TestId[] = [...new Set(Object.values(LOOKED_FOR_BY).flat())];
 const ROUND_WEIGHTS = new Map<TestId, number>(SPEAKING.map((t) => [t, Math.exp(-RARER_PER_MIN * costMin(t))]));
 const ALL_ROUND_WEIGHTS = [...ROUND_WEIGHTS.values()].reduce((a, b) => a + b, 0);
 
-/** How many times oftener than on a round a test is made by somebody who suspects these faults and goes after one of them. What has no row,
- *  nobody goes after by tests of the pressure side. */
-function aimedAt(test: TestId, faults: readonly FaultId[]): number {
-  const onRound = ROUND_WEIGHTS.get(test)! / ALL_ROUND_WEIGHTS;
-  return mean(faults.map((f) => (LOOKED_FOR_BY[f] ? goesAfter(f, test) / onRound : 1)));
-}
+const onRound = (test: TestId): number => ROUND_WEIGHTS.get(test)! / ALL_ROUND_WEIGHTS;
+/** What has no row, nobody goes after by tests of the pressure side: they are made as often as on a round. */
+const AS_ON_A_ROUND = 1;
 
 /** How often whoever suspects a fault goes after it by this test: by one of its own, each as likely; but what he suspects he suspects by a
  *  sign that other causes show as well, and so often it is one of those, whichever it is, that he goes after. */

@@ -151,7 +151,8 @@ export function weightedSets(input: PriorInput): WeightedSet[] {
   const beside = (id: FaultId) => Math.min(weights.get(id)!, id === 'vessel-undersized' ? faultRow(id).weight : Infinity);
   const total = ids.reduce((sum, id) => sum + beside(id), 0);
   const chosen = new Set(input.findings?.filter((f) => !f.proposed).map((f) => f.test)),
-    told = (faults: FaultId[]) => complaintFactor(faults, input) * lookedForTimes(faults, chosen);
+    lookedFor = lookedForTimes(chosen),
+    told = (faults: FaultId[]) => complaintFactor(faults, input) * lookedFor(faults);
   const sets: WeightedSet[] = ids.map((id) => ({ faults: [id], weight: (weights.get(id)! / total) * told([id]) }));
   const several = ids.filter((id) => id !== 'none'),
     sought = soughtFor(input.findings?.length ?? 0);

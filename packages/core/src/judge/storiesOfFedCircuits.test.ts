@@ -5,6 +5,7 @@ import { diagnose } from './diagnose';
 import type { FaultId } from './faults';
 import type { Finding } from './Finding';
 import { everyThird } from './test/everyThird';
+import { samplesOf, type Reading } from './test/told';
 
 // Visits as they are told in the trade, in our own words, of circuits that feed themselves, of plant rooms, and of what was seen once the
 // work was done; written down before the judge was asked. Common practice.
@@ -50,17 +51,9 @@ const WALL: CircuitSheet = {
 
 type Log = NonNullable<Case['logs']>[number];
 type Told = Partial<Case> & { circuit: CircuitSheet };
-/** Minute, bar and, where it was read, °C. */
-const read = (
-  readings: [min: number, bar: number, flowC?: number][],
-  more: Partial<Log> = { events: [{ tS: 0, kind: 'heat-on' }] },
-): Log => ({
+const read = (readings: Reading[], more: Partial<Log> = { events: [{ tS: 0, kind: 'heat-on' }] }): Log => ({
   source: 'hand',
-  samples: {
-    tS: readings.map(([min]) => 60 * min),
-    pressureBar: readings.map(([, bar]) => bar),
-    ...(readings.some((r) => r[2] !== undefined) ? { flowC: readings.map((r) => r[2] ?? null) } : {}),
-  },
+  samples: samplesOf(readings),
   ...more,
 });
 const idle = { events: [] };

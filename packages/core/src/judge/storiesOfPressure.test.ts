@@ -4,17 +4,10 @@ import { diagnose } from './diagnose';
 import type { FaultId } from './faults';
 import type { Finding } from './Finding';
 import { everyThird } from './test/everyThird';
+import { FED, samplesOf, WALL, type Reading } from './test/told';
 
 // More visits as they are told in the trade, in our own words, with sheets as thin and tests as few as they come. Common practice.
 const BARE: CircuitSheet = { kind: 'sealed-hot-water', reliefValve: { setBar: 3 } };
-const WALL: CircuitSheet = {
-  ...BARE,
-  heatOutputKw: 24,
-  vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 },
-  fill: { kind: 'manual-loop' },
-  domesticHotWater: { kind: 'plate-exchanger' },
-  gauge: { kind: 'dial', resolutionBar: 0.1 },
-};
 const HOME: CircuitSheet = {
   ...BARE,
   waterVolumeL: 180,
@@ -26,16 +19,6 @@ const HOME: CircuitSheet = {
   domesticHotWater: { kind: 'indirect-coil' },
   gauge: { kind: 'dial', resolutionBar: 0.1 },
   maxFlowC: 75,
-};
-const FED: CircuitSheet = {
-  kind: 'sealed-hot-water',
-  heatOutputKw: 30,
-  staticHeadM: 4,
-  vessel: { nominalVolumeL: 17, labelPrechargeBar: 0.83 },
-  reliefValve: { setBar: 2.07 },
-  fill: { kind: 'reducing-valve', setBar: 0.97 },
-  domesticHotWater: { kind: 'indirect-coil' },
-  gauge: { kind: 'dial', resolutionBar: 0.1 },
 };
 const PLANT: CircuitSheet = {
   kind: 'sealed-hot-water',
@@ -72,16 +55,9 @@ const idle = (pressureBar: number[], everyMin: number): Log => ({
   events: [],
 });
 /** Minute, bar and, where it was read, °C; then what was done, and in which minute. */
-const at = (
-  read: [min: number, bar: number, flowC?: number][],
-  ...done: [min: number, kind: NonNullable<Log['events']>[number]['kind']][]
-): Log => ({
+const at = (read: Reading[], ...done: [min: number, kind: NonNullable<Log['events']>[number]['kind']][]): Log => ({
   source: 'hand',
-  samples: {
-    tS: read.map(([min]) => 60 * min),
-    pressureBar: read.map(([, bar]) => bar),
-    ...(read.some((r) => r[2] !== undefined) ? { flowC: read.map((r) => r[2] ?? null) } : {}),
-  },
+  samples: samplesOf(read),
   events: (done.length ? done : [[0, 'heat-on'] as const]).map(([min, kind]) => ({ tS: 60 * min, kind })),
 });
 const f = (test: Finding['test'], found: string | Partial<Finding>): Finding => ({

@@ -1,5 +1,5 @@
 import type { Tier } from '../truth/makeCase';
-import { isRight, type Judged } from './score';
+import { isRight, share, type Judged } from './score';
 
 /** How often a careful rule of thumb is right on visits as easy as those that the goals are meant for, by tier. Stated with the goals; the
  *  other tiers have none. */
@@ -18,14 +18,13 @@ export interface BesideTheRule {
 /** The judge's share of right answers as it would be on easier visits: parted by whether the rule of thumb is right, and weighed so that it
  *  is as often right as on those. @param judged visits of one tier */
 export function besideTheRule(tier: Tier, judged: readonly Judged[]): BesideTheRule {
-  const ruleRight = judged.filter((j) => isRight(j, j.rule)),
-    ruleWrong = judged.filter((j) => !isRight(j, j.rule));
-  const rightIn = (of: readonly Judged[]) => of.filter((j) => isRight(j, j.answer.hypotheses[0]!.faults)).length / of.length;
-  const whereRight = rightIn(ruleRight),
-    whereWrong = rightIn(ruleWrong),
+  const both = judged.map((j) => ({ rule: isRight(j, j.rule), judge: isRight(j, j.answer.hypotheses[0]!.faults) })),
+    judgeWhere = (ruleIsRight: boolean) => share(both.filter((b) => b.rule === ruleIsRight).map((b) => b.judge));
+  const whereRight = judgeWhere(true),
+    whereWrong = judgeWhere(false),
     easy = RULE_ON_EASY_VISITS[tier];
   return {
-    rule: ruleRight.length / judged.length,
+    rule: share(both.map((b) => b.rule)),
     whereRight,
     whereWrong,
     weighed: easy === undefined ? null : easy * whereRight + (1 - easy) * whereWrong,

@@ -1,5 +1,5 @@
-import type { Judged } from './score';
 import { looksAlike } from './lookAlike';
+import { share, type Judged } from './score';
 
 export interface Found {
   fault: string;
@@ -15,8 +15,8 @@ export function foundByFault(all: readonly Judged[], least = 1): Found[] {
   return faults
     .map((fault) => {
       const had = all.filter((j) => j.truth.faults.includes(fault));
-      const found = had.filter((j) => j.answer.hypotheses[0]!.faults.some((f) => looksAlike([f], [fault], j.testsDone)));
-      return { fault, cases: had.length, found: found.length / had.length };
+      const found = had.map((j) => j.answer.hypotheses[0]!.faults.some((f) => looksAlike([f], [fault], j.testsDone)));
+      return { fault, cases: had.length, found: share(found) };
     })
     .filter((f) => f.cases >= least)
     .sort((a, b) => a.found - b.found || b.cases - a.cases);

@@ -33,7 +33,7 @@ export interface TierScore {
   secondsMedian: number;
 }
 
-const share = (xs: boolean[]) => (xs.length ? xs.filter(Boolean).length / xs.length : NaN);
+export const share = (xs: readonly boolean[]) => (xs.length ? xs.filter(Boolean).length / xs.length : NaN);
 const median = (xs: number[]) => {
   const s = [...xs].sort((a, b) => a - b);
   return s.length ? s[Math.floor((s.length - 1) / 2)]! : NaN;

@@ -5,6 +5,7 @@ import { Button } from '../../ui/Button';
 import { Header } from '../../ui/Header';
 import { Key } from '../../ui/Key';
 import { State } from '../../ui/State';
+import { COLUMNS_PX } from '../../ui/places';
 import { Text } from '../../ui/Text';
 import { LoopFigure } from '../figure/LoopFigure';
 import { SyncBadge } from '../jobs/SyncBadge';
@@ -19,9 +20,6 @@ import { RecordList } from './RecordList';
 import { ShortcutHelp } from './ShortcutHelp';
 import { useBench, type BenchState } from './useBench';
 import { WorkDone } from './WorkDone';
-
-/** Three columns and the places beside them need so much, px. */
-const WIDE = 1100;
 
 export function BenchScreen({ jobId, after }: { jobId: string; after?: string }) {
   const job = useJob(jobId);
@@ -47,7 +45,7 @@ export function BenchScreen({ jobId, after }: { jobId: string; after?: string })
 
 /** The same parts one below the other on a phone, side by side on a wide screen. */
 function Bench({ parts, after }: { parts: JobParts; after?: string }) {
-  const wide = useWindowDimensions().width >= WIDE,
+  const wide = useWindowDimensions().width >= COLUMNS_PX,
     bench = useBench(parts),
     { view, units } = bench;
   const dock = <BenchDock bench={bench} wide={wide} />;

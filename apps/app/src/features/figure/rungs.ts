@@ -7,8 +7,8 @@ import type { Rung } from './figureModel';
 export const rungLabel = ({ label, celsius }: Rung, units: Units): string =>
   celsius === undefined ? label : `${label}, ${unbroken(temperatureText(celsius, units.temperature))}`;
 
-/** The ladder's steps for this circuit, top down. `hotBar` is right at the boiler's limit. A charge that is not known stands as the band that the schools leave open; what the judge
- *  makes of the vessel stands beside it as a band of its own. */
+/** The ladder's steps for this circuit, top down. A charge that is not known stands as the band that the schools leave open; what the judge
+ *  makes of the vessel stands beside it as a band of its own. @param hotBar right at the boiler's limit */
 export function rungs(sheet: CircuitSheet, c: ResolvedCircuit, hotBar: number, chargeNow: Interval | null): Rung[] {
   const all: Rung[] = [
     { id: 'relief', label: 'relief', bar: c.reliefSetGaugeBar, tone: 'relief', line: 'solid' },
