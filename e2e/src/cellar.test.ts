@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { freshDevices } from './freshDevices';
 import { appKept, firstSuspect, logPressure, newJob, openJob, reading } from './moves';
+import { soon } from './soon';
 
 jest.setTimeout(180_000);
 const at = freshDevices({ keepsApp: true });
@@ -18,7 +19,7 @@ describe('in a cellar', () => {
     await logPressure(page, '1.8', 45);
     await logPressure(page, '2.6', 65);
     await page.getByRole('status').filter({ hasText: '4 kept here' }).waitFor();
-    expect(await firstSuspect(page)).toMatch(/%/);
+    await soon(async () => expect(await firstSuspect(page)).toMatch(/%/));
     // A view that was never opened on this device still comes up, and nothing is lost by a reload.
     await page.goto(`${page.url().split('?')[0]}/test/discharge-pipe`);
     await page.getByRole('button', { name: 'Dripping' }).click();
@@ -29,7 +30,7 @@ describe('in a cellar', () => {
     await page.getByRole('status').filter({ hasText: 'all sent' }).waitFor();
     const other = await at.jumper.device();
     await openJob(other.page, '3 Cellar Lane');
-    expect(await reading(other.page)).toBe('2.6');
+    await soon(async () => expect(await reading(other.page)).toBe('2.6'));
     await other.context.close();
   });
 
@@ -88,7 +89,7 @@ describe('in a cellar', () => {
     const whole = other.page.getByRole('dialog').locator('img');
     await whole.waitFor();
     // Made smaller, and whole.
-    expect(await whole.evaluate((i: HTMLImageElement) => [i.naturalWidth, i.naturalHeight])).toEqual([1600, 1067]);
+    await soon(async () => expect(await whole.evaluate((i: HTMLImageElement) => [i.naturalWidth, i.naturalHeight])).toEqual([1600, 1067]));
     await other.page.keyboard.press('Escape');
     await other.page.getByRole('dialog').waitFor({ state: 'detached' });
     await other.page.goto(`${other.page.url().split('?')[0]}/report`);

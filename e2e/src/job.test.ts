@@ -2,6 +2,7 @@ import { freshDevices } from './freshDevices';
 import { letCool } from './plantMoves';
 import { firstSuspect, logPressure, newJob } from './moves';
 import { wallBoilerReadings } from './wallBoiler';
+import { soon } from './soon';
 
 jest.setTimeout(240_000);
 const at = freshDevices();
@@ -36,7 +37,7 @@ it('a whole job, from the complaint to the report', async () => {
   await newJob(page, '14 Kiln Row');
   const job = page.url();
   await logRun(-0.15);
-  expect(await firstSuspect(page)).toMatch(/lost its charge/i);
+  await soon(async () => expect(await firstSuspect(page)).toMatch(/lost its charge/i));
 
   // Two tests, by their cards; what the first one did is taken back and done again.
   await page.goto(`${job}/test/gas-valve-press`);
@@ -55,7 +56,7 @@ it('a whole job, from the complaint to the report', async () => {
   await page.getByRole('button', { name: 'The drain stands open' }).click();
   await page.getByLabel('Reading', { exact: true }).fill('0');
   await page.getByRole('button', { name: 'Record', exact: true }).click();
-  expect(await firstSuspect(page)).toMatch(/lost its charge/i);
+  await soon(async () => expect(await firstSuspect(page)).toMatch(/lost its charge/i));
   // The card remembers what was found, and gives it back.
   await page.goto(`${job}/test/precharge`);
   await page.getByText('Done before: Precharge').waitFor();
@@ -122,7 +123,7 @@ it('a circuit that is found hot is switched off and watched while it cools: too 
     .first()
     .filter({ hasText: /lost its charge|diaphragm|blocked|shut off/i })
     .waitFor();
-  expect(await firstSuspect(page)).toMatch(/lost its charge|diaphragm|blocked|shut off/i);
+  await soon(async () => expect(await firstSuspect(page)).toMatch(/lost its charge|diaphragm|blocked|shut off/i));
 });
 
 it('circuits are found by a word, and open with their history', async () => {
@@ -131,7 +132,7 @@ it('circuits are found by a word, and open with their history', async () => {
   await page.getByLabel('Find a site or town').fill('ropew');
   const rows = page.getByRole('list', { name: 'Circuits' }).getByRole('listitem');
   await rows.getByText('9 Ropewalk').waitFor();
-  expect(await rows.count()).toBe(1);
+  await soon(async () => expect(await rows.count()).toBe(1));
   await rows.getByText('2 visits').click();
   await page.getByRole('list', { name: 'Visits' }).waitFor();
   await page.getByRole('button', { name: 'Back' }).click();
@@ -149,5 +150,5 @@ it('no heat: the pump is looked at first, by its card’s steps, and what was fo
   await steps.getByText('It may be hot enough to burn.').waitFor();
   await page.getByText('It has power and does not turn: stuck. Power off before it is freed.').waitFor();
   await page.getByRole('button', { name: 'Humming stuck' }).click();
-  expect(await firstSuspect(page)).toMatch(/^Pump not circulating.*9\d\s%/);
+  await soon(async () => expect(await firstSuspect(page)).toMatch(/^Pump not circulating.*9\d\s%/));
 });

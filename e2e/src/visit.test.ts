@@ -6,6 +6,7 @@ import { freshDevices } from './freshDevices';
 import { firstSuspect, logPressure, newJob, openJob, reading, saveCaseFile } from './moves';
 import { letCool } from './plantMoves';
 import { wallBoilerReadings } from './wallBoiler';
+import { soon } from './soon';
 
 jest.setTimeout(180_000);
 const at = freshDevices();
@@ -23,7 +24,7 @@ describe('the main job, on a phone', () => {
     // A heat cycle takes a quarter of an hour; the page's clock is put on instead of waiting.
     await page.clock.install();
     await newJob(page, '14 Kiln Row');
-    expect(await page.getByTestId('next-step').innerText()).toContain('Log the cold pressure');
+    await soon(async () => expect(await page.getByTestId('next-step').innerText()).toContain('Log the cold pressure'));
 
     // The stepper starts at a usual fill; two nudges and one touch log a reading.
     await page.getByRole('button', { name: 'Pressure up' }).click();
@@ -40,24 +41,26 @@ describe('the main job, on a phone', () => {
     }
     const [lastBar, lastC] = flatVessel().at(-1)!;
     await expectReading(lastBar);
-    expect(await page.getByText(/since heat on/).innerText()).toBe(`+${(Number(lastBar) - 1).toFixed(1)} since heat on, too much`);
+    await soon(async () =>
+      expect(await page.getByText(/since heat on/).innerText()).toBe(`+${(Number(lastBar) - 1).toFixed(1)} since heat on, too much`),
+    );
     expect(await page.getByText(/is right here/).innerText()).toMatch(
       new RegExp(`^\\+0\\.\\d+ to \\+\\d\\.\\d+ is right here at ${lastC}\\s°C$`),
     );
-    expect(await page.getByText(/Rule of thumb/).innerText()).toMatch(/0\.3 to 0\.5 bar is ordinary/);
-    expect(await firstSuspect(page)).toMatch(/Vessel has lost its charge/i);
+    await soon(async () => expect(await page.getByText(/Rule of thumb/).innerText()).toMatch(/0\.3 to 0\.5 bar is ordinary/));
+    await soon(async () => expect(await firstSuspect(page)).toMatch(/Vessel has lost its charge/i));
 
     // A test is recorded and moves the ranking; the bench says by how much.
     await page.goto(`${page.url().split('?')[0]}/test/gas-valve-press`);
     await page.getByRole('button', { name: 'Water', exact: true }).click();
     await page.getByText(/before, .* now|Hardly moves/).waitFor();
-    expect(await firstSuspect(page)).toMatch(/^Vessel diaphragm holed/);
-    expect(await page.getByTestId('verdict').innerText()).toMatch(/diaphragm/i);
+    await soon(async () => expect(await firstSuspect(page)).toMatch(/^Vessel diaphragm holed/));
+    await soon(async () => expect(await page.getByTestId('verdict').innerText()).toMatch(/diaphragm/i));
 
     // Opened again, what was answered is there, and the judge is not asked a second time.
     expect(page.workers()).toHaveLength(1);
     await page.reload();
-    expect(await firstSuspect(page)).toMatch(/^Vessel diaphragm holed/);
+    await soon(async () => expect(await firstSuspect(page)).toMatch(/^Vessel diaphragm holed/));
     expect(page.workers()).toEqual([]);
 
     async function expectReading(text: string) {
@@ -81,11 +84,11 @@ describe('the main job, on a phone', () => {
     await firstSuspect(page);
     const next = page.getByTestId('next-step');
     expect(await next.innerText()).not.toContain('Log the cold pressure');
-    expect(await next.innerText()).toMatch(/pump|24 V|valve|end switch/i);
+    await soon(async () => expect(await next.innerText()).toMatch(/pump|24 V|valve|end switch/i));
     await page.goto(`${job}/test/zone-valve-moves`);
     await page.getByRole('button', { name: 'Stuck', exact: true }).click();
     await page.getByText(/before, .* now|Hardly moves/).waitFor();
-    expect(await firstSuspect(page)).toMatch(/^Zone valve stuck shut/);
+    await soon(async () => expect(await firstSuspect(page)).toMatch(/^Zone valve stuck shut/));
   });
 
   it('keeps what is begun for the next reading while the last one is still being stored', async () => {
@@ -122,7 +125,7 @@ describe('the main job, on a phone', () => {
     await page.getByRole('list', { name: 'Record' }).getByLabel('Flow').fill('18');
     await page.getByRole('button', { name: 'Correct', exact: true }).click();
     await page.getByText('corrected, was 1.1 bar', { exact: true }).waitFor();
-    expect(await reading(page)).toBe('1.2');
+    await soon(async () => expect(await reading(page)).toBe('1.2'));
   });
 
   it('puts in order what was written down late: the heat, and a reading from a slip of paper', async () => {
@@ -135,7 +138,7 @@ describe('the main job, on a phone', () => {
     await page.getByRole('button', { name: 'Undo' }).waitFor();
     const rows = () => page.getByRole('list', { name: 'Record' }).getByRole('listitem').allInnerTexts();
     const said = async () => (await rows()).map((row) => row.replace(/\s+/g, ' '));
-    expect((await said())[0]).toMatch(/Heat on/);
+    await soon(async () => expect((await said())[0]).toMatch(/Heat on/));
 
     await page.getByRole('button', { name: 'More' }).click();
     await page.getByRole('button', { name: 'An earlier reading' }).click();
@@ -149,13 +152,13 @@ describe('the main job, on a phone', () => {
     await page.getByText('Earlier reading kept').waitFor();
     // The last reading stays the one that was taken last.
     expect(await reading(page)).toBe('1.6');
-    expect((await said()).at(-1)).toMatch(/1\.1 bar, flow 19 °C/);
+    await soon(async () => expect((await said()).at(-1)).toMatch(/1\.1 bar, flow 19 °C/));
 
     await page.getByRole('button', { name: /^Change Heat on/ }).click();
     for (let i = 0; i < 3; i++) await page.getByRole('button', { name: '5 min earlier' }).click();
     await page.getByRole('button', { name: 'Correct', exact: true }).click();
     await page.getByText(/^corrected, was at \d\d:\d\d$/).waitFor();
-    expect((await said()).map((row) => /1\.6|Heat on|1\.1/.exec(row)?.[0])).toEqual(['1.6', 'Heat on', '1.1']);
+    await soon(async () => expect((await said()).map((row) => /1\.6|Heat on|1\.1/.exec(row)?.[0])).toEqual(['1.6', 'Heat on', '1.1']));
     await page.getByText('+0.5 since heat on').waitFor();
   });
 
@@ -178,7 +181,7 @@ describe('the main job, on a phone', () => {
     await page.getByRole('button', { name: 'Record', exact: true }).click();
     // What it did is said, were it next to nothing.
     await page.getByText(/before, .* now|Hardly moves/).waitFor();
-    expect(await firstSuspect(page)).toMatch(/lost its charge/);
+    await soon(async () => expect(await firstSuspect(page)).toMatch(/lost its charge/));
   });
 
   it('keeps a timed watch through a reload, and puts its minutes into the finding', async () => {
@@ -306,7 +309,7 @@ describe('a case file', () => {
     await page.goto(at.jumper.base);
     await page.getByTestId('case-file').setInputFiles(path);
     await page.getByTestId('reading').waitFor();
-    expect(await firstSuspect(page)).toBe(shown);
+    await soon(async () => expect(await firstSuspect(page)).toBe(shown));
     expect(JSON.parse(readFileSync(path, 'utf8')).format).toBe('jumper-case');
   });
 
@@ -344,7 +347,7 @@ describe('a case file', () => {
     await page.getByTestId('case-file').setInputFiles(path);
     await page.getByTestId('reading').waitFor();
     await page.getByText('One reading disagrees with its log').waitFor();
-    expect(await page.getByText(/The reading at 25 min/).count()).toBe(1);
-    expect(await firstSuspect(page)).toContain('Nothing wrong');
+    await soon(async () => expect(await page.getByText(/The reading at 25 min/).count()).toBe(1));
+    await soon(async () => expect(await firstSuspect(page)).toContain('Nothing wrong'));
   });
 });

@@ -1,5 +1,6 @@
 import { Jumper, type Device } from './jumper';
 import { firstSuspect, newJob, openJob, reading } from './moves';
+import { soon } from './soon';
 
 jest.setTimeout(180_000);
 let jumper: Jumper;
@@ -52,7 +53,9 @@ it('the trace is read by finger and by arrow keys', () =>
     await page.touchscreen.tap(box.x + box.width * 0.34, box.y + 60);
     const said = page.getByTestId('scrub-text');
     await said.waitFor();
-    expect(await said.innerText()).toMatch(/\d\d:\d\d\s+1\.\d+ bar, \d+ °C\nright: .* bar to .* bar\nbefore the work: .* bar/);
+    await soon(async () =>
+      expect(await said.innerText()).toMatch(/\d\d:\d\d\s+1\.\d+ bar, \d+ °C\nright: .* bar to .* bar\nbefore the work: .* bar/),
+    );
     const before = await scrub.getAttribute('aria-valuetext');
     await scrub.focus();
     await page.keyboard.press('ArrowLeft');
@@ -68,7 +71,7 @@ it('the logs of a job are looked at one by one', () =>
     await page.getByRole('button', { name: /^As found/ }).click();
     expect(Number(await reading(page))).toBeGreaterThan(Number(after));
     await page.getByRole('button', { name: /^After work/ }).click();
-    expect(await reading(page)).toBe(after);
+    await soon(async () => expect(await reading(page)).toBe(after));
   }));
 
 it('a touch on a suspect lays what it would have done over what was logged; another touch takes it away', () =>
@@ -96,11 +99,11 @@ it('several timers run at once, through a reload, and say when they are over', (
     await page.reload();
     const timers = page.getByRole('list', { name: 'Timers' }).getByRole('listitem');
     await timers.nth(1).waitFor();
-    expect(await timers.first().innerText()).toMatch(/^4:|^5:00/);
+    await soon(async () => expect(await timers.first().innerText()).toMatch(/^4:|^5:00/));
     await page.clock.fastForward('06:00');
     await timers.first().getByText('time is up').waitFor();
     await page.getByRole('button', { name: 'Done: Timer, 5 min' }).click();
-    expect(await timers.count()).toBe(1);
+    await soon(async () => expect(await timers.count()).toBe(1));
   }));
 
 it('events beyond the dock: a valve, a measured draw-off, a note', () =>
