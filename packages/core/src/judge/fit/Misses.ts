@@ -112,11 +112,12 @@ export class Misses {
         out[i * rows + this.points + i] = 1;
         continue;
       }
-      const keep = at[i]!;
-      at[i] = keep + SLOPE_STEP;
+      const keep = at[i]!,
+        step = this.space.free[i]!.leapsAtNought && keep < 0 ? -SLOPE_STEP : SLOPE_STEP;
+      at[i] = keep + step;
       this.at(at, r1);
       at[i] = keep;
-      for (let k = 0; k < rows; k++) out[i * rows + k] = (r1[k]! - r0[k]!) / SLOPE_STEP;
+      for (let k = 0; k < rows; k++) out[i * rows + k] = (r1[k]! - r0[k]!) / step;
     }
     this.noiseHeld = false;
   }

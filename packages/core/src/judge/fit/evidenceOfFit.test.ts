@@ -41,11 +41,18 @@ const MODELS: Models = [
   ['too much gas', ['vessel-overcharged']],
   ['a leak', ['circuit-leak']],
   ['a leak and little gas', ['relief-valve-passing', 'vessel-undercharged']],
+  ['a lying gauge', ['gauge-misreading']],
+  ['a lying gauge and little gas', ['gauge-misreading', 'vessel-undercharged']],
 ];
 /** Truths, and the models that come near to them. */
 const TRUTHS: [string, FaultId, number, string[]][] = [
-  ['a sound circuit', 'none', 0, ['nothing wrong']],
-  ['a flat vessel that lifts its relief', 'vessel-undercharged', 0.7, ['little gas', 'a leak and little gas']],
+  ['a sound circuit', 'none', 0, ['nothing wrong', 'a lying gauge']],
+  [
+    'a flat vessel that lifts its relief',
+    'vessel-undercharged',
+    0.7,
+    ['little gas', 'a leak and little gas', 'a lying gauge and little gas'],
+  ],
   ['a leak', 'circuit-leak', 0.5, ['a leak', 'a leak and little gas']],
 ];
 

@@ -6,6 +6,8 @@ export interface FreeParameter {
   slot: number;
   of: (z: number, v?: Float64Array) => number;
   starts: number[];
+  /** Whether it leaps where `z` goes through nought: a slope measured across that would say that all depends on it. */
+  leapsAtNought?: boolean;
 }
 
 export const normal = (slot: number, mean: number, sd: number, least = -Infinity): FreeParameter => ({

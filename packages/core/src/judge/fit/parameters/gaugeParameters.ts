@@ -27,7 +27,7 @@ function gaugeOff(tracks: LogTrack[]): FreeParameter {
   const mostBar = (lowGaugeBar(tracks) ?? Infinity) + SUCKED_BAR;
   if (mostBar <= GAUGE_OFF_BAR + LEAST_RANGE_BAR)
     return { slot: SLOT.offset, of: (z) => -off(normalQuantile(normalCdf(z) / 2)), starts: [-0.3] };
-  return { slot: SLOT.offset, of: (z) => (z < 0 ? -off(z) : Math.min(mostBar, off(z))), starts: [-0.9, 0.9] };
+  return { slot: SLOT.offset, of: (z) => (z < 0 ? -off(z) : Math.min(mostBar, off(z))), starts: [-0.9, 0.9], leapsAtNought: true };
 }
 /** How far below the outside's pressure a circuit may stand at its gauge for a while, bar. */
 const SUCKED_BAR = 0.05;
