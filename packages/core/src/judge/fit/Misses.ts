@@ -33,7 +33,7 @@ export class Misses {
   private readonly tried: Float64Array[];
 
   constructor(
-    private readonly space: ParameterSpace,
+    readonly space: ParameterSpace,
     private readonly tracks: readonly LogTrack[],
     private readonly atmosphericBar: number,
     private readonly hints: readonly Hint[],

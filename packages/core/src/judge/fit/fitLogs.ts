@@ -3,6 +3,7 @@ import type { LogTrack } from '../layOut/LogTrack';
 import { evenly } from '../evenly';
 import { THOROUGH, type Effort } from './effort';
 import { findModes, nearestTo, peakOf, scouts, withModeBelow } from './findModes';
+import { holesSized } from './holesSized';
 import { ImportanceSample } from './ImportanceSample';
 import type { LogFit } from './LogFit';
 import { Misses, type Hint } from './Misses';
@@ -57,7 +58,7 @@ export function fitLogs(
     { n, v } = byLogs;
   const random = seededRandom(seed);
   if (!tracks.length && !hints.length) return priorDraws(byLogs, random);
-  const lent = borrowed.map((other) => nearestTo(space, other)),
+  const lent = borrowed.map((other) => holesSized(byLogs, nearestTo(space, other), other)),
     ownStarts = () => [
       ...evenly(startingPoints(space, n), effort.starts),
       ...scouts(byLogs, random, effort.scouts, Math.ceil(effort.starts / 2)),
