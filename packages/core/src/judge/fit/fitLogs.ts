@@ -9,6 +9,7 @@ import type { LogFit } from './LogFit';
 import { Misses, type Hint } from './Misses';
 import type { ParameterSpace } from './parameters/parameterSpace';
 import { adaptedPart, logTotal, priorMode, sharedOut, type Mode, type ProposalPart } from './proposal';
+import { pulledStarts } from './pulledStarts';
 import { startingPoints } from './startingPoints';
 import { flattened, kish, truncated } from './weights';
 
@@ -66,14 +67,21 @@ export function fitLogs(
   const modes = tracks.length ? findModes(byLogs, [...ownStarts(), ...lent], effort) : [priorMode(n)];
   if (!modes.length) return priorDraws(byLogs, random);
   if (worthFrom && peakOf(modes[0]!) <= worthFrom.peak && logTotal(modes) <= worthFrom.evidence) return unmeasured(modes[0]!, v);
-  const hinted = missedBy(hints, byLogs, modes[0]!)
-    ? findModes(
-        new Misses(space, tracks, atmosphericBar, hints),
-        [...modes.map((m) => m.z), ...evenly(startingPoints(space, n), HINTED_STARTS), ...lent],
-        effort,
-      )
-    : [];
+  const hinted = missedBy(hints, byLogs, modes[0]!) ? hintedModes() : [];
   return measured(byLogs, random, modes, hinted, effort);
+
+  /** Where logs and findings fit together: looked for from the logs' own modes, from where these come to what was found, and elsewhere. */
+  function hintedModes(): Mode[] {
+    const byBoth = new Misses(space, tracks, atmosphericBar, hints),
+      own = modes.map((m) => m.z);
+    const starts = [
+      ...own,
+      ...own.flatMap((z) => pulledStarts(byBoth, hints, z)),
+      ...evenly(startingPoints(space, n), HINTED_STARTS),
+      ...lent,
+    ];
+    return findModes(byBoth, starts, effort);
+  }
 }
 
 /** Whether the logs' best place is not where a finding says to look. */
