@@ -59,9 +59,11 @@ export function fitLogs(
     { n, v } = byLogs;
   const random = seededRandom(seed);
   if (!tracks.length && !hints.length) return priorDraws(byLogs, random);
-  // Sizing costs a hundred predictions a hole: worth it only where there is no other place to begin.
-  const onlyLent = effort.starts === 0,
-    lent = borrowed.map((other) => (onlyLent ? holesSized(byLogs, nearestTo(space, other), other) : nearestTo(space, other))),
+  const lent = borrowed.map((other) => {
+      const place = nearestTo(space, other);
+      // Sizing costs a hundred predictions a hole: worth it only where there is no other place to begin.
+      return effort.starts === 0 ? holesSized(byLogs, place, other) : place;
+    }),
     ownStarts = () => [
       ...evenly(startingPoints(space, n), effort.starts),
       ...scouts(byLogs, random, effort.scouts, Math.ceil(effort.starts / 2)),

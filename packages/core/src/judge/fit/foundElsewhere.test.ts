@@ -2,18 +2,13 @@ import type { CircuitSheet } from '../../circuit/CircuitSheet';
 import type { Case } from '../Case';
 import { judgeEvidence } from '../judgeEvidence';
 import { weightedSets } from '../priors';
-import { samplesOf } from '../test/told';
+import { samplesOf, WALL } from '../test/told';
 
 const SHEET: CircuitSheet = {
-  kind: 'sealed-hot-water',
-  heatOutputKw: 24,
-  gauge: { kind: 'dial', resolutionBar: 0.1 },
+  ...WALL,
   waterVolumeL: 77,
   waterVolumeSource: 'measured',
   vessel: { nominalVolumeL: 7, labelPrechargeBar: 1, ageYears: 2 },
-  reliefValve: { setBar: 3 },
-  fill: { kind: 'manual-loop' },
-  domesticHotWater: { kind: 'plate-exchanger' },
   maxFlowC: 75,
 };
 // Found hot and switched off: it falls to nothing while it cools.
