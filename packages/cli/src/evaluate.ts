@@ -59,7 +59,7 @@ function judgeShare({ tiers, from, cases, step, offset, leastShownBar, sheets, m
         testsDone: ((made.case.findings ?? []) as { test: string }[]).map((f) => f.test),
         rule: ruleOfThumb(made.case),
         seconds: (performance.now() - start) / 1000,
-        answer: { hypotheses: d.hypotheses, estimates: { prechargeBar: d.estimates.prechargeBar } },
+        answer: { hypotheses: d.hypotheses, estimates: d.estimates },
       });
       caseDone();
     }

@@ -1,4 +1,4 @@
-import { besideTheRule, confusions, foundByFault, reliability, scoreTier, type Judged, type Tier } from '@jumper/evaluate';
+import { besideTheRule, confusions, foundByFault, reliability, scoreEstimates, scoreTier, type Judged, type Tier } from '@jumper/evaluate';
 
 const percent = (x: number) => (Number.isNaN(x) ? '    –' : `${(100 * x).toFixed(1).padStart(5)}`);
 const bar = (x: number) => (Number.isNaN(x) ? '   –' : x.toFixed(2));
@@ -25,6 +25,11 @@ export function evaluationReport(tiers: readonly Tier[], judged: Judged[]): stri
     ...beside,
     `reliability: error ${r.error.toFixed(3)} ± ${r.standardError.toFixed(3)}`,
     ...r.bins.map((b) => `  said ${percent(b.said)} was ${percent(b.was)} (${b.cases})`),
+    'estimates: asked, given, covered, error (bar, or share of the truth), told of nothing',
+    ...scoreEstimates(judged).map(
+      (e) =>
+        `  ${e.estimate.padEnd(14)} ${String(e.asked).padStart(5)} ${percent(e.given)} ${percent(e.covered)}  ${bar(e.error)} ${String(e.outOfNothing).padStart(5)}`,
+    ),
     'found least often:',
     ...foundByFault(judged, LEAST_CASES)
       .slice(0, MOST_FAULTS)

@@ -8,6 +8,7 @@ export * from './truth/water';
 export * from './score/lookAlike';
 export * from './score/ruleOfThumb';
 export * from './score/score';
+export * from './score/estimateScore';
 export * from './score/besideTheRule';
 export * from './score/foundByFault';
 export * from './truth/leaveOut';

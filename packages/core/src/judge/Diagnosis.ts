@@ -34,11 +34,13 @@ export interface Judgement {
   marginals: Partial<Record<FaultId, number>>;
   estimates: {
     prechargeBar: Interval | null;
+    /** What comes in past where it should, and goes out, with every valve open, at the mean pressure of the last log (at the fill
+     *  pressure where nothing is logged). */
     inflowLPerH: Interval | null;
     lossLPerH: Interval | null;
     gaugeOffsetBar: Interval | null;
     waterVolumeL: Interval | null;
-    /** At which the relief really lifts, where it came near or is suspected. */
+    /** At which the relief really lifts, as the gauge shows it, where it came near or is suspected. */
     reliefLiftBar: Interval | null;
   };
   /** For a healthy circuit of this sheet at the temperatures logged; null where nothing is logged and nothing can be expected. */

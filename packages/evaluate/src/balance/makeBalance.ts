@@ -1,5 +1,6 @@
 import type { Tier, TruthCase } from '../truth/makeCase';
 import { seeded, type Random } from '../truth/random';
+import { meanOf, rootOf } from '../truth/rootOf';
 import { toStep } from '../truth/toStep';
 import { differs, fillLast, untilItShows, type Maker } from '../truth/untilItShows';
 import { BALANCE_FAULTS, faultsMet, pairsMet } from './balanceFaults';
@@ -57,7 +58,8 @@ function tryBalance(tier: Tier, key: number, leastShownBar: number): TruthCase |
     return null;
   const measured = r.chance(0.3),
     alreadyDone = r.chance(0.12) ? [{ part: r.pick(['vessel', 'relief-valve', 'pressure-sensor', 'fill-loop', 'gauge']) }] : [],
-    complaint = complaintsOf(plant, trace.lifted, r);
+    complaint = complaintsOf(plant, trace.lifted, r),
+    meanBar = meanOf(trace.bar);
   return {
     tier,
     case: {
@@ -77,6 +79,9 @@ function tryBalance(tier: Tier, key: number, leastShownBar: number): TruthCase |
       contentMeasured: measured,
       riseK: trace.flowC.reduce((a, b) => Math.max(a, b), -99) - trace.flowC[0]!,
       offsetBar: plant.gauge.offsetBar,
+      inflowLPerH: plant.inL * rootOf(plant.mainsBar - meanBar),
+      lossLPerH: (plant.outL + plant.seatL) * rootOf(meanBar),
+      liftBar: plant.relief.liftBar,
     },
   };
 }

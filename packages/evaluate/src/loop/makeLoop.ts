@@ -2,12 +2,13 @@ import type { WrittenFinding } from '../truth/Doing';
 import type { Tier, TruthCase } from '../truth/makeCase';
 import type { WrittenLog } from '../truth/readings';
 import { seeded, type Random } from '../truth/random';
+import { meanOf, rootOf } from '../truth/rootOf';
 import { toStep } from '../truth/toStep';
 import { differs, fillLast, untilItShows, type Maker } from '../truth/untilItShows';
 import { kindsFor, LOOP_FAULTS, LOOP_FAULT_IDS, LOOP_PAIRS } from './loopFaults';
 import { loopFinding, LOOP_TESTS } from './loopFindings';
 import { loopLog, loopVisit } from './loopLog';
-import { loopPlant, type LoopPlant } from './LoopPlant';
+import { loopPlant, sizeOf, type LoopPlant } from './LoopPlant';
 import { runLoop } from './runLoop';
 
 /** Tiers that the fourth maker knows. */
@@ -96,6 +97,7 @@ function tryLoop(tier: Tier, seed: number, key: number, leastShownBar: number): 
     sheet = sheetOf(sound, plant, byHand, measured, r);
   if (!faults.every((f) => countsBySheet(f, plant, sheet))) return null;
   const complaint = complaintsOf(plant, trace.lifted, r),
+    meanBar = meanOf(trace.bar),
     alreadyDone = r.chance(0.1) ? [{ part: r.pick(['vessel', 'relief-valve', 'gauge', 'pump', 'pressure-sensor']) }] : [];
   return {
     tier,
@@ -116,6 +118,9 @@ function tryLoop(tier: Tier, seed: number, key: number, leastShownBar: number): 
       contentMeasured: measured,
       riseK: trace.flowC.reduce((a, b) => Math.max(a, b), -99) - visit.run.roomC,
       offsetBar: plant.gauge.offsetBar,
+      inflowLPerH: plant.inLPerH * sizeOf(plant) * rootOf((plant.mainsBar - meanBar) / 2),
+      lossLPerH: plant.outLPerH * sizeOf(plant) * rootOf(meanBar / 2),
+      liftBar: plant.relief.liftBar,
     },
   };
 }

@@ -1,5 +1,6 @@
 import { looksAlike } from './lookAlike';
-import { share, type Judged } from './score';
+import type { Judged } from './score';
+import { share } from './statistics';
 
 export interface Found {
   fault: string;

@@ -1,4 +1,5 @@
 import { besideTheRule } from './besideTheRule';
+import { scoreEstimates } from './estimateScore';
 import { foundByFault } from './foundByFault';
 import { looksAlike } from './lookAlike';
 import { confusions, reliability, scoreTier, type Judged } from './score';
@@ -6,13 +7,30 @@ import { confusions, reliability, scoreTier, type Judged } from './score';
 const judged = (truth: string[], hypotheses: [string[], number][], testsDone: string[] = []): Judged => ({
   id: 'x',
   tier: 'hand',
-  truth: { faults: truth, chargeBar: 0.5, contentL: 100, contentMeasured: false, riseK: 40, offsetBar: 0 },
+  truth: {
+    faults: truth,
+    chargeBar: 0.5,
+    contentL: 100,
+    contentMeasured: false,
+    riseK: 40,
+    offsetBar: 0,
+    inflowLPerH: 0,
+    lossLPerH: truth.includes('circuit-leak') ? 2 : 0,
+    liftBar: 3,
+  },
   testsDone,
   rule: ['none'],
   seconds: 1,
   answer: {
     hypotheses: hypotheses.map(([faults, probability]) => ({ faults, probability })),
-    estimates: { prechargeBar: { median: 0.6, p05: 0.4, p95: 0.8 } },
+    estimates: {
+      prechargeBar: { median: 0.6, p05: 0.4, p95: 0.8 },
+      waterVolumeL: null,
+      inflowLPerH: null,
+      lossLPerH: { median: 1, p05: 0.5, p95: 1.5 },
+      gaugeOffsetBar: { median: 0.02, p05: -0.05, p95: 0.09 },
+      reliefLiftBar: null,
+    },
   },
 });
 
@@ -96,4 +114,24 @@ it('tells how often each fault is found, the worst first, with what no test part
   ]);
   expect(found[0]!.found).toBeCloseTo(1 / 3, 12);
   expect(found[1]!.found).toBe(1);
+});
+
+it('scores every estimate where it can be asked for, and counts what is told of nothing', () => {
+  const held = judged(['circuit-leak'], [[['circuit-leak'], 1]], ['second-gauge']),
+    cold = { ...judged(['none'], [[['none'], 1]]), truth: { ...judged(['none'], []).truth, riseK: 0 } };
+  const of = Object.fromEntries(scoreEstimates([held, cold]).map((s) => [s.estimate, s]));
+  expect(of.prechargeBar).toMatchObject({ asked: 1, given: 1, covered: 1 });
+  expect(of.prechargeBar!.error).toBeCloseTo(0.1, 12);
+  expect(of.waterVolumeL).toMatchObject({ asked: 1, given: 0, covered: NaN });
+  expect(of.inflowLPerH).toMatchObject({ asked: 0, outOfNothing: 0 });
+  // Two litres an hour, told as one to one and a half; and a loss where nothing is lost.
+  expect(of.lossLPerH).toMatchObject({ asked: 1, given: 1, covered: 0, error: 0.5, outOfNothing: 1 });
+  expect(of.gaugeOffsetBar).toMatchObject({ asked: 1, covered: 1, error: 0.02 });
+  expect(of.reliefLiftBar).toMatchObject({ asked: 2, given: 0 });
+});
+
+it('no estimate is asked of a gauge that stands where it got stuck', () => {
+  const stuck = judged(['gauge-misreading'], [[['gauge-misreading'], 1]], ['second-gauge']),
+    off = { ...stuck, truth: { ...stuck.truth, offsetBar: 0.5 } };
+  expect(scoreEstimates([stuck, off]).find((s) => s.estimate === 'gaugeOffsetBar')!.asked).toBe(1);
 });

@@ -1,9 +1,16 @@
 import type { Truth, Tier } from '../truth/makeCase';
 import { looksAlike } from './lookAlike';
+import { median, share } from './statistics';
 
+interface Interval {
+  median: number;
+  p05: number;
+  p95: number;
+}
+export type EstimateName = 'prechargeBar' | 'waterVolumeL' | 'inflowLPerH' | 'lossLPerH' | 'gaugeOffsetBar' | 'reliefLiftBar';
 export interface Answer {
   hypotheses: { faults: string[]; probability: number }[];
-  estimates: { prechargeBar: { median: number; p05: number; p95: number } | null };
+  estimates: Record<EstimateName, Interval | null>;
 }
 export interface Judged {
   id: string;
@@ -33,11 +40,6 @@ export interface TierScore {
   secondsMedian: number;
 }
 
-export const share = (xs: readonly boolean[]) => (xs.length ? xs.filter(Boolean).length / xs.length : NaN);
-const median = (xs: number[]) => {
-  const s = [...xs].sort((a, b) => a - b);
-  return s.length ? s[Math.floor((s.length - 1) / 2)]! : NaN;
-};
 const FLOOR = 1e-4;
 
 export const isRight = (j: Judged, faults: string[]): boolean => looksAlike([...faults].sort(), j.truth.faults, j.testsDone);

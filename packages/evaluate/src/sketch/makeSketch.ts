@@ -1,5 +1,6 @@
 import type { Tier, TruthCase } from '../truth/makeCase';
 import { seeded, type Random } from '../truth/random';
+import { meanOf, rootOf } from '../truth/rootOf';
 import { toStep } from '../truth/toStep';
 import { differs, fillLast, untilItShows, type Maker } from '../truth/untilItShows';
 import { runSketch, type SketchSchedule } from './runSketch';
@@ -54,7 +55,8 @@ function trySketch(tier: Tier, key: number, leastShownBar: number): TruthCase | 
     )
   )
     return null;
-  const { sheet, contentMeasured } = sheetOf(sound, plant, byHand, r);
+  const { sheet, contentMeasured } = sheetOf(sound, plant, byHand, r),
+    meanBar = meanOf(trace.bar);
   return {
     tier,
     case: { format: 'jumper-case', version: 1, id: '', circuit: sheet, logs: [log], findings: findings.filter((f) => f !== null) },
@@ -65,6 +67,9 @@ function trySketch(tier: Tier, key: number, leastShownBar: number): TruthCase | 
       contentMeasured,
       riseK: trace.flowC.reduce((a, b) => Math.max(a, b), -99) - trace.flowC[0]!,
       offsetBar: plant.offsetBar,
+      inflowLPerH: plant.inK * rootOf(plant.mainsBar - meanBar),
+      lossLPerH: (plant.outK + plant.dripK) * rootOf(meanBar),
+      liftBar: plant.reliefBar,
     },
   };
 }

@@ -1,6 +1,7 @@
 import type { WrittenFinding } from './Doing';
 import { handLog, loggerLog, type WrittenLog } from './readings';
 import { seeded, type Random } from './random';
+import { meanOf, rootOf } from './rootOf';
 import { runPlant, type Schedule } from './runPlant';
 import { soundPlant, type TruePlant } from './TruePlant';
 import { faultPairs, singleFaults, TRUE_FAULTS } from './trueFaults';
@@ -17,6 +18,12 @@ export interface Truth {
   contentMeasured: boolean;
   riseK: number;
   offsetBar: number;
+  /** What comes in past where it should, and what goes out, at the mean true pressure of the last log with every valve open, L/h; a feed
+   *  that does its work and a relief that lifts are no part of it. */
+  inflowLPerH: number;
+  lossLPerH: number;
+  /** True gauge pressure at which the relief lifts, bar. */
+  liftBar: number;
 }
 /** A case in the open format, as plain data, and what is really so. */
 export interface TruthCase {
@@ -127,6 +134,7 @@ function tryCase(
   const shows = faults.every((f) => (SILENT.includes(f) && tests.length === 0 ? true : f === 'none' ? true : faultShows(f)));
   const complaint = complaintOf(plant, seen.liftedHot, faults, r);
   const written = findings.filter((f): f is WrittenFinding => f !== null);
+  const meanBar = meanOf(seen.traces.at(-1)!.systemBar);
   return {
     shows,
     plant,
@@ -149,6 +157,9 @@ function tryCase(
         contentMeasured: (sheet.waterVolumeSource as string) === 'measured',
         riseK: Math.max(...seen.traces.map((t) => t.flowC.reduce((a, b) => Math.max(a, b), -99) - t.flowC[0]!)),
         offsetBar: plant.gauge.offsetBar,
+        inflowLPerH: (plant.seepFill + plant.seepCoil) * rootOf(plant.mainsBar - meanBar),
+        lossLPerH: (plant.leak + plant.reliefDrip) * rootOf(meanBar),
+        liftBar: plant.reliefBar,
       },
     },
   };

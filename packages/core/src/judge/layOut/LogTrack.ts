@@ -65,6 +65,7 @@ export interface LogTrack {
   temperatureErrorK: Float64Array;
   /** Error of one reading of the temperatures when warm, K; standing idle the water follows its rooms, and no reading of it is needed. */
   readErrorK: number;
+  /** Over the time of the log. */
   meanGaugeBar: number;
   /** Highest that was read: between points that are means of many readings a relief comes and goes unseen. */
   topGaugeBar: number;

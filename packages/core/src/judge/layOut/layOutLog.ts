@@ -72,7 +72,7 @@ export function layOutLog(logged: PressureLog, circuit: ResolvedCircuit): LogTra
     modelErrorS,
     errorKept: errorKeptAt(tS, modelErrorS),
     jumpBar: pumpJumps(tS, switches),
-    meanGaugeBar: gaugeBar.reduce((a, b) => a + b, 0) / n,
+    meanGaugeBar: meanOverTime(tS, gaugeBar),
     topGaugeBar: top.gaugeBar,
     letGo: null,
     easedHotBar: easedHotBar(gaugeBar, meanC, stepBar),
@@ -140,3 +140,12 @@ function errorLastsS(tS: Float64Array, closelyS: LogPoints['closelyS']): Float64
 /** Flow less return; null where one was not read. */
 const apartK = (flowC: number | null | undefined, returnC: number | null | undefined): number | null =>
   flowC == null || returnC == null ? null : flowC - returnC;
+
+/** Mean of readings over the time that they stand for; the plain mean where all are of one moment. */
+function meanOverTime(tS: ArrayLike<number>, x: ArrayLike<number>): number {
+  const n = x.length,
+    overS = tS[n - 1]! - tS[0]!;
+  let sum = 0;
+  for (let i = 1; i < n; i++) sum += ((tS[i]! - tS[i - 1]!) * (x[i]! + x[i - 1]!)) / 2;
+  return overS > 0 ? sum / overS : Array.from(x).reduce((a, b) => a + b, 0) / n;
+}
