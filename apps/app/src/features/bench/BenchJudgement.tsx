@@ -52,7 +52,15 @@ export function BenchJudgement({ bench, after }: { bench: BenchState; after?: st
         </View>
       ) : null}
       {diagnosis && rows.length > 0 ? (
-        <VerdictBlock jobId={jobId} skipped={state.skips} proof={proof} diagnosis={diagnosis} stale={stale} units={units} />
+        <VerdictBlock
+          jobId={jobId}
+          skipped={state.skips}
+          proof={proof}
+          diagnosis={diagnosis}
+          stale={stale}
+          units={units}
+          sheetWaterL={bench.file?.circuit.waterVolumeL}
+        />
       ) : null}
       {bench.problem ? (
         <View className="px-3">

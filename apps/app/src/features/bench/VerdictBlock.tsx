@@ -17,13 +17,14 @@ interface Props {
   proof: ProofView | null;
   stale: boolean;
   units: Units;
+  sheetWaterL?: number;
 }
 
 const TONE = { sound: 'text-verdigris', found: 'text-ink', open: 'text-ink' } as const;
 const PROOF_TONE = { pass: 'text-verdigris', fail: 'text-oxide', unclear: 'text-brass' } as const;
 
 /** The state of knowledge; once work is done, whether it put the circuit right. */
-export function VerdictBlock({ jobId, skipped, diagnosis, proof, stale, units }: Props) {
+export function VerdictBlock({ jobId, skipped, diagnosis, proof, stale, units, sheetWaterL }: Props) {
   const judgement = diagnosis.now ?? diagnosis;
   const v = verdict(diagnosis);
   const lead = judgement.hypotheses[0];
@@ -57,7 +58,7 @@ export function VerdictBlock({ jobId, skipped, diagnosis, proof, stale, units }:
           <Text className="text-ink2">{v.text}</Text>
         </>
       )}
-      {estimateLines(judgement, units).map((e) => (
+      {estimateLines(judgement, units, sheetWaterL).map((e) => (
         <Text key={e.label}>
           <Text className="text-ink2">{`${e.label}: `}</Text>
           <Text className="font-semibold">{e.value}</Text>
