@@ -11,7 +11,9 @@ import {
   makeBalance,
   makeCase,
   makeLoop,
+  makeMended,
   makeSketch,
+  MENDED_TIERS,
   ruleOfThumb,
   SKETCH_TIERS,
   TIERS,
@@ -25,12 +27,13 @@ import { optionsOrExit, refuse } from './options';
 
 const say = (line: string) => process.stdout.write(`${line}\n`);
 
-/** The four makers of visits, and the tiers that each knows. */
+/** The four makers of visits, and the tiers that each knows; and the first's once something was mended, which are judged as they are now. */
 const MAKERS = {
   truth: { make: makeCase, tiers: TIERS },
   sketch: { make: makeSketch, tiers: SKETCH_TIERS },
   balance: { make: makeBalance, tiers: BALANCE_TIERS },
   loop: { make: makeLoop, tiers: LOOP_TIERS },
+  mended: { make: makeMended, tiers: MENDED_TIERS },
 } as const;
 type Maker = keyof typeof MAKERS;
 
@@ -51,7 +54,8 @@ function judgeShare({ tiers, from, cases, step, offset, leastShownBar, sheets, m
       const made = SHEETS[sheets](MAKERS[maker].make(tier, from + i, leastShownBar), from + i);
       const parsed = caseFile.parse(made.case);
       const start = performance.now();
-      const d = diagnose(parsed as unknown as Case);
+      const whole = diagnose(parsed as unknown as Case),
+        d = whole.now ?? whole;
       judged.push({
         id: made.case.id,
         tier,
@@ -74,9 +78,9 @@ function readJudged(path: string): Judged[] {
   }
 }
 
-const USAGE = `npm run --silent evaluate -- [--cases N] [--tier ${TIERS.join('|')}|all] [--from SEED] [--shows BAR] [--gaps|--bare] [--sketch|--balance|--loop] [--out FILE.json]
+const USAGE = `npm run --silent evaluate -- [--cases N] [--tier ${TIERS.join('|')}|all] [--from SEED] [--shows BAR] [--gaps|--bare] [--sketch|--balance|--loop|--mended] [--out FILE.json]
        npm run --silent evaluate -- --read FILE.json,FILE.json
-  --gaps: the same visits, each with one thing missing or wrong on the sheet or in the log; --bare: with next to nothing on the sheet; --sketch, --balance, --loop: visits of the second, third or fourth maker, which have no several and, but for the fourth, no days; --read: nothing is judged, the report is of what --out has written`;
+  --gaps: the same visits, each with one thing missing or wrong on the sheet or in the log; --bare: with next to nothing on the sheet; --sketch, --balance, --loop: visits of the second, third or fourth maker, which have no several and, but for the fourth, no days; --mended: visits of the first maker on which something was mended and read again, judged as they are after it; --read: nothing is judged, the report is of what --out has written`;
 
 inThreads<TierShare, Judged>(fileURLToPath(import.meta.url), judgeShare, async (together) => {
   const asked = optionsOrExit(USAGE, {
@@ -89,6 +93,7 @@ inThreads<TierShare, Judged>(fileURLToPath(import.meta.url), judgeShare, async (
     sketch: 'flag',
     balance: 'flag',
     loop: 'flag',
+    mended: 'flag',
     out: 'text',
     read: 'text',
   });

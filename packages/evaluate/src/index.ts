@@ -1,5 +1,6 @@
 export * from './truth/makeCase';
 export * from './truth/makeVisit';
+export * from './truth/makeMended';
 export * from './truth/stagedVisit';
 export * from './truth/random';
 export * from './truth/runPlant';

@@ -2,7 +2,7 @@ import type { WrittenFinding } from './Doing';
 import { handLog, loggerLog, type WrittenLog } from './readings';
 import { seeded, type Random } from './random';
 import { meanOf, rootOf } from './rootOf';
-import { runPlant, type Schedule } from './runPlant';
+import { runPlant, type Schedule, type Trace } from './runPlant';
 import { soundPlant, type TruePlant } from './TruePlant';
 import { faultPairs, singleFaults, TRUE_FAULTS } from './trueFaults';
 import { testsFor } from './testsFor';
@@ -49,23 +49,23 @@ export const makeCase = (tier: Tier, seed: number, leastShownBar = LEAST_SHOWN_B
   makeCaseWithPlant(tier, seed, leastShownBar).made;
 
 /** The same with the plant itself, for who wants to go on measuring it. */
-export function makeCaseWithPlant(
-  tier: Tier,
-  seed: number,
-  leastShownBar = LEAST_SHOWN_BAR,
-): { made: TruthCase; plant: TruePlant; liftedHot: boolean } {
+export function makeCaseWithPlant(tier: Tier, seed: number, leastShownBar = LEAST_SHOWN_BAR): Made {
   for (let attempt = 0; ; attempt++) {
     const made = tryCase(tier, seed, attempt, leastShownBar);
-    if (made && (made.shows || attempt === MOST_TRIES)) return { made: made.case, plant: made.plant, liftedHot: made.liftedHot };
+    if (made && (made.shows || attempt === MOST_TRIES)) return made;
   }
 }
 
-function tryCase(
-  tier: Tier,
-  seed: number,
-  attempt: number,
-  leastShownBar: number,
-): { case: TruthCase; shows: boolean; plant: TruePlant; liftedHot: boolean } | null {
+/** A made-up visit with what it was made of. */
+export interface Made {
+  made: TruthCase;
+  plant: TruePlant;
+  liftedHot: boolean;
+  /** The same plant with only some of its faults. */
+  plantWith(faults: string[]): TruePlant;
+}
+
+function tryCase(tier: Tier, seed: number, attempt: number, leastShownBar: number): (Made & { shows: boolean }) | null {
   const key = seed * 7919 + TIERS.indexOf(tier) * 104_729 + attempt * 15_485_863;
   const r = seeded(key);
   const sound = soundPlant(
@@ -134,12 +134,12 @@ function tryCase(
   const shows = faults.every((f) => (SILENT.includes(f) && tests.length === 0 ? true : f === 'none' ? true : faultShows(f)));
   const complaint = complaintOf(plant, seen.liftedHot, faults, r);
   const written = findings.filter((f): f is WrittenFinding => f !== null);
-  const meanBar = meanOf(seen.traces.at(-1)!.systemBar);
   return {
     shows,
     plant,
     liftedHot: seen.liftedHot,
-    case: {
+    plantWith,
+    made: {
       tier,
       case: {
         format: 'jumper-case',
@@ -150,17 +150,7 @@ function tryCase(
         logs: seen.logs,
         findings: written,
       },
-      truth: {
-        faults: [...faults].sort(),
-        chargeBar: plant.vesselOpen ? plant.chargeBar : null,
-        contentL: plant.contentL,
-        contentMeasured: (sheet.waterVolumeSource as string) === 'measured',
-        riseK: Math.max(...seen.traces.map((t) => t.flowC.reduce((a, b) => Math.max(a, b), -99) - t.flowC[0]!)),
-        offsetBar: plant.gauge.offsetBar,
-        inflowLPerH: (plant.seepFill + plant.seepCoil) * rootOf(plant.mainsBar - meanBar),
-        lossLPerH: (plant.leak + plant.reliefDrip) * rootOf(meanBar),
-        liftBar: plant.reliefBar,
-      },
+      truth: truthOf(plant, faults, seen.traces, (sheet.waterVolumeSource as string) === 'measured'),
     },
   };
 
@@ -197,6 +187,22 @@ function tryCase(
   }
 }
 
+/** What is so of a plant with some faults, as far as some hours of it show. */
+export function truthOf(plant: TruePlant, faults: readonly string[], traces: readonly Trace[], contentMeasured: boolean): Truth {
+  const meanBar = meanOf(traces.at(-1)!.systemBar);
+  return {
+    faults: [...faults].sort(),
+    chargeBar: plant.vesselOpen ? plant.chargeBar : null,
+    contentL: plant.contentL,
+    contentMeasured,
+    riseK: Math.max(...traces.map((t) => t.flowC.reduce((a, b) => Math.max(a, b), -99) - t.flowC[0]!)),
+    offsetBar: plant.gauge.offsetBar,
+    inflowLPerH: (plant.seepFill + plant.seepCoil) * rootOf(plant.mainsBar - meanBar),
+    lossLPerH: (plant.leak + plant.reliefDrip) * rootOf(meanBar),
+    liftBar: plant.reliefBar,
+  };
+}
+
 /** So often a test is done again in thought to see how it comes out, and by how much oftener an outcome has to come with a fault to speak
  *  of it. */
 const TRIED_AGAIN = 24,
@@ -221,7 +227,7 @@ const STANDS_AT = 0.45;
 /** In a log of days, faults that move water do so at this share of their pace in a visit. */
 const DAYS_PACE = 0.06;
 
-function scheduleOf(p: TruePlant, tier: Tier, r: Random): Schedule {
+export function scheduleOf(p: TruePlant, tier: Tier, r: Random): Schedule {
   if (tier === 'days') {
     const days = r.pick([2, 3, 4]),
       heat: Schedule['heat'] = [];
