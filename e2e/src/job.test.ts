@@ -41,6 +41,9 @@ it('a whole job, from the complaint to the report', async () => {
 
   // Two tests, by their cards; what the first one did is taken back and done again.
   await page.goto(`${job}/test/gas-valve-press`);
+  // What it may show stands there before it is done: water would be a holed diaphragm.
+  const water = page.getByRole('table', { name: 'What it may show' }).getByRole('row').filter({ hasText: 'Water' });
+  await soon(async () => expect(await water.innerText()).toMatch(/then vessel diaphragm holed, \d+\s%\s+\d+\s%/));
   await page.getByRole('button', { name: 'Air', exact: true }).click();
   await page.getByRole('button', { name: 'Undo this finding' }).click();
   await page.getByRole('button', { name: 'Undo this finding' }).waitFor({ state: 'detached' });

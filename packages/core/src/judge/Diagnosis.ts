@@ -19,12 +19,25 @@ export interface Because {
   said: Said;
 }
 
+/** One way in which a test may come out. */
+export interface Outlook {
+  /** In canonical units, and with its numbers kept apart. */
+  text: string;
+  said: Said;
+  /** How likely it comes out so, 0 to 1. */
+  probability: number;
+  /** What would then come first, and how probable it would be. */
+  first: { faults: FaultId[]; probability: number };
+}
+
 export interface NextTest {
   test: TestId;
   informationBits: number;
   minutes: number;
   intrusive: boolean;
   text: string;
+  /** How it may come out, and what would then be thought first; empty where that is not for a few words. */
+  outlook: Outlook[];
 }
 
 /** What the engine makes of one state of a circuit. */

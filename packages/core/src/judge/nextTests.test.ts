@@ -96,7 +96,7 @@ it('a repair that buys no part is tried sooner than one that does, and a pair ne
   expect(sureEnoughFor(['nothing'], false)).toBe(sureEnoughFor(['let-down'], false));
   // Three minutes with leak fluid come before a recharge that a leaking core would undo.
   expect(sureEnoughFor(['recharge-vessel'], true)).toBe(sureEnoughFor(['change-vessel'], true));
-  const told = { test: 'gas-valve-bubbles' as const, informationBits: 0.3, minutes: 3, intrusive: false, text: '' };
+  const told = { test: 'gas-valve-bubbles' as const, outlook: [], informationBits: 0.3, minutes: 3, intrusive: false, text: '' };
   expect([
     tellsMoreQuickly(told),
     tellsMoreQuickly({ ...told, informationBits: 0.02 }),

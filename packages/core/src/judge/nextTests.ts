@@ -5,12 +5,10 @@ import type { NextTest } from './Diagnosis';
 import type { Judged } from './judgeEvidence';
 import type { JudgedSet } from './JudgedSet';
 import { beforeFindings } from './probabilities';
-import { outcomesHangOnDraw, testOutcomes } from './testOutcomes';
+import { minutesOf, MOST_SETS, mixture, outcomesOf } from './expectedOutcomes';
+import { outlook } from './outlook';
 import { TEST_IDS, testRow, type TestId } from './tests';
-import { testMinutes } from './watchLength';
 
-const MOST_SETS = 24;
-const MOST_DRAWS = 40;
 /** Below this a test is not worth the walk, bits. */
 const LEAST_BITS = 0.03;
 /** Nor when it tells less than this share of what the most telling one does. */
@@ -27,7 +25,14 @@ export function nextTests(judged: Judged, sheet: CircuitSheet, found: readonly F
       minutes = minutesOf(test, judged);
     return [
       {
-        next: { test, informationBits: bits, minutes: minutes + cooling, intrusive: row.intrusive, text: row.tells },
+        next: {
+          test,
+          informationBits: bits,
+          minutes: minutes + cooling,
+          intrusive: row.intrusive,
+          text: row.tells,
+          outlook: outlook(test, judged),
+        },
         rate: bits / (minutes + row.effort + cooling + WALK_MIN),
       },
     ];
@@ -91,8 +96,6 @@ export const repairKey = (set: JudgedSet): string => [...new Set(set.faults.map(
 const LEAST_PROOF_BITS = 0.5,
   CLEAR_BITS = 2;
 
-const minutesOf = (test: TestId, { seen, creepBarPerH }: Judged): number => testMinutes(test, seen, creepBarPerH);
-
 /** Waiting for a hot circuit to fall below 50 °C before anything is opened, minutes; common practice. */
 const COOLING_MIN = 25;
 /** Getting to any test, writing it down and back, minutes. */
@@ -130,56 +133,6 @@ function expectedBits(test: TestId, sets: JudgedSet[], judged: Judged): number |
     if (mass > 0) after += mass * entropy(joint.map((x) => x / mass));
   }
   return Math.max(0, before - after);
-}
-
-/** Outcomes are asked for by the next test and by the proof; a set's own are worked out once. */
-const worked = new WeakMap<JudgedSet, Map<TestId, number[] | null>>();
-
-function outcomesOf(test: TestId, set: JudgedSet, judged: Judged): number[] | null {
-  const known = worked.get(set) ?? new Map<TestId, number[] | null>();
-  worked.set(set, known);
-  if (!known.has(test)) known.set(test, meanOutcomes(test, set, judged));
-  return known.get(test)!;
-}
-
-/** A test's outcomes under a set of faults, the mean over its draws. */
-function meanOutcomes(test: TestId, set: JudgedSet, judged: Judged): number[] | null {
-  const minutes = minutesOf(test, judged),
-    of = (v: Float64Array) => testOutcomes(test, set.faults, v, judged.seen, minutes, judged.logged);
-  if (!outcomesHangOnDraw(test, set.faults)) return set.draws[0] ? of(set.draws[0].v) : null;
-  // Systematic thinning: equally spaced through the cumulated weights.
-  let out: number[] | null = null,
-    cumulated = 0,
-    next = 0.5 / MOST_DRAWS,
-    used = 0;
-  for (const d of set.draws) {
-    cumulated += d.weight;
-    let times = 0;
-    while (next <= cumulated && used < MOST_DRAWS) {
-      times++;
-      used++;
-      next += 1 / MOST_DRAWS;
-    }
-    if (times === 0) continue;
-    const p = of(d.v);
-    if (!p) return null;
-    out ??= p.map(() => 0);
-    p.forEach((x, i) => (out![i]! += times * x));
-  }
-  return out?.map((x) => x / used) ?? null;
-}
-
-function mixture(test: TestId, sets: JudgedSet[], judged: Judged): number[] | null {
-  let out: number[] | null = null,
-    total = 0;
-  for (const s of sets) {
-    const p = outcomesOf(test, s, judged);
-    if (!p) return null;
-    out ??= p.map(() => 0);
-    p.forEach((x, i) => (out![i]! += s.probability * x));
-    total += s.probability;
-  }
-  return total > 0 && out ? out.map((x) => Math.max(1e-4, x / total)) : null;
 }
 
 const entropy = (p: number[]) => p.reduce((s, x) => (x > 0 ? s - x * Math.log2(x) : s), 0);

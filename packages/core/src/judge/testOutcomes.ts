@@ -20,6 +20,13 @@ const CHARGE_HIDDEN = {
   'draw-off': ['vessel-connection-blocked', 'vessel-isolated'],
 } as const satisfies Partial<Record<TestId, readonly FaultId[]>>;
 
+/** Where a reading of the charge parts next to none, too little, right and too much, bar gauge. */
+export const prechargeCutsBar = ({ prechargeGaugeBar }: ResolvedCircuit): number[] => [
+  0.1,
+  prechargeGaugeBar - 0.12,
+  prechargeGaugeBar + 0.2,
+];
+
 /** Probabilities of a test's outcomes when it takes so many minutes, coarsely binned where it gives a number, under a set of faults and a
  *  draw, beside what was logged. Null for tests that are not proposed. The bins are only for choosing a test; its likelihood is worked out
  *  in full once it is done. */
@@ -36,7 +43,7 @@ export function testOutcomes(
   const target = c.prechargeGaugeBar;
   switch (test) {
     case 'precharge': {
-      const cuts = [0.1, target - 0.12, target + 0.2];
+      const cuts = prechargeCutsBar(c);
       if (is(...CHARGE_HIDDEN.precharge)) return is('vessel-diaphragm-failed') ? split(0.05, 0.2, cuts) : split(target + 0.15, 0.3, cuts);
       return split(Math.max(0, charge), 0.06, cuts);
     }

@@ -38,7 +38,8 @@ import { Conditions } from './Conditions';
 import { findingOf, prechargeTrap, startField, VALUE_LABELS, type FindingForm } from './findingForm';
 import { MeaningNow } from './MeaningNow';
 import { Outcomes } from './Outcomes';
-import { isProposed } from './proposed';
+import { OutlookTable } from './OutlookTable';
+import { isProposed, outlookOn } from './proposed';
 import { SkipTest } from './SkipTest';
 import { StepList } from './StepList';
 import { useDraft } from '../drafts/useDraft';
@@ -178,6 +179,7 @@ function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
               onNeedStart={() => setProblems(begins ? { [begins]: `${VALUE_LABELS[begins]}: read the gauge first.` } : {})}
             />
           ) : null}
+          <OutlookTable outlook={outlookOn(judged.data, test)} />
         </>
       }
       note={

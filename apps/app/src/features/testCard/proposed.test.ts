@@ -1,8 +1,11 @@
 import type { Judgement, TestId } from '@jumper/core';
-import { isProposed } from './proposed';
+import { isProposed, outlookOn } from './proposed';
 
 const asking = (test: TestId, provingTest: TestId | null = null) =>
-  ({ nextTests: [{ test, informationBits: 0.5, minutes: 2, intrusive: false, text: '' }], provingTest }) as unknown as Judgement;
+  ({
+    nextTests: [{ test, informationBits: 0.5, minutes: 2, intrusive: false, text: '', outlook: [] }],
+    provingTest,
+  }) as unknown as Judgement;
 
 it('a test that the judge asked for is known from one that somebody chose', () => {
   expect(isProposed(asking('gas-valve-press'), 'gas-valve-press')).toBe(true);
@@ -15,4 +18,17 @@ it('after the work it is what the judge asks then', () => {
   const diagnosis = { ...asking('gas-valve-press'), now: asking('gas-valve-bubbles') };
   expect(isProposed(diagnosis, 'gas-valve-bubbles')).toBe(true);
   expect(isProposed(diagnosis, 'gas-valve-press')).toBe(false);
+});
+
+it('the outlook is that of the state of the circuit now, and none of a test that nobody asked for', () => {
+  const expecting = (text: string) => {
+    const d = asking('gas-valve-press');
+    d.nextTests[0]!.outlook = [{ text, said: text, probability: 0.4, first: { faults: ['none'], probability: 0.7 } }];
+    return d;
+  };
+  const diagnosis = { ...expecting('Water'), now: expecting('Air') };
+  expect(outlookOn(expecting('Water'), 'gas-valve-press').map((o) => o.text)).toEqual(['Water']);
+  expect(outlookOn(diagnosis, 'gas-valve-press').map((o) => o.text)).toEqual(['Air']);
+  expect(outlookOn(diagnosis, 'bleed-radiators')).toEqual([]);
+  expect(outlookOn(undefined, 'gas-valve-press')).toEqual([]);
 });

@@ -1,0 +1,30 @@
+import { View } from 'react-native';
+import { lowerFirst, type Outlook } from '@jumper/core';
+import { Text } from '../../ui/Text';
+import { setTitle, shareText } from '../bench/suspects';
+import { Spoken } from '../units/Spoken';
+
+/** How a test may come out as things stand, and what would then be likeliest: whether it is worth the walk. */
+export function OutlookTable({ outlook }: { outlook: readonly Outlook[] }) {
+  if (outlook.length === 0) return null;
+  return (
+    <View role="table" aria-label="What it may show">
+      <Text className="pb-1 font-semibold text-[13.5px] text-ink2">What it may show, as things stand</Text>
+      {outlook.map((o) => (
+        <View key={o.text} role="row" className="flex-row items-center gap-3 border-t border-hair py-1.5">
+          <View role="cell" className="min-w-0 flex-1">
+            <Text className="font-semibold text-[14.5px] leading-[19px]">
+              <Spoken said={o.said} />
+            </Text>
+            <Text className="text-[13.5px] leading-[18px] text-ink2">
+              {`then ${lowerFirst(setTitle(o.first.faults))}, ${shareText(o.first.probability)}`}
+            </Text>
+          </View>
+          <Text role="cell" className="font-semibold">
+            {shareText(o.probability)}
+          </Text>
+        </View>
+      ))}
+    </View>
+  );
+}
