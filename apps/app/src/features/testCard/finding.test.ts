@@ -46,7 +46,9 @@ it('takes volumes and temperatures in the user’s units too', () => {
 });
 
 it('sees the precharge trap', () => {
-  expect(prechargeTrap(empty, METRIC)).toBe('drain-shut');
+  expect(prechargeTrap(empty, METRIC)).toBeNull();
+  expect(prechargeTrap({ ...empty, values: { valueBar: '0.3' } }, METRIC)).toBe('drain-shut');
+  expect(prechargeTrap({ ...empty, values: { circuitBar: '0' } }, METRIC)).toBe('drain-shut');
   expect(prechargeTrap({ ...empty, values: { circuitBar: '0.4' }, flags: { drainOpen: true } }, METRIC)).toBe('circuit-not-empty');
   expect(prechargeTrap({ ...empty, values: { circuitBar: '0' }, flags: { drainOpen: true } }, METRIC)).toBeNull();
   // The same pressure in another unit says the same.

@@ -93,5 +93,7 @@ export function findingOf(test: TestId, row: TestRow, form: FindingForm, units: 
 export function prechargeTrap(form: FindingForm, units: Units): 'circuit-not-empty' | 'drain-shut' | null {
   const circuit = parseTyped(form.values.circuitBar ?? '');
   if (circuit.kind === 'number' && toBar(circuit.value, units.pressure) > EMPTY_GAUGE_BAR) return 'circuit-not-empty';
-  return form.flags.drainOpen ? null : 'drain-shut';
+  // Nobody is asked about a drain before he has read anything.
+  const isBegun = Object.values(form.values).some((text) => text.trim() !== '');
+  return form.flags.drainOpen || !isBegun ? null : 'drain-shut';
 }
