@@ -170,6 +170,8 @@ describe('the main job, on a phone', () => {
     // Hot, it cannot be recorded at all; read cool enough it can.
     expect(await page.getByRole('button', { name: 'Record', exact: true }).count()).toBe(0);
     await letCool(page);
+    expect(await page.getByText('Is the drain open?').count()).toBe(0);
+    await page.getByLabel('Reading', { exact: true }).fill('0.4');
     await page.getByText('Is the drain open?').waitFor();
     await page.getByLabel('System gauge at that moment, if read').fill('0.4');
     await page.getByText('Not empty yet').waitFor();
