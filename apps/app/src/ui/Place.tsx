@@ -1,16 +1,28 @@
 import { Link } from 'expo-router';
 import type { ReactNode } from 'react';
 import { Pressable, useWindowDimensions, View } from 'react-native';
+import { roomy, useColumns } from './Columns';
 import { offPaper } from './paper';
 import { PLACES, WIDE_PX, type PlaceId } from './places';
 import { Text } from './Text';
 
-/** One of the places. `foot` is the view's main action, above the places under the thumb. */
-export function Place({ at, foot, children }: { at: PlaceId; foot?: ReactNode; children: ReactNode }) {
-  const wide = useWindowDimensions().width >= WIDE_PX;
+/** One of the places. `foot` is the view's main action, above the places under the thumb; what stands in columns takes more room. */
+export function Place({
+  at,
+  foot,
+  inColumns = false,
+  children,
+}: {
+  at: PlaceId;
+  foot?: ReactNode;
+  inColumns?: boolean;
+  children: ReactNode;
+}) {
+  const wide = useWindowDimensions().width >= WIDE_PX,
+    columns = useColumns();
   return (
     <View className="flex-1">
-      <View className="mx-auto min-h-0 w-full max-w-[760px] flex-1">
+      <View className={`mx-auto min-h-0 w-full flex-1 ${roomy(inColumns && columns)}`}>
         {children}
         {foot ? <View className={`border-t border-ink bg-sheet px-3 pt-3 ${wide ? 'pb-3' : 'pb-1'}`}>{foot}</View> : null}
       </View>

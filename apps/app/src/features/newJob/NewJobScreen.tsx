@@ -24,6 +24,7 @@ import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
 import { SheetFields } from '../sheet/SheetFields';
 import { Choice } from '../../ui/Choice';
+import { Columns, roomy, useColumns } from '../../ui/Columns';
 import { CircuitPicker } from '../jobs/CircuitPicker';
 import { useJobs } from '../jobs/jobData';
 import { PLANT_IDS, PLANT_TITLES, type PlantId } from '../sheet/plants';
@@ -109,8 +110,9 @@ export function NewJobScreen() {
     router.replace(`/jobs/${jobId}`);
   };
 
+  const columns = useColumns();
   return (
-    <View className="mx-auto w-full max-w-[760px] flex-1">
+    <View className={`mx-auto w-full flex-1 ${roomy(columns)}`}>
       <Header title="New job" subtitle={known ? `${known.site}, known circuit` : PLANT_TITLES[plant]} backTo="/" />
       <ScrollView className="flex-1" contentContainerClassName="gap-5 p-4">
         {picking ? (
@@ -142,34 +144,36 @@ export function NewJobScreen() {
           problem={problems.site ?? null}
           hint="Street and number, or the name of the house"
         />
-        <View role="group" aria-label="What is the complaint" className="gap-2">
-          <Text className="font-medium text-[14px] text-ink2">What is the complaint</Text>
-          <View className="flex-row flex-wrap gap-2">
-            {SHOWN.map((c) => (
-              <Key
-                key={c}
-                label={COMPLAINT_ROWS[c].title}
-                pressed={complaint.includes(c)}
-                className="px-3"
-                onPress={() => setComplaint(complaint.includes(c) ? complaint.filter((x) => x !== c) : [...complaint, c])}
-              />
-            ))}
+        <Columns gap="gap-x-4 gap-y-5">
+          <View role="group" aria-label="What is the complaint" className="gap-2">
+            <Text className="font-medium text-[14px] text-ink2">What is the complaint</Text>
+            <View className="flex-row flex-wrap gap-2">
+              {SHOWN.map((c) => (
+                <Key
+                  key={c}
+                  label={COMPLAINT_ROWS[c].title}
+                  pressed={complaint.includes(c)}
+                  className="px-3"
+                  onPress={() => setComplaint(complaint.includes(c) ? complaint.filter((x) => x !== c) : [...complaint, c])}
+                />
+              ))}
+            </View>
           </View>
-        </View>
-        <View role="group" aria-label="What others have changed already" className="gap-2">
-          <Text className="font-medium text-[14px] text-ink2">What others have changed already</Text>
-          <View className="flex-row flex-wrap gap-2">
-            {REPLACEABLE_PARTS.map((p) => (
-              <Key
-                key={p}
-                label={capital(plain(p))}
-                pressed={changed.includes(p)}
-                className="px-3"
-                onPress={() => setChanged(changed.includes(p) ? changed.filter((x) => x !== p) : [...changed, p])}
-              />
-            ))}
+          <View role="group" aria-label="What others have changed already" className="gap-2">
+            <Text className="font-medium text-[14px] text-ink2">What others have changed already</Text>
+            <View className="flex-row flex-wrap gap-2">
+              {REPLACEABLE_PARTS.map((p) => (
+                <Key
+                  key={p}
+                  label={capital(plain(p))}
+                  pressed={changed.includes(p)}
+                  className="px-3"
+                  onPress={() => setChanged(changed.includes(p) ? changed.filter((x) => x !== p) : [...changed, p])}
+                />
+              ))}
+            </View>
           </View>
-        </View>
+        </Columns>
         <View className="gap-3 border-t border-hair pt-4">
           <Text className="font-semibold text-[17px]">The circuit</Text>
           <Text className="text-ink2">

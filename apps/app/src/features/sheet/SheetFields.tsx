@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
 import { Choice } from '../../ui/Choice';
+import { Columns } from '../../ui/Columns';
 import { Field } from '../../ui/Field';
 import { Key } from '../../ui/Key';
 import { Text } from '../../ui/Text';
@@ -162,12 +163,12 @@ export function SheetFields({ form, problems, units, onChange, short = false }: 
         />
       </Group>
       {short ? null : (
-        <Group title="Zones">
+        <Group title="Zones" whole>
           <ZoneList zones={form.zones} onChange={(zones) => onChange({ ...form, zones })} />
         </Group>
       )}
       {short ? null : (
-        <Group title="Other parts">
+        <Group title="Other parts" whole>
           <ComponentList components={form.components} onChange={(components) => onChange({ ...form, components })} />
         </Group>
       )}
@@ -175,13 +176,14 @@ export function SheetFields({ form, problems, units, onChange, short = false }: 
   );
 }
 
-function Group({ title, children }: { title: string; children: ReactNode }) {
+/** A part of the sheet. @param whole what takes the whole width, a list above all */
+function Group({ title, whole = false, children }: { title: string; whole?: boolean; children: ReactNode }) {
   return (
     <View className="gap-4">
       <Text role="heading" aria-level={2} className="border-b border-ink pb-1 font-semibold text-[17px]">
         {title}
       </Text>
-      {children}
+      {whole ? children : <Columns>{children}</Columns>}
     </View>
   );
 }

@@ -4,6 +4,7 @@ import { ScrollView, View } from 'react-native';
 import type { JobParts, SheetRecord } from '@jumper/contract';
 import type { CircuitSheet } from '@jumper/core';
 import { Button } from '../../ui/Button';
+import { Columns, roomy, useColumns } from '../../ui/Columns';
 import { Field } from '../../ui/Field';
 import { Header } from '../../ui/Header';
 import { Key } from '../../ui/Key';
@@ -39,6 +40,7 @@ function Editor({ parts }: { parts: JobParts }) {
     setCopying(false);
     setProblems({});
   };
+  const columns = useColumns();
   const back = `/jobs/${parts.job.id}`;
   const save = async () => {
     const result = sheetOf(form, units, parts.sheet.sheet as unknown as CircuitSheet);
@@ -48,11 +50,13 @@ function Editor({ parts }: { parts: JobParts }) {
   };
   const bad = Object.values(problems);
   return (
-    <View className="mx-auto w-full max-w-[760px] flex-1">
+    <View className={`mx-auto w-full flex-1 ${roomy(columns)}`}>
       <Header title="Circuit" subtitle={parts.sheet.site} backTo={back} />
       <ScrollView className="flex-1" contentContainerClassName="gap-4 p-4">
-        <Field label="Site" value={form.site} onChange={(site) => setForm({ ...form, site })} problem={problems.site ?? null} />
-        <Field label="Town" value={form.town} onChange={(town) => setForm({ ...form, town })} />
+        <Columns>
+          <Field label="Site" value={form.site} onChange={(site) => setForm({ ...form, site })} problem={problems.site ?? null} />
+          <Field label="Town" value={form.town} onChange={(town) => setForm({ ...form, town })} />
+        </Columns>
         {copying ? (
           <CircuitPicker without={parts.job.circuitId} onPick={copy} onClose={() => setCopying(false)} />
         ) : (

@@ -1,6 +1,7 @@
 import { Link } from 'expo-router';
 import { Pressable, ScrollView, View } from 'react-native';
 import { CALCULATOR_IDS, calculator } from '@jumper/core';
+import { Columns } from '../../ui/Columns';
 import { Header } from '../../ui/Header';
 import { Place } from '../../ui/Place';
 import { Text } from '../../ui/Text';
@@ -10,7 +11,7 @@ const GROUPS = [...new Set(CALCULATOR_IDS.map((id) => calculator(id).group))];
 /** Every calculator, by what it is about. With a job's id each opens with that circuit's numbers. */
 export function ToolsScreen({ jobId }: { jobId?: string }) {
   return (
-    <Place at="tools">
+    <Place at="tools" inColumns>
       <Header
         title="Tools"
         subtitle={jobId ? 'With this circuit’s numbers' : 'Each works by itself, with no network'}
@@ -23,16 +24,18 @@ export function ToolsScreen({ jobId }: { jobId?: string }) {
               {group}
             </Text>
             <View role="list" aria-label={group}>
-              {CALCULATOR_IDS.filter((id) => calculator(id).group === group).map((id) => (
-                <View key={id} role="listitem" className="border-t border-hair">
-                  <Link href={`/tools/${id}${jobId ? `?job=${jobId}` : ''}` as never} asChild>
-                    <Pressable className="min-h-[60px] justify-center gap-0.5 px-4 py-2.5 active:bg-sheet">
-                      <Text className="font-semibold text-[16.5px]">{calculator(id).title}</Text>
-                      <Text className="text-[13.5px] leading-[18px] text-ink2">{calculator(id).use}</Text>
-                    </Pressable>
-                  </Link>
-                </View>
-              ))}
+              <Columns gap="gap-x-4">
+                {CALCULATOR_IDS.filter((id) => calculator(id).group === group).map((id) => (
+                  <View key={id} role="listitem" className="border-t border-hair">
+                    <Link href={`/tools/${id}${jobId ? `?job=${jobId}` : ''}` as never} asChild>
+                      <Pressable className="min-h-[60px] justify-center gap-0.5 px-4 py-2.5 active:bg-sheet">
+                        <Text className="font-semibold text-[16.5px]">{calculator(id).title}</Text>
+                        <Text className="text-[13.5px] leading-[18px] text-ink2">{calculator(id).use}</Text>
+                      </Pressable>
+                    </Link>
+                  </View>
+                ))}
+              </Columns>
             </View>
           </View>
         ))}
