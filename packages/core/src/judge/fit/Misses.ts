@@ -16,8 +16,8 @@ export class Misses {
   readonly rows: number;
   /** Where the noise's own size stands among the parameters; −1 where it is not free. */
   readonly doubtAt: number;
-  /** Where parameters stand that move the pressure by leaps. */
-  readonly leapsAt: number[];
+  /** Where parameters stand in which the pressure is rough, leap by leap. */
+  readonly roughAt: number[];
   /** The kernel's parameters at the place that was asked last; overwritten by the next call. */
   readonly v: Float64Array;
   /** Half the log determinant of the noise there: its cost, beside half the square sum. */
@@ -43,7 +43,7 @@ export class Misses {
     this.points = tracks.reduce((s, t) => s + t.n, 0);
     this.rows = this.points + this.n + hints.length;
     this.doubtAt = space.free.findIndex((p) => p.slot === SLOT.doubt);
-    this.leapsAt = space.free.flatMap((p, i) => (p.slot === SLOT.seat ? [i] : []));
+    this.roughAt = space.free.flatMap((p, i) => (p.slot === SLOT.seat ? [i] : []));
     this.v = space.fixed.slice();
     this.last = new Float64Array(this.n).fill(NaN);
     this.trackLikelihoods = tracks.map(() => 0);

@@ -130,8 +130,8 @@ export function settle(misses: Misses, at: Float64Array): Mode | null {
   return { z: at, l, logDetL, laplace: -value - logDetL, ...widened() };
 
   function widened(): Pick<Mode, 'wide'> {
-    if (!misses.leapsAt.length) return {};
-    for (const k of misses.leapsAt) {
+    if (!misses.roughAt.length) return {};
+    for (const k of misses.roughAt) {
       for (let i = 0; i < n; i++) normal[k * n + i] = normal[i * n + k] = 0;
       normal[k * n + k] = 1;
     }

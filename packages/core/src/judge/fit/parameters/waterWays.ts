@@ -1,5 +1,6 @@
 import type { ResolvedCircuit } from '../../../circuit/resolveCircuit';
 import { creepInflowsLPerH } from '../creepInflow';
+import { inKOf } from '../draw';
 import { SLOT } from '../kernel';
 import type { LogModel } from '../logModel';
 import type { LogTrack } from '../../layOut/LogTrack';
@@ -53,7 +54,7 @@ const BYPASS_L_PER_H = 5,
 /** How much oftener a bypass, or a unit that does not shut, lets by as much as in a draw than the other ways in do; 1 where nothing comes
  *  in. */
 export function bypassTimes(v: Float64Array, c: ResolvedCircuit): number {
-  const inK = v[SLOT.inFill]! + v[SLOT.inCoil]!;
+  const inK = inKOf(v);
   if (inK === 0) return 1;
   const size = sizeOf(c),
     at = Math.log(Math.max(1e-6, inK) / size),
