@@ -182,3 +182,25 @@ it('on a wide screen what is noted stays beside the steps it is noted of; on a p
   expect(await leftOf(wide)).toBeGreaterThan(400);
   expect(await leftOf({})).toBeLessThan(0);
 });
+
+it('the sheet has two facts to a line on a wide screen, and one under the other on a phone', async () => {
+  const between = async (options: Parameters<Jumper['device']>[0]) => {
+    const apart = { x: 0, y: 0 };
+    await on(options, async ({ page }) => {
+      await openJob(page, '7 Quarry Steps');
+      await page.goto(`${page.url()}/sheet`);
+      const opens = page.getByLabel('Relief valve opens at'),
+        capacity = page.getByLabel('Relief’s capacity');
+      await capacity.waitFor();
+      const [a, b] = [(await opens.boundingBox())!, (await capacity.boundingBox())!];
+      Object.assign(apart, { x: b.x - a.x, y: b.y - a.y });
+    });
+    return apart;
+  };
+  const besides = await between(wide);
+  expect(besides.x).toBeGreaterThan(300);
+  expect(Math.abs(besides.y)).toBeLessThan(4);
+  const below = await between({});
+  expect(Math.abs(below.x)).toBeLessThan(4);
+  expect(below.y).toBeGreaterThan(60);
+});
