@@ -16,6 +16,8 @@ const NEAR_LIFT = 0.9,
 const RISES_ON_SHARE = 0.015,
   /** And how far off a division is read, as a share of it. */
   READ_OFF_SHARE = 0.4;
+/** A pointer that rises by jerks shows where a relief lifts within so much, bar. Common practice. */
+const STICKS_BAR = 0.04;
 /** From this suspicion on of water coming in, or going out, it is told how much. */
 const HOLE_SUSPECTED = 0.3;
 /** An interval wider than this share of the marking is no more than what any relief of that marking does. */
@@ -69,9 +71,17 @@ function liftOf({ sets, circuit, tracks }: Judged, early: number): Interval | nu
     bears = (v: Float64Array) => Math.exp(-0.5 * (Math.max(0, topBar - shownBar(v)) / aboveSdBar) ** 2);
   const lift = interval(sets, shownBar, bears);
   return lift && lift.p95 - lift.p05 < (early > LIFT_SUSPECTED ? WIDEST_LIFT_BAR : TOLD_LIFT_SHARE * circuit.reliefSetGaugeBar)
-    ? lift
+    ? widened(lift, STICKS_BAR)
     : null;
 }
+
+/** An interval once a normal error that it does not hold yet is added. */
+function widened({ median, p05, p95 }: Interval, sd: number): Interval {
+  const farther = (end: number) => Math.hypot(end - median, Z_90 * sd);
+  return { median, p05: median - farther(p05), p95: median + farther(p95) };
+}
+/** Half a 90 % interval of a normal error, in its standard deviations. */
+const Z_90 = 1.645;
 
 /** Whether the readings differ by more than their own rounding. */
 const moved = (t: LogTrack, stepBar: number): boolean => Math.max(...t.gaugeBar) - Math.min(...t.gaugeBar) > Math.max(0.03, 0.75 * stepBar);
