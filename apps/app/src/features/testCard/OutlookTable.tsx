@@ -6,11 +6,12 @@ import { Spoken } from '../units/Spoken';
 
 /** How a test may come out as things stand, and what would then be likeliest: whether it is worth the walk. */
 export function OutlookTable({ outlook }: { outlook: readonly Outlook[] }) {
-  if (outlook.length === 0) return null;
+  const told = outlook.filter((o) => o.probability >= WORTH_TELLING);
+  if (told.length === 0) return null;
   return (
     <View role="table" aria-label="What it may show">
       <Text className="pb-1 font-semibold text-[13.5px] text-ink2">What it may show, as things stand</Text>
-      {outlook.map((o) => (
+      {told.map((o) => (
         <View key={o.text} role="row" className="flex-row items-center gap-3 border-t border-hair py-1.5">
           <View role="cell" className="min-w-0 flex-1">
             <Text className="font-semibold text-[14.5px] leading-[19px]">
@@ -28,3 +29,6 @@ export function OutlookTable({ outlook }: { outlook: readonly Outlook[] }) {
     </View>
   );
 }
+
+/** What comes out more seldom would be a surprise whatever it then says. */
+const WORTH_TELLING = 0.01;
