@@ -42,7 +42,7 @@ export * from './judge/findingSaid';
 export * from './judge/findings/outcomeTable';
 export * from './judge/priors';
 export * from './judge/tests';
-export * from './judge/watchLength';
+export * from './judge/next/watchLength';
 export * from './procedures/Step';
 export * from './procedures/testSteps';
 export * from './log/table/logTable';

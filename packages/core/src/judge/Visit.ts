@@ -19,7 +19,7 @@ import { mergedWhereStraight } from './layOut/mergeStraight';
 import { letGoHot } from './findings/reliefCatch';
 import { seenLift, type SeenLift } from './levels/seenLift';
 import { usualPeakBar } from './levels/usualPeak';
-import { quickestCreep } from './watchLength';
+import { quickestCreep } from './next/watchLength';
 
 /** What a visit shows before any suspect is asked about it: its sheet resolved, its logs cleaned and laid out, and what a technician reads
  *  off them. */

@@ -13,7 +13,7 @@ import { estimates } from './estimates';
 import { applicableFaults, faultRow, sureEnoughFor, type FaultId } from './faults';
 import { judgeEvidence, type Judged, type Progress } from './judgeEvidence';
 import type { JudgedSet } from './JudgedSet';
-import { nextTests, provingTest, repairKey, tellsMoreQuickly } from './nextTests';
+import { nextTests, provingTest, repairKey, tellsMoreQuickly } from './next/nextTests';
 import { weightedSets, type WeightedSet } from './priors';
 import { withPriors } from './probabilities';
 import { rechargesInLogs, splitEpochs } from './splitEpochs';

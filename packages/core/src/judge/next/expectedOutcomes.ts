@@ -1,7 +1,7 @@
-import type { Judged } from './judgeEvidence';
-import type { JudgedSet } from './JudgedSet';
+import type { Judged } from '../judgeEvidence';
+import type { JudgedSet } from '../JudgedSet';
 import { outcomesHangOnDraw, testOutcomes } from './testOutcomes';
-import type { TestId } from './tests';
+import type { TestId } from '../tests';
 import { testMinutes } from './watchLength';
 
 /** Sets that are asked what a test would show under them: the rest have next to nothing. */

@@ -1,8 +1,8 @@
-import type { CircuitSheet } from '../circuit/CircuitSheet';
-import { resolveCircuit } from '../circuit/resolveCircuit';
-import type { PressureLog } from '../log/PressureLog';
-import { readingSd } from './findings/readingSd';
-import { TEST_IDS } from './tests';
+import type { CircuitSheet } from '../../circuit/CircuitSheet';
+import { resolveCircuit } from '../../circuit/resolveCircuit';
+import type { PressureLog } from '../../log/PressureLog';
+import { readingSd } from '../findings/readingSd';
+import { TEST_IDS } from '../tests';
 import { creepSeenBarPerH, testMinutes, watchLengthMin } from './watchLength';
 
 const SHEET: CircuitSheet = {

@@ -1,9 +1,9 @@
-import { diagnose } from './diagnose';
-import type { Finding } from './Finding';
-import { OUTCOME_TABLES } from './findings/outcomeTable';
-import { simulateCase } from '../simulate/simulateCase';
-import { SMALL_HOME } from './test/homes';
-import { testRow, type TestId } from './tests';
+import { diagnose } from '../diagnose';
+import type { Finding } from '../Finding';
+import { OUTCOME_TABLES } from '../findings/outcomeTable';
+import { simulateCase } from '../../simulate/simulateCase';
+import { SMALL_HOME } from '../test/homes';
+import { testRow, type TestId } from '../tests';
 
 const { log } = simulateCase({
   circuit: SMALL_HOME,

@@ -1,13 +1,13 @@
-import type { CircuitSheet } from '../circuit/CircuitSheet';
-import { faultRow } from './faults';
-import type { Finding } from './Finding';
-import type { NextTest } from './Diagnosis';
-import type { Judged } from './judgeEvidence';
-import type { JudgedSet } from './JudgedSet';
-import { beforeFindings } from './probabilities';
+import type { CircuitSheet } from '../../circuit/CircuitSheet';
+import { faultRow } from '../faults';
+import type { Finding } from '../Finding';
+import type { NextTest } from '../Diagnosis';
+import type { Judged } from '../judgeEvidence';
+import type { JudgedSet } from '../JudgedSet';
+import { beforeFindings } from '../probabilities';
 import { minutesOf, MOST_SETS, mixture, outcomesOf } from './expectedOutcomes';
 import { outlook } from './outlook';
-import { TEST_IDS, testRow, type TestId } from './tests';
+import { TEST_IDS, testRow, type TestId } from '../tests';
 
 /** Below this a test is not worth the walk, bits. */
 const LEAST_BITS = 0.03;

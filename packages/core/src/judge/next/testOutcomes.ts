@@ -1,18 +1,18 @@
-import type { ResolvedCircuit } from '../circuit/resolveCircuit';
-import type { FaultId } from './faults';
-import { coldLevelDensity } from './levels/coldLevel';
-import { has } from './faultGroups';
-import { findingLikelihood, hangsOnDraw } from './findings/findingLikelihood';
-import { changeOver } from './findings/changeOver';
-import { readingSd } from './findings/readingSd';
-import { chargeOf, curveOf, NO_FEED_BAR, outKOf } from './fit/draw';
-import { SLOT } from './fit/kernel';
-import { NOTHING_LOGGED, type Logged } from './Logged';
-import { normalCdf } from './fit/normal';
-import { numberShares } from './findings/numberTable';
-import { BEYOND } from './levels/overheat';
-import { OUTCOME_TABLES } from './findings/outcomeTable';
-import type { TestId } from './tests';
+import type { ResolvedCircuit } from '../../circuit/resolveCircuit';
+import type { FaultId } from '../faults';
+import { coldLevelDensity } from '../levels/coldLevel';
+import { has } from '../faultGroups';
+import { findingLikelihood, hangsOnDraw } from '../findings/findingLikelihood';
+import { changeOver } from '../findings/changeOver';
+import { readingSd } from '../findings/readingSd';
+import { chargeOf, curveOf, NO_FEED_BAR, outKOf } from '../fit/draw';
+import { SLOT } from '../fit/kernel';
+import { NOTHING_LOGGED, type Logged } from '../Logged';
+import { normalCdf } from '../fit/normal';
+import { numberShares } from '../findings/numberTable';
+import { BEYOND } from '../levels/overheat';
+import { OUTCOME_TABLES } from '../findings/outcomeTable';
+import type { TestId } from '../tests';
 
 /** Faults behind which a test does not see the charge, whatever it is. */
 const CHARGE_HIDDEN = {

@@ -1,15 +1,15 @@
-import { resolveCircuit } from '../circuit/resolveCircuit';
-import type { CircuitSheet } from '../circuit/CircuitSheet';
-import { applicableFaults, type FaultId } from './faults';
-import type { Finding } from './Finding';
-import { findingLikelihood, hangsOnDraw } from './findings/findingLikelihood';
-import { fitLogs } from './fit/fitLogs';
-import { logModelOf } from './fit/logModel';
-import { NOTHING_LOGGED, type Logged } from './Logged';
-import { OUTCOME_TABLES } from './findings/outcomeTable';
-import { parameterSpace } from './fit/parameters/parameterSpace';
+import { resolveCircuit } from '../../circuit/resolveCircuit';
+import type { CircuitSheet } from '../../circuit/CircuitSheet';
+import { applicableFaults, type FaultId } from '../faults';
+import type { Finding } from '../Finding';
+import { findingLikelihood, hangsOnDraw } from '../findings/findingLikelihood';
+import { fitLogs } from '../fit/fitLogs';
+import { logModelOf } from '../fit/logModel';
+import { NOTHING_LOGGED, type Logged } from '../Logged';
+import { OUTCOME_TABLES } from '../findings/outcomeTable';
+import { parameterSpace } from '../fit/parameters/parameterSpace';
 import { outcomesHangOnDraw, testOutcomes } from './testOutcomes';
-import { TEST_IDS, testRow, type TestId } from './tests';
+import { TEST_IDS, testRow, type TestId } from '../tests';
 
 const SHEET: CircuitSheet = {
   kind: 'sealed-hot-water',

@@ -1,11 +1,11 @@
-import { complianceAt } from '../circuit/balance';
-import { balanceOf } from '../circuit/balanceOf';
-import type { ResolvedCircuit } from '../circuit/resolveCircuit';
-import type { PressureLog } from '../log/PressureLog';
-import type { LogReading } from '../log/reading/LogReading';
-import { readLog } from '../log/readLog';
-import { readingSd } from './findings/readingSd';
-import { testRow, type TestId } from './tests';
+import { complianceAt } from '../../circuit/balance';
+import { balanceOf } from '../../circuit/balanceOf';
+import type { ResolvedCircuit } from '../../circuit/resolveCircuit';
+import type { PressureLog } from '../../log/PressureLog';
+import type { LogReading } from '../../log/reading/LogReading';
+import { readLog } from '../../log/readLog';
+import { readingSd } from '../findings/readingSd';
+import { testRow, type TestId } from '../tests';
 
 /** Watches of a gauge with something shut off. Their usual length is the catalogue's. */
 const WATCHES: ReadonlySet<TestId> = new Set<TestId>([

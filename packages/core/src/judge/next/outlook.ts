@@ -1,12 +1,12 @@
-import type { ResolvedCircuit } from '../circuit/resolveCircuit';
-import { inBar, plainly, say, type Said } from '../units/said';
-import type { Outlook } from './Diagnosis';
+import type { ResolvedCircuit } from '../../circuit/resolveCircuit';
+import { inBar, plainly, say, type Said } from '../../units/said';
+import type { Outlook } from '../Diagnosis';
 import { MOST_SETS, outcomesOf } from './expectedOutcomes';
-import { OUTCOME_TABLES } from './findings/outcomeTable';
-import type { Judged } from './judgeEvidence';
-import { withProbabilities } from './probabilities';
+import { OUTCOME_TABLES } from '../findings/outcomeTable';
+import type { Judged } from '../judgeEvidence';
+import { withProbabilities } from '../probabilities';
 import { prechargeCutsBar } from './testOutcomes';
-import { testRow, type TestId } from './tests';
+import { testRow, type TestId } from '../tests';
 
 const WATCH: Said[] = ['It falls', 'It stands still', 'It rises'];
 
