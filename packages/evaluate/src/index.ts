@@ -8,6 +8,7 @@ export * from './truth/TruePlant';
 export * from './truth/water';
 export * from './score/lookAlike';
 export * from './score/ruleOfThumb';
+export * from './score/Judged';
 export * from './score/score';
 export * from './score/estimateScore';
 export * from './score/besideTheRule';

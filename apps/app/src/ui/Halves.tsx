@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
-import { ScrollView, useWindowDimensions, View } from 'react-native';
-import { COLUMNS_PX } from './places';
+import { ScrollView, View } from 'react-native';
+import { useColumns } from './Columns';
 
 interface HalvesProps {
   header: ReactNode;
@@ -19,7 +19,7 @@ interface HalvesProps {
 /** A view of one column on a phone; on a wide screen two, each with its own scrolling, so that what is noted stays beside what it is
  *  noted of. */
 export function Halves({ header, walk, note, dock, name, className = 'gap-4 p-4' }: HalvesProps) {
-  const wide = useWindowDimensions().width >= COLUMNS_PX;
+  const wide = useColumns();
   const region = name ? { tabIndex: 0 as const, role: 'region' as const, 'aria-label': name } : {};
   const docked = dock ? <View className="gap-2 border-t border-ink bg-sheet px-3 py-3">{dock}</View> : null;
   if (!wide)

@@ -1,7 +1,7 @@
 import { Link } from 'expo-router';
 import type { ReactNode } from 'react';
 import { Pressable, useWindowDimensions, View } from 'react-native';
-import { roomy, useColumns } from './Columns';
+import { useRoom } from './Columns';
 import { offPaper } from './paper';
 import { PLACES, WIDE_PX, type PlaceId } from './places';
 import { Text } from './Text';
@@ -19,10 +19,10 @@ export function Place({
   children: ReactNode;
 }) {
   const wide = useWindowDimensions().width >= WIDE_PX,
-    columns = useColumns();
+    room = useRoom(inColumns);
   return (
     <View className="flex-1">
-      <View className={`mx-auto min-h-0 w-full flex-1 ${roomy(inColumns && columns)}`}>
+      <View className={`mx-auto min-h-0 w-full flex-1 ${room}`}>
         {children}
         {foot ? <View className={`border-t border-ink bg-sheet px-3 pt-3 ${wide ? 'pb-3' : 'pb-1'}`}>{foot}</View> : null}
       </View>

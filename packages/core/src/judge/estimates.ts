@@ -38,7 +38,6 @@ export function estimates(judged: Judged, testsDone: ReadonlySet<string>): Judge
           s.faults.some((f) => f === 'vessel-isolated' || f === 'vessel-connection-blocked') ? null : chargeAtVessel(v),
         )
       : null;
-  const early = sets.filter((s) => s.faults.includes('relief-valve-lifts-early')).reduce((a, s) => a + s.probability, 0);
   // The mean over the last log: what the water that is gone or has come divides by, whichever way the pressure went meanwhile.
   const lastMeanBar = tracks.at(-1)?.meanGaugeBar ?? circuit.fillGaugeBar,
     meanBar = (v: Float64Array) => lastMeanBar - v[SLOT.offset]!;
@@ -48,7 +47,7 @@ export function estimates(judged: Judged, testsDone: ReadonlySet<string>): Judge
     lossLPerH: flow(sets, outKOf, meanBar),
     gaugeOffsetBar: testsDone.has('second-gauge') || testsDone.has('gauge-at-zero') ? interval(sets, (v) => v[SLOT.offset]!) : null,
     waterVolumeL: heated ? interval(sets, (v) => v[SLOT.contentL]!) : null,
-    reliefLiftBar: liftOf(judged, early),
+    reliefLiftBar: liftOf(judged),
   };
 }
 
@@ -62,8 +61,9 @@ function flow(sets: JudgedSet[], kOf: (v: Float64Array) => number, acrossBar: (v
 
 /** Where the relief lifts, as the gauge shows it, bar; null where the logs say no more than its marking. A gauge that may lie does not
  *  make that unknown. */
-function liftOf({ sets, circuit, tracks }: Judged, early: number): Interval | null {
-  const topBar = topGaugeBar(tracks) ?? -1;
+function liftOf({ sets, circuit, tracks }: Judged): Interval | null {
+  const topBar = topGaugeBar(tracks) ?? -1,
+    early = sets.filter((s) => s.faults.includes('relief-valve-lifts-early')).reduce((a, s) => a + s.probability, 0);
   if (topBar < NEAR_LIFT * circuit.reliefSetGaugeBar && early < LIFT_SUSPECTED) return null;
   // A relief that saws fits by its mean as well as by its peaks; but no pressure stands far above where it lifts.
   const aboveSdBar = Math.hypot(RISES_ON_SHARE * circuit.reliefSetGaugeBar, READ_OFF_SHARE * circuit.gaugeStepBar),

@@ -1,6 +1,6 @@
+import { acrossHoles } from '../truth/acrossHoles';
 import type { Tier, TruthCase } from '../truth/makeCase';
 import { seeded, type Random } from '../truth/random';
-import { meanOf, rootOf } from '../truth/rootOf';
 import { toStep } from '../truth/toStep';
 import { differs, fillLast, untilItShows, type Maker } from '../truth/untilItShows';
 import { BALANCE_FAULTS, faultsMet, pairsMet } from './balanceFaults';
@@ -59,7 +59,7 @@ function tryBalance(tier: Tier, key: number, leastShownBar: number): TruthCase |
   const measured = r.chance(0.3),
     alreadyDone = r.chance(0.12) ? [{ part: r.pick(['vessel', 'relief-valve', 'pressure-sensor', 'fill-loop', 'gauge']) }] : [],
     complaint = complaintsOf(plant, trace.lifted, r),
-    meanBar = meanOf(trace.bar);
+    across = acrossHoles(trace.bar, plant.mainsBar);
   return {
     tier,
     case: {
@@ -79,8 +79,8 @@ function tryBalance(tier: Tier, key: number, leastShownBar: number): TruthCase |
       contentMeasured: measured,
       riseK: trace.flowC.reduce((a, b) => Math.max(a, b), -99) - trace.flowC[0]!,
       offsetBar: plant.gauge.offsetBar,
-      inflowLPerH: plant.inL * rootOf(plant.mainsBar - meanBar),
-      lossLPerH: (plant.outL + plant.seatL) * rootOf(meanBar),
+      inflowLPerH: plant.inL * across.wayIn,
+      lossLPerH: (plant.outL + plant.seatL) * across.wayOut,
       liftBar: plant.relief.liftBar,
     },
   };

@@ -1,8 +1,8 @@
 import type { WrittenFinding } from '../truth/Doing';
+import { acrossHoles } from '../truth/acrossHoles';
 import type { Tier, TruthCase } from '../truth/makeCase';
 import type { WrittenLog } from '../truth/readings';
 import { seeded, type Random } from '../truth/random';
-import { meanOf, rootOf } from '../truth/rootOf';
 import { toStep } from '../truth/toStep';
 import { differs, fillLast, untilItShows, type Maker } from '../truth/untilItShows';
 import { kindsFor, LOOP_FAULTS, LOOP_FAULT_IDS, LOOP_PAIRS } from './loopFaults';
@@ -97,7 +97,7 @@ function tryLoop(tier: Tier, seed: number, key: number, leastShownBar: number): 
     sheet = sheetOf(sound, plant, byHand, measured, r);
   if (!faults.every((f) => countsBySheet(f, plant, sheet))) return null;
   const complaint = complaintsOf(plant, trace.lifted, r),
-    meanBar = meanOf(trace.bar),
+    across = acrossHoles(trace.bar, plant.mainsBar),
     alreadyDone = r.chance(0.1) ? [{ part: r.pick(['vessel', 'relief-valve', 'gauge', 'pump', 'pressure-sensor']) }] : [];
   return {
     tier,
@@ -118,8 +118,8 @@ function tryLoop(tier: Tier, seed: number, key: number, leastShownBar: number): 
       contentMeasured: measured,
       riseK: trace.flowC.reduce((a, b) => Math.max(a, b), -99) - visit.run.roomC,
       offsetBar: plant.gauge.offsetBar,
-      inflowLPerH: plant.inLPerH * sizeOf(plant) * rootOf((plant.mainsBar - meanBar) / 2),
-      lossLPerH: plant.outLPerH * sizeOf(plant) * rootOf(meanBar / 2),
+      inflowLPerH: plant.inLPerH * sizeOf(plant) * (across.wayIn / Math.SQRT2),
+      lossLPerH: plant.outLPerH * sizeOf(plant) * (across.wayOut / Math.SQRT2),
       liftBar: plant.relief.liftBar,
     },
   };

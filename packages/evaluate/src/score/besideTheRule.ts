@@ -1,5 +1,6 @@
 import type { Tier } from '../truth/makeCase';
-import { isRight, type Judged } from './score';
+import type { Judged } from './Judged';
+import { isRight } from './score';
 import { share } from './statistics';
 
 /** How often a careful rule of thumb is right on visits as easy as those that the goals are meant for, by tier. Stated with the goals; the

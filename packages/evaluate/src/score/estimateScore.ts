@@ -1,4 +1,4 @@
-import type { EstimateName, Judged } from './score';
+import type { EstimateName, Judged } from './Judged';
 import { median, share } from './statistics';
 
 /** How far one kind of estimate can be trusted. */
@@ -15,6 +15,7 @@ export interface EstimateScore {
   outOfNothing: number;
 }
 
+/** A charge, or a content, can be known only where the plant was warmed. */
 const WARMED_K = 20;
 const warmed = ({ truth }: Judged) => truth.riseK >= WARMED_K;
 const gaugeWasHeld = ({ testsDone }: Judged) => testsDone.includes('second-gauge') || testsDone.includes('gauge-at-zero');
@@ -33,22 +34,24 @@ const TRUTHS: Record<EstimateName, { of: (j: Judged) => number | null; asShare?:
   reliefLiftBar: { of: (j) => (sticks(j) ? null : j.truth.liftBar + j.truth.offsetBar) },
 };
 
-/** Every kind of estimate over judged visits. */
+/** One kind of estimate over judged visits. */
+export function scoreEstimate(estimate: EstimateName, judged: readonly Judged[]): EstimateScore {
+  const { of, asShare } = TRUTHS[estimate],
+    asked = judged.flatMap((j) => {
+      const truth = of(j);
+      return truth === null ? [] : [{ truth, said: j.answer.estimates[estimate] ?? null }];
+    });
+  const there = asked.filter(({ truth }) => !asShare || truth > 0),
+    given = there.flatMap(({ truth, said }) => (said ? [{ truth, said }] : []));
+  return {
+    estimate,
+    asked: there.length,
+    given: given.length / Math.max(1, there.length),
+    covered: share(given.map(({ truth, said }) => truth >= said.p05 && truth <= said.p95)),
+    error: median(given.map(({ truth, said }) => Math.abs(said.median - truth) / (asShare ? truth : 1))),
+    outOfNothing: asked.filter(({ truth, said }) => asShare && truth === 0 && said !== null).length,
+  };
+}
+
 export const scoreEstimates = (judged: readonly Judged[]): EstimateScore[] =>
-  (Object.keys(TRUTHS) as EstimateName[]).map((estimate) => {
-    const { of, asShare } = TRUTHS[estimate],
-      asked = judged.flatMap((j) => {
-        const truth = of(j);
-        return truth === null ? [] : [{ truth, said: j.answer.estimates[estimate] ?? null }];
-      });
-    const there = asked.filter(({ truth }) => !asShare || truth > 0),
-      given = there.flatMap(({ truth, said }) => (said ? [{ truth, said }] : []));
-    return {
-      estimate,
-      asked: there.length,
-      given: given.length / Math.max(1, there.length),
-      covered: share(given.map(({ truth, said }) => truth >= said.p05 && truth <= said.p95)),
-      error: median(given.map(({ truth, said }) => Math.abs(said.median - truth) / (asShare ? truth : 1))),
-      outOfNothing: asked.filter(({ truth, said }) => asShare && truth === 0 && said !== null).length,
-    };
-  });
+  (Object.keys(TRUTHS) as EstimateName[]).map((estimate) => scoreEstimate(estimate, judged));

@@ -1,5 +1,5 @@
 import { looksAlike } from './lookAlike';
-import type { Judged } from './score';
+import type { Judged } from './Judged';
 import { share } from './statistics';
 
 export interface Found {

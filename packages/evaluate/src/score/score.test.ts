@@ -2,7 +2,8 @@ import { besideTheRule } from './besideTheRule';
 import { scoreEstimates } from './estimateScore';
 import { foundByFault } from './foundByFault';
 import { looksAlike } from './lookAlike';
-import { confusions, reliability, scoreTier, type Judged } from './score';
+import type { Judged } from './Judged';
+import { confusions, reliability, scoreTier } from './score';
 
 const judged = (truth: string[], hypotheses: [string[], number][], testsDone: string[] = []): Judged => ({
   id: 'x',

@@ -1,26 +1,8 @@
-import type { Truth, Tier } from '../truth/makeCase';
+import type { Tier } from '../truth/makeCase';
+import { scoreEstimate } from './estimateScore';
+import type { Judged } from './Judged';
 import { looksAlike } from './lookAlike';
 import { median, share } from './statistics';
-
-interface Interval {
-  median: number;
-  p05: number;
-  p95: number;
-}
-export type EstimateName = 'prechargeBar' | 'waterVolumeL' | 'inflowLPerH' | 'lossLPerH' | 'gaugeOffsetBar' | 'reliefLiftBar';
-export interface Answer {
-  hypotheses: { faults: string[]; probability: number }[];
-  estimates: Record<EstimateName, Interval | null>;
-}
-export interface Judged {
-  id: string;
-  tier: Tier;
-  truth: Truth;
-  testsDone: string[];
-  answer: Answer;
-  rule: string[];
-  seconds: number;
-}
 
 export interface TierScore {
   tier: Tier | 'all';
@@ -47,10 +29,7 @@ export const isRight = (j: Judged, faults: string[]): boolean => looksAlike([...
 export function scoreTier(tier: Tier | 'all', all: Judged[]): TierScore {
   const of = all.filter((j) => tier === 'all' || j.tier === tier);
   const first = (j: Judged, n: number) => j.answer.hypotheses.slice(0, n);
-  // A charge can be known only where the plant was warmed.
-  const charged = of.filter((j) => j.truth.chargeBar !== null && j.truth.riseK >= 20);
-  const known = charged.filter((j) => j.answer.estimates.prechargeBar !== null);
-  const error = (js: Judged[]) => median(js.map((j) => Math.abs(j.answer.estimates.prechargeBar!.median - j.truth.chargeBar!)));
+  const charge = (js: Judged[]) => scoreEstimate('prechargeBar', js);
   const measured = (j: Judged) => j.truth.contentMeasured || j.testsDone.includes('draw-off');
   return {
     tier,
@@ -71,14 +50,10 @@ export function scoreTier(tier: Tier | 'all', all: Judged[]): TierScore {
           ),
         0,
       ) / Math.max(1, of.length),
-    chargeGiven: known.length / Math.max(1, charged.length),
-    chargeCovered: share(
-      known.map(
-        (j) => j.truth.chargeBar! >= j.answer.estimates.prechargeBar!.p05 && j.truth.chargeBar! <= j.answer.estimates.prechargeBar!.p95,
-      ),
-    ),
-    chargeErrorMeasuredBar: error(known.filter(measured)),
-    chargeErrorEstimatedBar: error(known.filter((j) => !measured(j))),
+    chargeGiven: charge(of).given,
+    chargeCovered: charge(of).covered,
+    chargeErrorMeasuredBar: charge(of.filter(measured)).error,
+    chargeErrorEstimatedBar: charge(of.filter((j) => !measured(j))).error,
     secondsMedian: median(of.map((j) => j.seconds)),
   };
 }

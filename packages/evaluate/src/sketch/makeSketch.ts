@@ -1,6 +1,6 @@
+import { acrossHoles } from '../truth/acrossHoles';
 import type { Tier, TruthCase } from '../truth/makeCase';
 import { seeded, type Random } from '../truth/random';
-import { meanOf, rootOf } from '../truth/rootOf';
 import { toStep } from '../truth/toStep';
 import { differs, fillLast, untilItShows, type Maker } from '../truth/untilItShows';
 import { runSketch, type SketchSchedule } from './runSketch';
@@ -56,7 +56,7 @@ function trySketch(tier: Tier, key: number, leastShownBar: number): TruthCase | 
   )
     return null;
   const { sheet, contentMeasured } = sheetOf(sound, plant, byHand, r),
-    meanBar = meanOf(trace.bar);
+    across = acrossHoles(trace.bar, plant.mainsBar);
   return {
     tier,
     case: { format: 'jumper-case', version: 1, id: '', circuit: sheet, logs: [log], findings: findings.filter((f) => f !== null) },
@@ -67,8 +67,8 @@ function trySketch(tier: Tier, key: number, leastShownBar: number): TruthCase | 
       contentMeasured,
       riseK: trace.flowC.reduce((a, b) => Math.max(a, b), -99) - trace.flowC[0]!,
       offsetBar: plant.offsetBar,
-      inflowLPerH: plant.inK * rootOf(plant.mainsBar - meanBar),
-      lossLPerH: (plant.outK + plant.dripK) * rootOf(meanBar),
+      inflowLPerH: plant.inK * across.wayIn,
+      lossLPerH: (plant.outK + plant.dripK) * across.wayOut,
       liftBar: plant.reliefBar,
     },
   };

@@ -1,7 +1,7 @@
+import { acrossHoles } from './acrossHoles';
 import type { WrittenFinding } from './Doing';
 import { handLog, loggerLog, type WrittenLog } from './readings';
 import { seeded, type Random } from './random';
-import { meanOf, rootOf } from './rootOf';
 import { runPlant, type Schedule, type Trace } from './runPlant';
 import { soundPlant, type TruePlant } from './TruePlant';
 import { faultPairs, singleFaults, TRUE_FAULTS } from './trueFaults';
@@ -189,7 +189,7 @@ function tryCase(tier: Tier, seed: number, attempt: number, leastShownBar: numbe
 
 /** What is so of a plant with some faults, as far as some hours of it show. */
 export function truthOf(plant: TruePlant, faults: readonly string[], traces: readonly Trace[], contentMeasured: boolean): Truth {
-  const meanBar = meanOf(traces.at(-1)!.systemBar);
+  const across = acrossHoles(traces.at(-1)!.systemBar, plant.mainsBar);
   return {
     faults: [...faults].sort(),
     chargeBar: plant.vesselOpen ? plant.chargeBar : null,
@@ -197,8 +197,8 @@ export function truthOf(plant: TruePlant, faults: readonly string[], traces: rea
     contentMeasured,
     riseK: Math.max(...traces.map((t) => t.flowC.reduce((a, b) => Math.max(a, b), -99) - t.flowC[0]!)),
     offsetBar: plant.gauge.offsetBar,
-    inflowLPerH: (plant.seepFill + plant.seepCoil) * rootOf(plant.mainsBar - meanBar),
-    lossLPerH: (plant.leak + plant.reliefDrip) * rootOf(meanBar),
+    inflowLPerH: (plant.seepFill + plant.seepCoil) * across.wayIn,
+    lossLPerH: (plant.leak + plant.reliefDrip) * across.wayOut,
     liftBar: plant.reliefBar,
   };
 }

@@ -1,7 +1,8 @@
 import { makeCaseWithPlant, scheduleOf, truthOf, type Made, type Tier, type TruthCase } from './makeCase';
 import { seeded, type Random } from './random';
-import { handLog } from './readings';
+import { handLog, type WrittenLog } from './readings';
 import { runPlant, type Schedule } from './runPlant';
+import type { TruePlant } from './TruePlant';
 import { fedByItself } from './trueFindings';
 
 /** Tiers of which there are visits with something mended: single faults and pairs, each with findings. */
@@ -60,8 +61,8 @@ function mend({ made, plantWith }: Made, r: Random): TruthCase | null {
   const schedule = heatRun(plant, r),
     trace = runPlant(plant, schedule),
     log = handLog(plant, trace, schedule, r);
-  const at = (hours: number) => new Date(Date.parse('2026-03-04T09:10:00Z') + 3_600_000 * hours).toISOString(),
-    before = made.case.logs as { samples: { tS: number[] } }[],
+  const before = made.case.logs as WrittenLog[],
+    at = (hours: number) => new Date(Date.parse(before[0]!.startedAt) + 3_600_000 * hours).toISOString(),
     doneH = Math.max(...before.map((l) => l.samples.tS.at(-1)!)) / 3600 + HOURS_OF_WORK;
   return {
     tier: made.tier,
@@ -75,7 +76,7 @@ function mend({ made, plantWith }: Made, r: Random): TruthCase | null {
 }
 
 /** A schedule with heat in it: the check after the work is one. */
-function heatRun(plant: Parameters<typeof scheduleOf>[0], r: Random): Schedule {
+function heatRun(plant: TruePlant, r: Random): Schedule {
   for (;;) {
     const schedule = scheduleOf(plant, 'hand', r);
     if (schedule.heat.length) return schedule;

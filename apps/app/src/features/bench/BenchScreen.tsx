@@ -1,11 +1,11 @@
 import { router } from 'expo-router';
-import { ScrollView, useWindowDimensions, View } from 'react-native';
+import { ScrollView, View } from 'react-native';
 import type { JobParts } from '@jumper/contract';
 import { Button } from '../../ui/Button';
+import { useColumns } from '../../ui/Columns';
 import { Header } from '../../ui/Header';
 import { Key } from '../../ui/Key';
 import { State } from '../../ui/State';
-import { COLUMNS_PX } from '../../ui/places';
 import { Text } from '../../ui/Text';
 import { LoopFigure } from '../figure/LoopFigure';
 import { SyncBadge } from '../jobs/SyncBadge';
@@ -45,7 +45,7 @@ export function BenchScreen({ jobId, after }: { jobId: string; after?: string })
 
 /** The same parts one below the other on a phone, side by side on a wide screen. */
 function Bench({ parts, after }: { parts: JobParts; after?: string }) {
-  const wide = useWindowDimensions().width >= COLUMNS_PX,
+  const wide = useColumns(),
     bench = useBench(parts),
     { view, units } = bench;
   const dock = <BenchDock bench={bench} wide={wide} />;

@@ -24,7 +24,7 @@ import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
 import { SheetFields } from '../sheet/SheetFields';
 import { Choice } from '../../ui/Choice';
-import { Columns, roomy, useColumns } from '../../ui/Columns';
+import { Columns, useRoom } from '../../ui/Columns';
 import { CircuitPicker } from '../jobs/CircuitPicker';
 import { useJobs } from '../jobs/jobData';
 import { PLANT_IDS, PLANT_TITLES, type PlantId } from '../sheet/plants';
@@ -110,9 +110,9 @@ export function NewJobScreen() {
     router.replace(`/jobs/${jobId}`);
   };
 
-  const columns = useColumns();
+  const room = useRoom();
   return (
-    <View className={`mx-auto w-full flex-1 ${roomy(columns)}`}>
+    <View className={`mx-auto w-full flex-1 ${room}`}>
       <Header title="New job" subtitle={known ? `${known.site}, known circuit` : PLANT_TITLES[plant]} backTo="/" />
       <ScrollView className="flex-1" contentContainerClassName="gap-5 p-4">
         {picking ? (
@@ -144,7 +144,7 @@ export function NewJobScreen() {
           problem={problems.site ?? null}
           hint="Street and number, or the name of the house"
         />
-        <Columns gap="gap-x-4 gap-y-5">
+        <Columns lines="gap-y-5">
           <View role="group" aria-label="What is the complaint" className="gap-2">
             <Text className="font-medium text-[14px] text-ink2">What is the complaint</Text>
             <View className="flex-row flex-wrap gap-2">

@@ -19,7 +19,7 @@ export function SettingsScreen() {
         <SyncBadge />
       </Header>
       <ScrollView className="flex-1" contentContainerClassName="gap-5 p-4">
-        <Columns gap="gap-x-4 gap-y-5">
+        <Columns lines="gap-y-5">
           <Choice<Units['pressure']>
             label="Pressure"
             value={units.pressure}

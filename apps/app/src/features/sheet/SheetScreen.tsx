@@ -4,7 +4,7 @@ import { ScrollView, View } from 'react-native';
 import type { JobParts, SheetRecord } from '@jumper/contract';
 import type { CircuitSheet } from '@jumper/core';
 import { Button } from '../../ui/Button';
-import { Columns, roomy, useColumns } from '../../ui/Columns';
+import { Columns, useRoom } from '../../ui/Columns';
 import { Field } from '../../ui/Field';
 import { Header } from '../../ui/Header';
 import { Key } from '../../ui/Key';
@@ -40,7 +40,7 @@ function Editor({ parts }: { parts: JobParts }) {
     setCopying(false);
     setProblems({});
   };
-  const columns = useColumns();
+  const room = useRoom();
   const back = `/jobs/${parts.job.id}`;
   const save = async () => {
     const result = sheetOf(form, units, parts.sheet.sheet as unknown as CircuitSheet);
@@ -50,7 +50,7 @@ function Editor({ parts }: { parts: JobParts }) {
   };
   const bad = Object.values(problems);
   return (
-    <View className={`mx-auto w-full flex-1 ${roomy(columns)}`}>
+    <View className={`mx-auto w-full flex-1 ${room}`}>
       <Header title="Circuit" subtitle={parts.sheet.site} backTo={back} />
       <ScrollView className="flex-1" contentContainerClassName="gap-4 p-4">
         <Columns>

@@ -24,7 +24,7 @@ export function ToolsScreen({ jobId }: { jobId?: string }) {
               {group}
             </Text>
             <View role="list" aria-label={group}>
-              <Columns gap="gap-x-4">
+              <Columns lines="">
                 {CALCULATOR_IDS.filter((id) => calculator(id).group === group).map((id) => (
                   <View key={id} role="listitem" className="border-t border-hair">
                     <Link href={`/tools/${id}${jobId ? `?job=${jobId}` : ''}` as never} asChild>

@@ -4,8 +4,6 @@ import { outcomesHangOnDraw, testOutcomes } from './testOutcomes';
 import type { TestId } from '../tests';
 import { testMinutes } from './watchLength';
 
-/** Sets that are asked what a test would show under them: the rest have next to nothing. */
-export const MOST_SETS = 24;
 const MOST_DRAWS = 40;
 
 /** How long a test takes on this job, minutes. */

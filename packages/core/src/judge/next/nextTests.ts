@@ -5,10 +5,12 @@ import type { NextTest } from '../Diagnosis';
 import type { Judged } from '../judgeEvidence';
 import type { JudgedSet } from '../JudgedSet';
 import { beforeFindings } from '../probabilities';
-import { minutesOf, MOST_SETS, mixture, outcomesOf } from './expectedOutcomes';
+import { minutesOf, mixture, outcomesOf } from './expectedOutcomes';
 import { outlook } from './outlook';
 import { TEST_IDS, testRow, type TestId } from '../tests';
 
+/** Sets that are asked what a test would show under them: the rest have next to nothing. */
+const MOST_SETS = 24;
 /** Below this a test is not worth the walk, bits. */
 const LEAST_BITS = 0.03;
 /** Nor when it tells less than this share of what the most telling one does. */
@@ -25,14 +27,7 @@ export function nextTests(judged: Judged, sheet: CircuitSheet, found: readonly F
       minutes = minutesOf(test, judged);
     return [
       {
-        next: {
-          test,
-          informationBits: bits,
-          minutes: minutes + cooling,
-          intrusive: row.intrusive,
-          text: row.tells,
-          outlook: outlook(test, judged),
-        },
+        next: { test, informationBits: bits, minutes: minutes + cooling, intrusive: row.intrusive, text: row.tells },
         rate: bits / (minutes + row.effort + cooling + WALK_MIN),
       },
     ];
@@ -42,7 +37,7 @@ export function nextTests(judged: Judged, sheet: CircuitSheet, found: readonly F
   return rows
     .filter((r) => r.next.informationBits >= LEAST_OF_MOST * most)
     .sort((a, b) => b.rate - a.rate)
-    .map((r) => r.next);
+    .map(({ next }) => ({ ...next, outlook: outlook(next.test, sets, judged) }));
 }
 
 /** A look or a touch that may well change what is done next: nobody goes to work without it. */

@@ -1,9 +1,10 @@
 import type { ResolvedCircuit } from '../../circuit/resolveCircuit';
 import { inBar, plainly, say, type Said } from '../../units/said';
 import type { Outlook } from '../Diagnosis';
-import { MOST_SETS, outcomesOf } from './expectedOutcomes';
+import { outcomesOf } from './expectedOutcomes';
 import { OUTCOME_TABLES } from '../findings/outcomeTable';
 import type { Judged } from '../judgeEvidence';
+import type { JudgedSet } from '../JudgedSet';
 import { withProbabilities } from '../probabilities';
 import { prechargeCutsBar } from './testOutcomes';
 import { testRow, type TestId } from '../tests';
@@ -46,10 +47,10 @@ function labelsOf(test: TestId, c: ResolvedCircuit): Said[] | null {
 }
 
 /** How a test may come out, in the order in which it is asked, and what would then be thought first: by the same rules by which it will be
- *  judged. Empty where the ways are too many for words, or where what was found is held against work that was done since. */
-export function outlook(test: TestId, judged: Judged): Outlook[] {
+ *  judged. Empty where the ways are too many for words, or where what was found is held against work that was done since.
+ *  @param sets those that are asked; the rest have next to nothing */
+export function outlook(test: TestId, sets: JudgedSet[], judged: Judged): Outlook[] {
   const labels = labelsOf(test, judged.seen),
-    sets = judged.sets.slice(0, MOST_SETS).filter((s) => s.probability > 1e-4),
     shares = sets.map((s) => outcomesOf(test, s, judged));
   if (!labels || !sets.length || shares.some((p) => p?.length !== labels.length) || sets.some((s) => s.proofEvidence !== undefined))
     return [];
