@@ -5,6 +5,7 @@ import { caseFile } from '@jumper/contract';
 import {
   diagnose,
   faultRow,
+  leftWarm,
   resolveCircuit,
   testRow,
   watchAfterLogsMin,
@@ -12,8 +13,10 @@ import {
   type CircuitSheet,
   type Diagnosis,
   type FaultId,
+  type Finding,
   type PressureLog,
   type TestId,
+  waitFor,
 } from '@jumper/core';
 import { CHECKLIST, makeVisit, type Visit } from '@jumper/evaluate';
 import { inThreads, type Share } from './inThreads';
@@ -28,8 +31,9 @@ interface Outcome {
 const ORDERS = ['judge', 'judge, proven', 'checklist'] as const;
 type Visited = Record<(typeof ORDERS)[number], Outcome>;
 
-/** A technician does not go on for ever. */
-const MOST_TESTS = 10;
+/** A technician does not go on for ever, nor wait on a visit for what is done next morning, min. */
+const MOST_TESTS = 10,
+  MOST_WAIT_MIN = 180;
 
 const repairOf = (faults: string[]) => [...new Set(faults.map((f) => faultRow(f as FaultId).repair))].sort().join('+');
 
@@ -44,9 +48,11 @@ function leadRepair(d: Diagnosis): string {
  *  @returns how it ends there, and how it ends when the test that would prove it wrong is done too, where one is left and can be done here
  */
 function run(visit: Visit, order: (d: Diagnosis) => string[], proves: boolean): { unproven: Outcome; proven: Outcome } {
-  const findings: object[] = [],
-    done = new Set<string>();
-  let minutes = 0,
+  const findings: Finding[] = [],
+    done = new Set<string>(),
+    logEndS = logsOf(visit).at(-1)?.samples.tS.at(-1) ?? 0;
+  let passedMin = 0,
+    minutes = 0,
     proved = !proves,
     unproven: Outcome | null = null;
   for (;;) {
@@ -54,24 +60,30 @@ function run(visit: Visit, order: (d: Diagnosis) => string[], proves: boolean): 
     const now: Outcome = { tests: findings.length, minutes, right: leadRepair(d) === repairOf(visit.truth.faults), sure: d.enoughKnown };
     if (d.enoughKnown) unproven ??= now;
     const tests = d.enoughKnown ? (d.provingTest ? [d.provingTest] : []) : order(d);
-    const next = (d.enoughKnown && proved) || findings.length >= MOST_TESTS ? undefined : firstAble(visit, tests, done);
+    const next = (d.enoughKnown && proved) || findings.length >= MOST_TESTS ? undefined : firstAble(visit, tests, done, findings);
     if (!next) return { unproven: unproven ?? now, proven: now };
     proved = !proves || d.enoughKnown;
-    minutes += minutesOf(visit, next.test) + testRow(next.test as TestId).effort;
+    passedMin += waitMin(visit, next.test, findings) + minutesOf(visit, next.test);
+    minutes = passedMin + findings.reduce((sum, f) => sum + testRow(f.test).effort, testRow(next.test as TestId).effort);
     // Neither the judge's order nor a checklist's tells what anybody suspects.
-    findings.push({ ...next, proposed: true });
+    findings.push({ ...next, test: next.test as TestId, proposed: true, atS: logEndS + 60 * passedMin });
   }
 }
 
-/** A watch takes as long as this circuit needs, whoever proposes it. */
-const minutesOf = (visit: Visit, test: string) => {
-  const circuit = resolveCircuit(visit.case.circuit as CircuitSheet);
-  return watchAfterLogsMin(test as TestId, circuit, (visit.case.logs ?? []) as PressureLog[]) ?? testRow(test as TestId).minutes;
-};
+const circuitOf = (visit: Visit) => resolveCircuit(visit.case.circuit as CircuitSheet),
+  logsOf = (visit: Visit) => (visit.case.logs ?? []) as PressureLog[];
 
-function firstAble(visit: Visit, tests: string[], done: Set<string>) {
+/** A watch takes as long as this circuit needs, whoever proposes it. */
+const minutesOf = (visit: Visit, test: string) =>
+  watchAfterLogsMin(test as TestId, circuitOf(visit), logsOf(visit)) ?? testRow(test as TestId).minutes;
+
+/** And what has to be cool has to be, whoever opens it. */
+const waitMin = (visit: Visit, test: string, findings: Finding[]) =>
+  waitFor(test as TestId, leftWarm(logsOf(visit), findings, circuitOf(visit).maxFlowC))?.minutes ?? 0;
+
+function firstAble(visit: Visit, tests: string[], done: Set<string>, findings: Finding[]) {
   for (const test of tests) {
-    if (done.has(test)) continue;
+    if (done.has(test) || waitMin(visit, test, findings) > MOST_WAIT_MIN) continue;
     done.add(test);
     const finding = visit.perform(test, minutesOf(visit, test));
     if (finding) return finding;

@@ -197,6 +197,7 @@ export const caseFile = z.looseObject({
   title: z.string().optional(),
   complaint: z.array(complaint).optional(),
   alreadyDone: z.array(z.looseObject({ part: z.enum(REPLACEABLE_PARTS) })).optional(),
+  partsInHand: z.array(z.enum(REPLACEABLE_PARTS)).optional(),
   circuit: circuitSheet,
   logs: z.array(pressureLog).optional(),
   findings: z.array(finding).optional(),

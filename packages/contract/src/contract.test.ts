@@ -193,6 +193,26 @@ describe('a job and its case', () => {
     expect(caseFile.safeParse(asCase(back as never)).success).toBe(true);
   });
 
+  it('what was found after all that was logged says how long after, there and back, until work was done', () => {
+    const atS = CASE.logs[0]!.samples.tS.at(-1)! + 2400;
+    const findings = [{ ...CASE.findings[0]!, atS }, CASE.findings[1]!],
+      file = (more: object) => caseToRecords(caseFile.parse({ ...CASE, findings, ...more }), { newId, now: '2026-03-05T08:00:00Z' });
+    // As somebody enters them: their time is the record's.
+    const entered = (records: ReturnType<typeof file>) => ({
+      ...records,
+      facts: records.facts.map((f) =>
+        f.body.kind === 'finding' ? { ...f, body: { ...f.body, finding: { ...f.body.finding, atS: undefined } } } : f,
+      ),
+    });
+    const laterS = (records: ReturnType<typeof file>) => jobToCase(records).findings!.map((f) => f.atS);
+    expect(laterS(file({}))).toEqual([undefined, atS]);
+    expect(laterS(entered(file({})))).toEqual([undefined, atS]);
+    expect(laterS(entered(file({ repairs: [{ kind: 'vessel-recharged', at: '2026-03-04T12:00:00Z', toBar: 0.8 }] })))).toEqual([
+      undefined,
+      undefined,
+    ]);
+  });
+
   it('every record passes its own schema', () => {
     for (const f of records.facts) expect(factRecord.safeParse(f).success).toBe(true);
   });

@@ -34,7 +34,6 @@ export function jobToCase({ job, sheet, facts }: JobParts): Case {
   const recorded = standing.flatMap((f) =>
     f.body.kind === 'log' ? [{ ...epochAt(f.body.at), ...(f.body.log as unknown as PressureLog) }] : [],
   );
-  const findings = standing.flatMap((f) => (f.body.kind === 'finding' ? [{ ...epochAt(f.body.at), ...f.body.finding }] : []));
   const repairs = standing.flatMap((f) => (f.body.kind === 'repair' ? [{ at: f.body.at, ...f.body.repair }] : []));
   const logs = [
     ...recorded,
@@ -43,6 +42,9 @@ export function jobToCase({ job, sheet, facts }: JobParts): Case {
       firstRepair,
     ),
   ].sort((a, b) => startMs(a) - startMs(b));
+  const findings = standing.flatMap((f) =>
+    f.body.kind === 'finding' ? [{ ...epochAt(f.body.at), ...f.body.finding, ...afterLogs(logs, f.body.at, firstRepair) }] : [],
+  );
   return {
     format: 'jumper-case',
     version: 1,
@@ -64,6 +66,16 @@ function asRead({ sheet, assumed }: SheetRecord): Case['circuit'] {
   if (!circuit.fill || !assumed.includes('fill.mainsBar')) return circuit;
   const { mainsBar: _, ...fill } = circuit.fill;
   return { ...circuit, fill };
+}
+
+/** When a finding was made, from the first log's start, where that was after all that was logged: the judge then knows how long a circuit
+ *  has cooled. Once work was done its time says nothing, since work is often written down after what proves it. */
+function afterLogs(logs: PressureLog[], at: string, firstRepairMs: number): { atS?: number } {
+  const [first] = logs,
+    last = logs.at(-1);
+  if (!first?.startedAt || !last?.startedAt || firstRepairMs < Infinity) return {};
+  const endMs = startMs(last) + 1000 * Math.max(last.samples.tS.at(-1) ?? 0, last.events?.at(-1)?.tS ?? 0);
+  return Date.parse(at) > endMs ? { atS: (Date.parse(at) - startMs(first)) / 1000 } : {};
 }
 
 const startMs = (log: PressureLog) => (log.startedAt ? Date.parse(log.startedAt) : 0);
@@ -119,6 +131,8 @@ function handLogs(bodies: FactBody[], firstRepairMs: number): PressureLog[] {
 
 /** What a circuit is called of which a file says neither title nor name. */
 const UNNAMED = 'Circuit without a name';
+const secondsAfter = (startedAt: string | undefined, atS: number | undefined): string | null =>
+  startedAt === undefined || atS === undefined ? null : new Date(Date.parse(startedAt) + 1000 * atS).toISOString();
 /** A time as records keep it; one that says no offset is of this clock. */
 const withOffset = (time: string): string => (/(Z|[+-]\d\d:?\d\d)$/i.test(time) ? time : new Date(time).toISOString());
 
@@ -170,7 +184,7 @@ export function caseToRecords(
       }),
     );
   }
-  for (const f of file.findings ?? []) add({ kind: 'finding', at: openedAt, finding: f });
+  for (const f of file.findings ?? []) add({ kind: 'finding', at: secondsAfter(startedAt, f.atS) ?? openedAt, finding: f });
   for (const r of file.repairs ?? []) add({ kind: 'repair', at: r.at ? withOffset(r.at) : now, repair: r });
   return { circuit, sheet, job, facts };
 }

@@ -34,6 +34,8 @@ export interface Case {
   title?: string;
   complaint?: Complaint[];
   alreadyDone?: { part: ReplaceablePart }[];
+  /** Parts that came along on this visit; left out where nobody said. */
+  partsInHand?: ReplaceablePart[];
   circuit: CircuitSheet;
   logs?: PressureLog[];
   findings?: Finding[];

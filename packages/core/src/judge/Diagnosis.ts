@@ -1,6 +1,7 @@
 import type { SheetWarning } from '../circuit/sheetWarnings';
 import type { Said } from '../units/said';
 import type { FaultId } from './faults';
+import type { Wait } from './next/waiting';
 import type { TestId } from './tests';
 
 export interface Interval {
@@ -33,7 +34,10 @@ export interface Outlook {
 export interface NextTest {
   test: TestId;
   informationBits: number;
+  /** With the wait before it. */
   minutes: number;
+  /** What it waits for before it can be done; left out where it can be done at once. */
+  wait?: Wait;
   intrusive: boolean;
   text: string;
   /** How it may come out, and what would then be thought first; empty where that is not for a few words. */

@@ -1,6 +1,4 @@
 import { expectedPressure } from '../circuit/expectedPressure';
-import type { CircuitSheet } from '../circuit/CircuitSheet';
-import type { PressureLog } from '../log/PressureLog';
 import { sheetWarnings } from '../circuit/sheetWarnings';
 import { asTheVisitShows } from './asTheVisitShows';
 import type { Evidence } from './Evidence';
@@ -10,17 +8,18 @@ import type { Case } from './Case';
 import { contradictions, latestOnly } from './contradictions';
 import type { Diagnosis, Judgement } from './Diagnosis';
 import { estimates } from './estimates';
-import { applicableFaults, faultRow, sureEnoughFor, type FaultId } from './faults';
+import { applicableFaults, faultRow, type FaultId } from './faults';
 import { judgeEvidence, type Judged, type Progress } from './judgeEvidence';
 import type { JudgedSet } from './JudgedSet';
 import { nextTests, provingTest, repairKey, tellsMoreQuickly } from './next/nextTests';
+import { leftWarm } from './next/waiting';
 import { weightedSets, type WeightedSet } from './priors';
 import { withPriors } from './probabilities';
+import { sureEnoughFor } from './repairCosts';
 import { rechargesInLogs, splitEpochs } from './splitEpochs';
 
 const MOST_HYPOTHESES = 25,
   MOST_PREDICTED = 6;
-const HOT_C = 50;
 
 /** Ranks the faults of a case. Pure and repeatable: same case and build, same answer.
  *  @param onFile a valid case (checked by the contract); logs and findings may be empty
@@ -46,27 +45,27 @@ export function diagnose(onFile: Case, told: Progress = () => {}): Diagnosis {
   if (!worked) {
     // As if the judge had asked for every test: nobody buys a part on the strength of what somebody seems to suspect.
     const unhinted = weightedSets({ ...input, findings: made.map((f) => ({ ...f, proposed: true })) });
-    return answer(judgementOf(onFile.circuit, asFound, found, split.asFound, { unhinted }));
+    return answer(judgementOf(onFile, asFound, found, split.asFound, { unhinted }));
   }
   const left = withLatest(split.afterWork),
     now = judgeEvidence(left, afterRepairs(asFound.sets, priors, repairs), (share) => told((1 + share) / 2));
   return {
     ...answer(
-      judgementOf(onFile.circuit, heldAgainstTheProof(asFound, now, repairs), found, split.asFound, {
+      judgementOf(onFile, heldAgainstTheProof(asFound, now, repairs), found, split.asFound, {
         after: { judged: now, evidence: left },
       }),
     ),
-    now: judgementOf(onFile.circuit, now, left, split.afterWork),
+    now: judgementOf(onFile, now, left, split.afterWork),
   };
 }
 
 const withLatest = (evidence: Evidence): Evidence => ({ ...evidence, findings: latestOnly(evidence.findings) });
 
-/** The answer in words and numbers. @param sheet as it was handed in: every fault that it does not rule out has its share, if only nothing
- *  @param latest what was judged @param evidence the same with the tests that were done again since @param unhinted
+/** The answer in words and numbers. @param circuit the sheet as it was handed in: every fault that it does not rule out has its share, if
+ *  only nothing @param latest what was judged @param evidence the same with the tests that were done again since @param unhinted
  *  the priors without what the choice of tests hints at, where there is any @param after what came after the work */
 function judgementOf(
-  sheet: CircuitSheet,
+  { circuit: sheet, partsInHand }: Case,
   judged: Judged,
   latest: Evidence,
   evidence: Evidence,
@@ -81,8 +80,8 @@ function judgementOf(
     leadRepair = lead ? repairKey(lead) : '';
   const shareOf = (sets: readonly JudgedSet[]) => sets.filter((s) => repairKey(s) === leadRepair).reduce((a, s) => a + s.probability, 0),
     leadShare = Math.min(shareOf(judged.sets), unhinted ? shareOf(withPriors(judged.sets, unhinted)) : 1);
-  const last = lastFlowC(latest.logs),
-    next = nextTests(judged, evidence.circuit, found, last !== null && last > HOT_C);
+  const left = leftWarm(latest.logs, found, judged.circuit.maxFlowC),
+    next = nextTests(judged, evidence.circuit, found, left);
   return {
     hypotheses: judged.sets.slice(0, MOST_HYPOTHESES).map(({ faults, probability }) => ({ faults, probability })),
     marginals,
@@ -98,9 +97,10 @@ function judgementOf(
         sureEnoughFor(
           lead.faults.map((f) => faultRow(f).repair),
           next.some(tellsMoreQuickly),
+          partsInHand,
         ) &&
       (judged.tracks.length > 0 || done.size > 0),
-    provingTest: provingTest(judged, evidence.circuit, found),
+    provingTest: provingTest(judged, evidence.circuit, found, left),
     predictions: predictions(judged, latest.logIndices),
   };
 }
@@ -124,8 +124,4 @@ function predictions(judged: Judged, logIndices: number[]): Judgement['predictio
     tS: [...track.tS],
     suspects: suspects.flatMap((s) => (s.fit.predicted[k] ? [{ faults: s.faults, gaugeBar: [...s.fit.predicted[k]!] }] : [])),
   }));
-}
-
-function lastFlowC(logs: PressureLog[]): number | null {
-  return logs.at(-1)?.samples.flowC?.findLast((c) => c !== null) ?? null;
 }

@@ -51,38 +51,6 @@ export type RepairId =
   | 'treat-water'
   | 'nothing';
 
-/** Repairs that buy no part, and are undone as easily as done; leaving it as it is among them. */
-const COSTS_NO_PART: ReadonlySet<RepairId> = new Set([
-  'nothing',
-  'recharge-vessel',
-  'open-vessel-valve',
-  'lower-charge',
-  'set-feed',
-  'close-bypass',
-  'restore-feed',
-  'find-leak',
-  'vent-air',
-  'fill-up',
-  'let-down',
-  'open-pump-valve',
-  'vent-branch',
-  'set-mixing',
-  'restore-call',
-  'clean-glass',
-  'lower-level',
-  'clear-pigtail',
-  'clean-water',
-  'lengthen-cycles',
-  'treat-water',
-]);
-export const buysNoPart = (repairs: readonly RepairId[]): boolean => repairs.every((r) => COSTS_NO_PART.has(r));
-/** From what probability on a repair is done: sooner where no part is bought for it and no quick test is left that would tell more, since
- *  it shows by itself whether it was the right one. */
-const SURE_TO_BUY = 0.9,
-  SURE_TO_TRY = 0.8;
-export const sureEnoughFor = (repairs: readonly RepairId[], tellsMoreQuickly: boolean): number =>
-  !tellsMoreQuickly && buysNoPart(repairs) ? SURE_TO_TRY : SURE_TO_BUY;
-
 export interface FaultRow {
   /** As a technician says it. */
   title: string;

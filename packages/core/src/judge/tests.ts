@@ -21,6 +21,14 @@ export interface TestRow {
   minutes: number;
   effort: number;
   intrusive: boolean;
+  /** Done only once the water is below this, °C: who opens it would be scalded. */
+  coolBelowC?: number;
+  /** What it looks for hides behind the fall of a circuit that cools, until the water is below this, °C. */
+  stillBelowC?: number;
+  /** Done with the heat off for so long, h. */
+  restedH?: number;
+  /** Done with the heat on and the water above this, °C. */
+  hotAboveC?: number;
   outcomes?: readonly string[];
   values?: Record<string, ValueSpec>;
   flags?: readonly string[];
@@ -51,6 +59,10 @@ const reliefDrips = (found: readonly Found[]) =>
       (f.test === 'discharge-pipe' && (f.outcome === 'dripping' || f.outcome === 'running')) ||
       (f.test === 'discharge-catch' && (f.volumeMl ?? 0) > 0),
   );
+/** Cool enough to be opened, and cold enough to stand still over a quarter of an hour, and warm enough to tell where the heat goes, °C; common practice. */
+const COOL_C = 50,
+  STILL_C = 35,
+  HOT_C = 45;
 const sealed = (
   title: string,
   tells: string,
@@ -58,7 +70,16 @@ const sealed = (
   effort: number,
   intrusive: boolean,
   rest: Partial<TestRow>,
-): TestRow => ({ title, tells, plant: 'sealed', minutes: minutesAtJob, effort, intrusive, ...rest });
+): TestRow => ({
+  title,
+  tells,
+  plant: 'sealed',
+  minutes: minutesAtJob,
+  effort,
+  intrusive,
+  ...(intrusive ? { coolBelowC: COOL_C } : {}),
+  ...rest,
+});
 const flow = (title: string, tells: string, minutesAtJob: number, rest: Partial<TestRow>): TestRow => ({
   title,
   tells,
@@ -81,7 +102,7 @@ const steam = (title: string, tells: string, minutesAtJob: number, rest: Partial
 /** The product's catalogue of tests, with the outcomes and values that a finding may carry. Minutes are common practice. */
 // prettier-ignore
 export const TESTS = {
-  'idle-cold-pressure': sealed('Cold pressure, heat off since last night', 'High with no heat rules out the vessel.', 1, 0, false, { values: { valueBar: bar, idleHours: opt({ unit: 'h', least: 0, most: 10_000 }) } }),
+  'idle-cold-pressure': sealed('Cold pressure, heat off since last night', 'High with no heat rules out the vessel.', 1, 0, false, { restedH: 8, values: { valueBar: bar, idleHours: opt({ unit: 'h', least: 0, most: 10_000 }) } }),
   'discharge-pipe': sealed('Look at the discharge pipe', 'Dry, stained or dripping tells what the relief has done.', 2, 0, false, { outcomes: ['dry', 'stained', 'dripping', 'running'], values: { waterC: opt(celsius) }, words: { water: ['cold', 'hot'] } }),
   'discharge-catch': sealed('Catch the discharge in a jug', 'How much passes, and whether heat drives it.', 15, 0, false, { values: { volumeMl: { unit: 'mL', least: 0, most: 1e6 }, minutes }, words: { during: ['cold', 'heating', 'hot'] } }),
   'second-gauge': sealed('Second gauge on the circuit', 'Whether the first one lies.', 5, 0, false, { values: { valueBar: bar, firstGaugeBar: bar } }),
@@ -91,33 +112,33 @@ export const TESTS = {
   precharge: sealed('Precharge with the water side empty', 'The vessel’s true charge, if the drain is open.', 15, 15, true, { values: { valueBar: bar, circuitBar: opt(bar) }, flags: ['drainOpen'] }),
   'pump-up-hold': sealed('Pump up and watch', 'Whether the diaphragm holds.', 15, 15, true, { outcomes: ['held', 'fell', 'bubbles-at-drain', 'would-not-rise'] }),
   'gas-valve-bubbles': sealed('Leak fluid on the gas valve', 'Whether the core leaks.', 3, 0, false, { outcomes: ['tight', 'bubbles'] }),
-  'draw-off': sealed('Draw off a measured volume, cold', 'The charge with no drain-down.', 6, 4, false, { values: { volumeL: { ...litres, least: 0.01 }, beforeBar: bar, afterBar: bar } }),
+  'draw-off': sealed('Draw off a measured volume, cold', 'The charge with no drain-down.', 6, 4, false, { coolBelowC: COOL_C, values: { volumeL: { ...litres, least: 0.01 }, beforeBar: bar, afterBar: bar } }),
   'vessel-drained-volume': sealed('Water that came out on draining', 'A sound vessel gives its water back.', 10, 20, true, { values: { volumeL: litres, fromBar: bar } }),
   'vessel-connection-flow': sealed('Flow through the vessel’s connection', 'Whether water reaches the vessel.', 15, 25, true, { outcomes: ['free', 'restricted', 'blocked'] }),
   'vessel-valve-position': sealed('Valve between vessel and circuit', 'Whether the vessel is shut off.', 2, 0, false, { outcomes: ['open', 'closed', 'no-valve'], needs: (s) => s.vessel?.isolationValve !== 'none' }),
   'vessel-tap-sound': sealed('Knock on the vessel', 'Weak evidence only.', 1, 0, false, { outcomes: ['hollow', 'dull', 'unclear'] }),
-  'fill-disconnected-watch': sealed('Fill loop off, watch the gauge', 'A rise now does not come through the loop.', 15, 0, false, { values: watch, flags: ['boilerIsolated'], needs: hasFill('manual-loop') }),
-  'fill-isolated-watch': sealed('Feed shut, watch the gauge', 'Whether the feed lets by.', 15, 0, false, { values: watch, flags: ['heating'], needs: hasFill('manual-loop', 'reducing-valve', 'pressurisation-unit') }),
+  'fill-disconnected-watch': sealed('Fill loop off, watch the gauge', 'A rise now does not come through the loop.', 15, 0, false, { stillBelowC: STILL_C, values: watch, flags: ['boilerIsolated'], needs: hasFill('manual-loop') }),
+  'fill-isolated-watch': sealed('Feed shut, watch the gauge', 'Whether the feed lets by.', 15, 0, false, { stillBelowC: STILL_C, values: watch, flags: ['heating'], needs: hasFill('manual-loop', 'reducing-valve', 'pressurisation-unit') }),
   'fill-outlet-drip': sealed('Loop parted: does its valve drip', 'Whether the fill valve lets by.', 5, 2, false, { outcomes: ['dry', 'drips'], needs: hasFill('manual-loop') }),
   'cold-main-off-watch': sealed('Cold main shut, watch the gauge', 'A rise that stops came from the mains.', 20, 0, false, { values: watch, flags: ['heating'], needs: hasDhw }),
   'cold-main-on-watch': sealed('Cold main open again, watch the gauge', 'A rise that returns came from the mains.', 20, 0, false, { values: watch, flags: ['heating'], needs: hasDhw }),
-  'coil-isolated-watch': sealed('Coil isolated, watch the gauge', 'Pressure that holds now points to the coil.', 20, 2, false, { values: watch, flags: ['heating'], needs: hasCoil }),
-  'boiler-isolated-hold': sealed('Boiler isolated, compare both sides', 'Boiler side or circuit side.', 30, 2, false, { values: { boilerStartBar: bar, boilerEndBar: bar, circuitStartBar: opt(bar), circuitEndBar: opt(bar), minutes } }),
+  'coil-isolated-watch': sealed('Coil isolated, watch the gauge', 'Pressure that holds now points to the coil.', 20, 2, false, { stillBelowC: STILL_C, values: watch, flags: ['heating'], needs: hasCoil }),
+  'boiler-isolated-hold': sealed('Boiler isolated, compare both sides', 'Boiler side or circuit side.', 30, 2, false, { coolBelowC: COOL_C, stillBelowC: STILL_C, values: { boilerStartBar: bar, boilerEndBar: bar, circuitStartBar: opt(bar), circuitEndBar: opt(bar), minutes } }),
   'listen-at-exchanger': sealed('Listen at the plate exchanger', 'A hiss with a cold boiler is water passing.', 2, 0, false, { outcomes: ['quiet', 'hiss'], needs: hasDhw }),
-  'relief-reseat': sealed('Flush the relief by a split-second lift', 'Grit, or a worn seat.', 5, 2, false, { outcomes: ['stopped', 'still-drips'], after: reliefDrips }),
+  'relief-reseat': sealed('Flush the relief by a split-second lift', 'Grit, or a worn seat.', 5, 2, false, { coolBelowC: COOL_C, outcomes: ['stopped', 'still-drips'], after: reliefDrips }),
   'relief-marking': sealed('Read the marking on the relief', 'Whether it is of the right rating.', 2, 0, false, { values: { markedBar: bar } }),
   'bleed-radiators': sealed('Bleed the radiators', 'How much air is in.', 15, 0, false, { outcomes: ['none', 'some-air', 'much-air'] }),
   'visible-leak': sealed('Walk the circuit for a leak', 'Wet spots, stained joints, warm damp floors.', 10, 0, false, { outcomes: ['none', 'found'] }),
-  'condensate-when-off': sealed('Condensate an hour after firing', 'A drip with no fire is water from the exchanger.', 5, 15, false, { outcomes: ['dry', 'drips'] }),
+  'condensate-when-off': sealed('Condensate an hour after firing', 'A drip with no fire is water from the exchanger.', 5, 15, false, { restedH: 1, outcomes: ['dry', 'drips'] }),
   'top-ups-per-month': sealed('Top-ups a month', 'How much is lost.', 1, 0, false, { values: { count } }),
   'heat-run-after': sealed('Heat run after the work', 'Proof.', 20, 10, false, { values: { coldBar: bar, hotBar: bar, hotC: opt(celsius), minutes: opt(minutes) } }),
-  'flow-return': flow('Flow and return', 'Far apart: too little flow. Next to nothing: no load takes the heat.', 5, { values: { flowC: celsius, returnC: celsius, minutesFiring: opt(minutes) } }),
+  'flow-return': flow('Flow and return', 'Far apart: too little flow. Next to nothing: no load takes the heat.', 5, { hotAboveC: HOT_C, values: { flowC: celsius, returnC: celsius, minutesFiring: opt(minutes) } }),
   'pump-running': flow('Is the pump running', 'Warm and quiet, stuck, without power, or simply not called.', 2, { outcomes: ['running-warm', 'humming-stuck', 'no-power', 'off-no-call'] }),
-  'zone-pipe-temperatures': flow('Zone pipe temperatures', 'A zone that calls gets hot; one that does not stays cold.', 5, { values: { supplyC: celsius, returnC: celsius }, flags: ['calling'], words: { zone: [] } }),
+  'zone-pipe-temperatures': flow('Zone pipe temperatures', 'A zone that calls gets hot; one that does not stays cold.', 5, { hotAboveC: HOT_C, values: { supplyC: celsius, returnC: celsius }, flags: ['calling'], words: { zone: [] } }),
   'zone-valve-supply-24v': flow('24 V at the zone valve', 'Whether the call reaches the valve.', 5, { outcomes: ['present', 'absent'], words: { zone: [] }, needs: mayHaveZoneValve }),
   'zone-valve-end-switch': flow('Zone valve end switch', 'Whether the valve, once open, calls the boiler. Isolated contact: continuity, no voltage.', 5, { outcomes: ['closed', 'open'], words: { zone: [] }, needs: mayHaveZoneValve }),
   'zone-valve-moves': flow('Does the zone valve move', 'Whether it travels when it is called.', 5, { outcomes: ['opens', 'stuck'], words: { zone: [] }, needs: mayHaveZoneValve }),
-  'mixed-supply': flow('Mixed supply temperature', 'Whether what comes out is what was set.', 5, { values: { setC: celsius, valueC: celsius }, words: { zone: [] }, needs: mayHaveMixing }),
+  'mixed-supply': flow('Mixed supply temperature', 'Whether what comes out is what was set.', 5, { hotAboveC: HOT_C, values: { setC: celsius, valueC: celsius }, words: { zone: [] }, needs: mayHaveMixing }),
   'isolation-valves-open': flow('Pump isolation valves', 'A valve left shut looks like a dead pump.', 2, { outcomes: ['all-open', 'one-closed'] }),
   'glass-level': steam('Level in the glass', 'Half to five eighths is right. If you cannot see a level, treat it as unknown: burner off first.', 1, { outcomes: ['below', 'normal', 'full', 'jumping'] }),
   'glass-follows-drain': steam('Does the glass follow a drain', 'A glass that does not follow has blocked ports, and lies.', 3, { outcomes: ['follows', 'stays-full', 'stays-empty'] }),

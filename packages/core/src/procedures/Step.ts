@@ -9,8 +9,6 @@ export interface TestSteps {
   stop?: Said;
   /** Who may do it, where that is not everybody on the job. */
   who?: string;
-  /** Opened only below this water temperature, °C. */
-  coolBelowC?: number;
   /** Suggested length of a timed watch, min; those with something shut off are as long as the circuit needs (`watchLength.ts`). */
   watchMin?: number;
 }

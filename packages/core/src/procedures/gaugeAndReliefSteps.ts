@@ -30,7 +30,6 @@ export const GAUGE_AND_RELIEF_STEPS = {
     },
   },
   'gauge-at-zero': {
-    coolBelowC: 50,
     steps: [
       { text: 'Boiler off, isolated and drained', caution: NO_FIRING, note: NOTE_VALVES },
       { text: 'Drain open and no more water: flick the gauge and read it' },
@@ -38,7 +37,6 @@ export const GAUGE_AND_RELIEF_STEPS = {
     means: { right: 'It falls to zero: nothing against the gauge.', high: 'It shows pressure with none there: it lies by that much.' },
   },
   'low-pressure-stop': {
-    coolBelowC: 50,
     who: 'Whoever may work on this boiler’s controls.',
     steps: [
       { text: 'Boiler drained, gauge at zero' },
@@ -82,7 +80,6 @@ export const GAUGE_AND_RELIEF_STEPS = {
     stop: 'The jug is near full: empty it, add up.',
   },
   'relief-reseat': {
-    coolBelowC: 50,
     steps: [
       { text: 'See that the discharge pipe is sound and ends safely', caution: 'What comes out is hot if the circuit is. Cool first.' },
       { text: 'Turn or lift it for a split second, let it snap back' },

@@ -17,7 +17,6 @@ export const VESSEL_STEPS = {
     stop: 'Water comes: let the pin go, cap on. One press is enough.',
   },
   precharge: {
-    coolBelowC: 50,
     steps: [
       { text: 'Heat off at the isolator, proved dead' },
       { text: 'Shut the boiler’s valves, or drain the whole circuit', note: NOTE_VALVES, caution: NO_FIRING },
@@ -37,7 +36,6 @@ export const VESSEL_STEPS = {
     stop: 'Old valves do not shut: drain the whole circuit instead of forcing them.',
   },
   'pump-up-hold': {
-    coolBelowC: 50,
     watchMin: 5,
     steps: [
       { text: 'Water side drained, drain open and left open, hose end under water' },
@@ -64,7 +62,6 @@ export const VESSEL_STEPS = {
     means: { tight: 'The core holds now.', bubbles: 'The core leaks: change it with the recharge.' },
   },
   'draw-off': {
-    coolBelowC: 50,
     steps: [
       { text: 'Circuit cold and still; feed shut', note: NOTE_VALVES },
       { text: 'Flick the gauge and read it' },
@@ -83,7 +80,6 @@ export const VESSEL_STEPS = {
     stop: 'It nears zero: stop, note the volume so far.',
   },
   'vessel-drained-volume': {
-    coolBelowC: 50,
     steps: [
       { text: 'Heat off, feed shut, read the gauge', note: NOTE_VALVES },
       { text: 'Boiler isolated; hose from its drain into a bucket with marks', caution: NO_FIRING },
@@ -96,7 +92,6 @@ export const VESSEL_STEPS = {
     },
   },
   'vessel-connection-flow': {
-    coolBelowC: 50,
     steps: [
       { text: 'Boiler isolated and drained, pressure at zero', caution: NO_FIRING },
       {

@@ -75,7 +75,6 @@ export const WATER_STEPS = {
   },
   'boiler-isolated-hold': {
     watchMin: 60,
-    coolBelowC: 50,
     steps: [
       { text: 'Cold. Shut the boiler’s flow and return', note: NOTE_VALVES, caution: NO_FIRING },
       { text: 'Read the boiler side; the circuit side too if it has a gauge' },

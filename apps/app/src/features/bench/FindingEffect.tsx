@@ -1,11 +1,12 @@
 import { useMemo } from 'react';
-import { jobToCase, type JobParts } from '@jumper/contract';
+import type { JobParts } from '@jumper/contract';
 import type { Diagnosis, Finding } from '@jumper/core';
 import { View } from 'react-native';
 import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
 import { useUnits } from '../units/UnitsProvider';
+import { judgedCase, useVanParts } from '../van/van';
 import { findingText } from './findingText';
 import { setTitle, shareText } from './suspects';
 import { caseKey, useDiagnosis } from './useDiagnosis';
@@ -25,7 +26,8 @@ export function FindingEffect({
   const { units } = useUnits();
   const fact = parts.facts.find((f) => f.id === factId);
   const others = useMemo(() => ({ ...parts, facts: parts.facts.filter((f) => f.id !== factId) }), [parts, factId]);
-  const without = useMemo(() => jobToCase(others), [others]);
+  const van = useVanParts(),
+    without = useMemo(() => judgedCase(others, van), [others, van]);
   const before = useDiagnosis(fact ? without : null, caseKey(others), 'before');
   if (fact?.body.kind !== 'finding' || parts.facts.some((f) => f.correctsId === factId)) return null;
   return (

@@ -2,6 +2,7 @@ import { router } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { faultRow, lowerFirst, testRow, type Judgement } from '@jumper/core';
 import { Text } from '../../ui/Text';
+import { costText } from './nextCost';
 import { nextTest } from './suspects';
 
 /** What was found points at what moves the water, not the pressure: no reading of the gauge is needed to go on. */
@@ -35,8 +36,7 @@ export function NextStep({
   const test = nextTest(judgement, skipped);
   if (!test) return <Card title="No test left that would tell more" text="Act on the first suspect, or log another heat cycle." />;
   const row = testRow(test),
-    minutes = judgement.nextTests.find((t) => t.test === test)?.minutes ?? row.minutes;
-  const cost = `${minutes} min, ${row.intrusive ? 'drains or opens something' : 'nothing drained'}.`;
+    cost = costText(judgement.nextTests.find((t) => t.test === test) ?? row, row);
   return (
     <Card
       title={judgement.enoughKnown ? `To be sure: ${lowerFirst(row.title)}` : row.title}

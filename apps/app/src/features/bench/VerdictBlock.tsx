@@ -7,6 +7,8 @@ import { Text } from '../../ui/Text';
 import type { ProofView } from '../proof/proofView';
 import type { Units } from '../units/units';
 import { RunTable } from '../proof/RunTable';
+import { partsSaid } from '../van/partsSaid';
+import { useVanParts } from '../van/van';
 import { estimateLines } from './estimateLines';
 import { nextTest, verdict } from './suspects';
 
@@ -26,7 +28,8 @@ const PROOF_TONE = { pass: 'text-verdigris', fail: 'text-oxide', unclear: 'text-
 /** The state of knowledge; once work is done, whether it put the circuit right. */
 export function VerdictBlock({ jobId, skipped, diagnosis, proof, stale, units, sheetWaterL }: Props) {
   const judgement = diagnosis.now ?? diagnosis;
-  const v = verdict(diagnosis);
+  const van = useVanParts();
+  const v = verdict(diagnosis, van);
   const lead = judgement.hypotheses[0];
   // Worth a line once one fault stands out, and only where the next test is another.
   const test =
@@ -55,7 +58,9 @@ export function VerdictBlock({ jobId, skipped, diagnosis, proof, stale, units, s
           <Text role="heading" aria-level={2} className={`font-semibold text-[20px] leading-[25px] ${TONE[v.kind]}`}>
             {v.headline}
           </Text>
-          <Text className="text-ink2">{v.text}</Text>
+          <Text className="text-ink2">
+            {[v.text, judgement.enoughKnown && lead ? partsSaid(lead.faults, van) : null].filter(Boolean).join(' ')}
+          </Text>
         </>
       )}
       {estimateLines(judgement, units, sheetWaterL).map((e) => (

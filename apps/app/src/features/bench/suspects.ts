@@ -1,4 +1,14 @@
-import { buysNoPart, faultRow, FAULTS, lowerFirst, type Diagnosis, type FaultId, type Judgement, type TestId } from '@jumper/core';
+import {
+  buysNoPart,
+  faultRow,
+  FAULTS,
+  lowerFirst,
+  type Diagnosis,
+  type FaultId,
+  type Judgement,
+  type ReplaceablePart,
+  type TestId,
+} from '@jumper/core';
 import { saidText } from '../units/saidText';
 import type { Units } from '../units/units';
 import { unbroken } from '../units/words';
@@ -112,8 +122,9 @@ export interface Verdict {
 /** Below this what is only tried goes by "probably". */
 const SURE = 0.85;
 
-/** The state of knowledge in two lines, without more certainty than there is. */
-export function verdict(d: Diagnosis): Verdict {
+/** The state of knowledge in two lines, without more certainty than there is.
+ *  @param inHand parts that came along */
+export function verdict(d: Diagnosis, inHand?: readonly ReplaceablePart[]): Verdict {
   const j = d.now ?? d;
   const first = j.hypotheses[0];
   // What it has to be told from: the likeliest set that is not this one with something more.
@@ -122,7 +133,14 @@ export function verdict(d: Diagnosis): Verdict {
   const name = setTitle(first.faults);
   if (first.faults[0] === 'none' && first.probability >= 0.5)
     return { headline: 'This looks sound', text: `Nothing wrong is likeliest, ${shareText(first.probability)}.`, kind: 'sound' };
-  if (j.enoughKnown && first.probability < SURE && buysNoPart(first.faults.map((f) => faultRow(f).repair)))
+  if (
+    j.enoughKnown &&
+    first.probability < SURE &&
+    buysNoPart(
+      first.faults.map((f) => faultRow(f).repair),
+      inHand,
+    )
+  )
     return {
       headline: `Probably: ${lowerFirst(name)}`,
       text: `${shareText(first.probability)}, enough to try what costs no part. ${faultRow(first.faults[0]!).remedy}`,

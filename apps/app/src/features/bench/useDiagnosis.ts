@@ -5,6 +5,7 @@ import { useSyncExternalStore } from 'react';
 import { buildName } from '../../offline/buildName';
 import type { Database } from '../../offline/database';
 import { useStore } from '../../offline/SyncProvider';
+import { vanParts } from '../van/van';
 import { answered } from '../verdict/answers';
 import { askJudge, judgeProgress, Overtaken, type Line } from '../../workers/judgeClient';
 
@@ -13,7 +14,7 @@ const JUDGED = new Set<string>(['reading', 'event', 'finding', 'repair', 'log', 
 
 /** Changes when what the judge is asked changes, and with nothing else: a photo or a ticked step asks nothing new. */
 export const caseKey = (parts: JobParts): string =>
-  [parts.job.id, parts.sheet.id, ...parts.facts.flatMap((f) => (JUDGED.has(f.body.kind) ? [f.id] : [])).sort()].join();
+  [parts.job.id, parts.sheet.id, ...vanParts(), ...parts.facts.flatMap((f) => (JUDGED.has(f.body.kind) ? [f.id] : [])).sort()].join();
 
 /** A question to the judge, as whoever asks the same one shares it; answered at once where it was answered before. */
 export const diagnosisQuery = (db: Database, input: Case, key: string, line: Line = 'now') => ({

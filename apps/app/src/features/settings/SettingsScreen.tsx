@@ -8,6 +8,7 @@ import { useTheme, type ThemeChoice } from '../../ui/ThemeProvider';
 import { SyncBadge } from '../jobs/SyncBadge';
 import type { Units } from '../units/units';
 import { useUnits } from '../units/UnitsProvider';
+import { VanParts } from '../van/VanParts';
 import { Outbox } from './Outbox';
 
 export function SettingsScreen() {
@@ -77,6 +78,7 @@ export function SettingsScreen() {
               { value: 'dark', label: 'Dark' },
             ]}
           />
+          <VanParts />
         </Columns>
         <View className="gap-2 border-t border-hair pt-4">
           <Text role="heading" aria-level={2} className="font-semibold text-[17px]">

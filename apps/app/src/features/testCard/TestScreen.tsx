@@ -33,7 +33,7 @@ import { parseTyped, type Units } from '../units/units';
 import { useUnits } from '../units/UnitsProvider';
 import { CoolGate } from '../work/CoolGate';
 import { ExpectedTable } from '../work/ExpectedTable';
-import { useCooling } from '../work/useCooling';
+import { isWaited, useCooling } from '../work/useCooling';
 import { Conditions } from './Conditions';
 import { findingOf, prechargeTrap, startField, VALUE_LABELS, type FindingForm } from './findingForm';
 import { MeaningNow } from './MeaningNow';
@@ -83,8 +83,10 @@ function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
   const [problems, setProblems] = useState<Record<string, string>>({});
   const [skipping, setSkipping] = useState(false);
   const back = `/jobs/${jobId}`;
-  const cooling = useCooling(parts, steps?.coolBelowC);
-  const gated = cooling !== null && cooling.minutes > 0;
+  const cool = useCooling(parts, row.coolBelowC),
+    still = useCooling(parts, row.stillBelowC);
+  const gated = isWaited(cool),
+    waits = gated || isWaited(still);
   const trap = test === 'precharge' ? prechargeTrap(form, units) : null;
   const begins = startField(row);
   const setForm = (change: Partial<FindingForm>) => {
@@ -136,13 +138,14 @@ function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
       }
       walk={
         <>
-          {gated ? (
+          {waits ? (
             <CoolGate
               jobId={jobId}
               path={`${back}/test/${test}`}
-              cooling={cooling}
-              belowC={steps!.coolBelowC!}
+              cooling={(gated ? cool : still)!}
+              belowC={(gated ? row.coolBelowC : row.stillBelowC)!}
               units={units}
+              opens={gated}
               onRead={(b) => void add(b)}
             />
           ) : null}

@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
-import { jobToCase, type JobParts } from '@jumper/contract';
+import type { JobParts } from '@jumper/contract';
 import type { Diagnosis } from '@jumper/core';
 import { useEffect, useMemo } from 'react';
 import { buildName } from '../../offline/buildName';
@@ -8,6 +8,7 @@ import { useStore } from '../../offline/SyncProvider';
 import { caseKey, diagnosisQuery } from '../bench/useDiagnosis';
 import { proofView, type ProofView } from '../proof/proofView';
 import { METRIC } from '../units/units';
+import { judgedCase } from '../van/van';
 import { shortVerdict } from './shortVerdict';
 
 const KEY = ['verdicts'];
@@ -53,7 +54,7 @@ export function useFillVerdicts(jobs: readonly JobParts[], known: ReadonlyMap<st
   useEffect(() => {
     if (!next || key === null) return;
     let gone = false;
-    const file = jobToCase(next);
+    const file = judgedCase(next);
     // Overtaken or failed: the list does without, until it is opened again.
     client.fetchQuery(diagnosisQuery(db, file, key, 'list')).then(
       (d) => (gone ? undefined : keep(db, client, shortVerdict(next, d, proofView(next, file, d, METRIC)))),

@@ -19,11 +19,14 @@ interface Props {
   cooling: CoolingTime;
   belowC: number;
   units: Units;
+  /** What is opened waits; a gauge that is only watched had better. */
+  opens: boolean;
   onRead: (body: FactBody) => void;
 }
 
-/** Nothing is opened hot. How long to wait, by this circuit's own cooling where that was seen; a temperature read now opens the way. */
-export function CoolGate({ jobId, path, cooling, belowC, units, onRead }: Props) {
+/** Nothing is opened hot, and nothing shows on a gauge that falls as it cools. How long to wait, by this circuit's own cooling where that was
+ *  seen; a temperature read now opens the way. */
+export function CoolGate({ jobId, path, cooling, belowC, units, opens, onRead }: Props) {
   const [typed, setTyped] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const read = () => {
@@ -35,9 +38,9 @@ export function CoolGate({ jobId, path, cooling, belowC, units, onRead }: Props)
     setProblem(null);
   };
   return (
-    <Notice kind="caution" title={`Wait until below ${temperatureText(belowC, units.temperature)}`}>
+    <Notice kind="caution" title={`${opens ? 'Wait until' : 'Better once it is'} below ${temperatureText(belowC, units.temperature)}`}>
       <View className="gap-3">
-        <Text>{`It stands at about ${temperatureText(cooling.nowC, units.temperature)}. ${cooling.from === 'log' ? 'As this circuit cools' : 'At a usual pace'} it takes another ${waitText(cooling.minutes)}. Hot water under pressure scalds.`}</Text>
+        <Text>{`It stands at about ${temperatureText(cooling.nowC, units.temperature)}. ${cooling.from === 'log' ? 'As this circuit cools' : 'At a usual pace'} it takes another ${waitText(cooling.minutes)}. ${opens ? 'Hot water under pressure scalds.' : 'Until then it falls by itself: that hides what comes in, and looks like what goes out.'}`}</Text>
         <View className="flex-row items-end gap-2">
           <View className="min-w-0 flex-1">
             <Field

@@ -24,7 +24,7 @@ import { PutBackList } from './PutBackList';
 import { asksLitres } from './asked';
 import { checkAsk, ASK_LABELS, type AskResult } from './stepAsk';
 import { StepRow } from './StepRow';
-import { useCooling } from './useCooling';
+import { isWaited, useCooling } from './useCooling';
 import { findingOfStep, stepFacts, workState } from './workState';
 
 export function RunScreen({ jobId, sheetId }: { jobId: string; sheetId: string }) {
@@ -59,7 +59,7 @@ function Run({ parts, id }: { parts: JobParts; id: RunSheetId }) {
   const [answer, setAnswer] = useState<Exclude<AskResult, { kind: 'ok' }> | null>(null);
   const [skipping, setSkipping] = useState<string | null>(null);
   const cooling = useCooling(parts, sheet.coolBelowC);
-  const gated = step !== null && opensWater(step) && cooling !== null && cooling.minutes > 0;
+  const gated = step !== null && opensWater(step) && isWaited(cooling);
   const partHere = step?.fits && !state.parts.some((p) => p.part.kind === step.fits && (!begun || p.at >= begun.startedAt));
 
   const write = async (facts: FactBody[]) => {
@@ -139,6 +139,7 @@ function Run({ parts, id }: { parts: JobParts; id: RunSheetId }) {
               path={here}
               cooling={cooling}
               belowC={sheet.coolBelowC}
+              opens
               units={units}
               onRead={(b) => void add(b)}
             />

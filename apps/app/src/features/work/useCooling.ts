@@ -18,3 +18,5 @@ export function useCooling(parts: JobParts, belowC: number | undefined): Cooling
   const log = useMemo(() => jobToCase(parts).logs?.at(-1) ?? null, [parts]);
   return belowC === undefined || !log ? null : coolingTime(log, belowC, log.startedAt ? (nowMs - Date.parse(log.startedAt)) / 1000 : 0);
 }
+
+export const isWaited = (cooling: CoolingTime | null): cooling is CoolingTime => cooling !== null && cooling.minutes > 0;

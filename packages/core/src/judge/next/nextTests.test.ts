@@ -1,10 +1,11 @@
 import type { CircuitSheet } from '../../circuit/CircuitSheet';
 import type { Case } from '../Case';
 import { diagnose } from '../diagnose';
-import { sureEnoughFor, type FaultId } from '../faults';
+import type { FaultId } from '../faults';
 import type { Finding } from '../Finding';
 import { tellsMoreQuickly } from './nextTests';
 import { testRow, type TestId } from '../tests';
+import { sureEnoughFor } from '../repairCosts';
 
 const WALL: CircuitSheet = {
   kind: 'sealed-hot-water',

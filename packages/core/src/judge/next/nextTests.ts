@@ -8,6 +8,7 @@ import { beforeFindings } from '../probabilities';
 import { minutesOf, mixture, outcomesOf } from './expectedOutcomes';
 import { outlook } from './outlook';
 import { TEST_IDS, testRow, type TestId } from '../tests';
+import { waitFor, type LeftWarm } from './waiting';
 
 /** Sets that are asked what a test would show under them: the rest have next to nothing. */
 const MOST_SETS = 24;
@@ -16,19 +17,20 @@ const LEAST_BITS = 0.03;
 /** Nor when it tells less than this share of what the most telling one does. */
 const LEAST_OF_MOST = 0.2;
 
-/** Tests not yet done, by expected information about what to do next per minute of effort. Sets with the same repair count as one. */
-export function nextTests(judged: Judged, sheet: CircuitSheet, found: readonly Finding[], hot: boolean): NextTest[] {
+/** Tests not yet done, by expected information about what to do next per minute of effort. Sets with the same repair count as one.
+ *  @param left how warm the circuit was left */
+export function nextTests(judged: Judged, sheet: CircuitSheet, found: readonly Finding[], left: LeftWarm): NextTest[] {
   const sets = judged.sets.slice(0, MOST_SETS).filter((s) => s.probability > 1e-4);
   const rows = candidates(sheet, found).flatMap((test) => {
     const bits = expectedBits(test, sets, judged);
     if (bits === null || bits < LEAST_BITS) return [];
-    const row = testRow(test);
-    const cooling = hot && row.intrusive ? COOLING_MIN : 0,
-      minutes = minutesOf(test, judged);
+    const row = testRow(test),
+      wait = waitFor(test, left);
+    const minutes = minutesOf(test, judged) + (wait?.minutes ?? 0);
     return [
       {
-        next: { test, informationBits: bits, minutes: minutes + cooling, intrusive: row.intrusive, text: row.tells },
-        rate: bits / (minutes + row.effort + cooling + WALK_MIN),
+        next: { test, informationBits: bits, minutes, ...(wait ? { wait } : {}), intrusive: row.intrusive, text: row.tells },
+        rate: bits / effortMin(test, judged, left),
       },
     ];
   });
@@ -49,7 +51,7 @@ const QUICK_MIN = 5,
  *  word is not needed. Best is one that speaks of the lead itself, against a sound circuit as against the sets that do without the lead's
  *  faults: next to a lead held for nearly certain those sets' own shares are chance. Where none does, one that would show a rival as the
  *  logs alone leave them. Null where none is left. */
-export function provingTest(judged: Judged, sheet: CircuitSheet, found: readonly Finding[]): TestId | null {
+export function provingTest(judged: Judged, sheet: CircuitSheet, found: readonly Finding[], left: LeftWarm): TestId | null {
   const [lead] = judged.sets;
   if (!lead) return null;
   const rivalsOf = (sets: JudgedSet[]) =>
@@ -61,8 +63,7 @@ export function provingTest(judged: Judged, sheet: CircuitSheet, found: readonly
       most = 0;
     for (const test of candidates(sheet, found)) {
       const bits = leastBits(test, lead, against, judged),
-        row = testRow(test);
-      const rate = Math.min(bits, CLEAR_BITS) / (minutesOf(test, judged) + row.effort + WALK_MIN);
+        rate = Math.min(bits, CLEAR_BITS) / effortMin(test, judged, left);
       if (bits > LEAST_PROOF_BITS && rate > most) {
         most = rate;
         best = test;
@@ -91,10 +92,13 @@ export const repairKey = (set: JudgedSet): string => [...new Set(set.faults.map(
 const LEAST_PROOF_BITS = 0.5,
   CLEAR_BITS = 2;
 
-/** Waiting for a hot circuit to fall below 50 °C before anything is opened, minutes; common practice. */
-const COOLING_MIN = 25;
+/** What a test costs on this job, minutes' worth: the way there, the time at it, what it takes beside, and the wait before it. */
+const effortMin = (test: TestId, judged: Judged, left: LeftWarm): number =>
+  WALK_MIN + minutesOf(test, judged) + testRow(test).effort + WAITING_COUNTS * (waitFor(test, left)?.minutes ?? 0);
 /** Getting to any test, writing it down and back, minutes. */
 const WALK_MIN = 3;
+/** While it cools or rests something else is done; common practice. */
+const WAITING_COUNTS = 0.5;
 
 function candidates(sheet: CircuitSheet, found: readonly Finding[]): TestId[] {
   const done = new Set(found.map((f) => f.test));

@@ -1,4 +1,4 @@
-import { heatIsOn, type PressureLog } from '../log/PressureLog';
+import { heatIsOn, type PressureLog } from './PressureLog';
 
 export interface CoolingTime {
   minutes: number;
