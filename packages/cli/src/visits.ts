@@ -3,11 +3,13 @@
 import { fileURLToPath } from 'node:url';
 import { caseFile } from '@jumper/contract';
 import {
+  buysNoPart,
   diagnose,
   faultRow,
   leftWarm,
   resolveCircuit,
   testRow,
+  waitFor,
   watchAfterLogsMin,
   type Case,
   type CircuitSheet,
@@ -15,8 +17,8 @@ import {
   type FaultId,
   type Finding,
   type PressureLog,
+  type RepairId,
   type TestId,
-  waitFor,
 } from '@jumper/core';
 import { CHECKLIST, makeVisit, type Visit } from '@jumper/evaluate';
 import { inThreads, type Share } from './inThreads';
@@ -27,6 +29,8 @@ interface Outcome {
   minutes: number;
   right: boolean;
   sure: boolean;
+  /** Parts fitted that nothing needed. */
+  wrongParts: number;
 }
 const ORDERS = ['judge', 'judge, proven', 'checklist'] as const;
 type Visited = Record<(typeof ORDERS)[number], Outcome>;
@@ -43,6 +47,9 @@ function leadRepair(d: Diagnosis): string {
   return [...shares].reduce((a, b) => (b[1] > a[1] ? b : a))[0];
 }
 
+const wrongPartsOf = (done: string, needed: string) =>
+  done.split('+').filter((r) => !buysNoPart([r as RepairId]) && !needed.split('+').includes(r)).length;
+
 /** All stop where the judge holds one repair for nearly certain, and then do what it holds most probable: what differs is the order of the
  *  tests.
  *  @returns how it ends there, and how it ends when the test that would prove it wrong is done too, where one is left and can be done here
@@ -57,7 +64,15 @@ function run(visit: Visit, order: (d: Diagnosis) => string[], proves: boolean): 
     unproven: Outcome | null = null;
   for (;;) {
     const d = diagnose(caseFile.parse({ ...visit.case, findings }) as unknown as Case);
-    const now: Outcome = { tests: findings.length, minutes, right: leadRepair(d) === repairOf(visit.truth.faults), sure: d.enoughKnown };
+    const repair = leadRepair(d),
+      needed = repairOf(visit.truth.faults);
+    const now: Outcome = {
+      tests: findings.length,
+      minutes,
+      right: repair === needed,
+      sure: d.enoughKnown,
+      wrongParts: wrongPartsOf(repair, needed),
+    };
     if (d.enoughKnown) unproven ??= now;
     const tests = d.enoughKnown ? (d.provingTest ? [d.provingTest] : []) : order(d);
     const next = (d.enoughKnown && proved) || findings.length >= MOST_TESTS ? undefined : firstAble(visit, tests, done, findings);
@@ -108,12 +123,12 @@ inThreads<Share, Visited>(fileURLToPath(import.meta.url), runShare, async (toget
   const say = (line: string) => process.stdout.write(`${line}\n`);
   const mean = (xs: number[]) => xs.reduce((a, b) => a + b, 0) / xs.length,
     median = (xs: number[]) => [...xs].sort((a, b) => a - b)[Math.floor(xs.length / 2)]!;
-  say('order          visits  right repair  sure  wrong though sure  tests mean  minutes median  minutes mean');
+  say('order          visits  right repair  sure  wrong though sure  wrong parts per 100  tests mean  minutes median  minutes mean');
   for (const name of ORDERS) {
     const o = all.map((p) => p[name]),
       percent = (share: number) => (100 * share).toFixed(1).padStart(5);
     say(
-      `${name.padEnd(14)} ${String(o.length).padStart(6)}         ${percent(mean(o.map((x) => +x.right)))} ${percent(mean(o.map((x) => +x.sure)))}              ${percent(mean(o.map((x) => +(x.sure && !x.right))))}       ${mean(
+      `${name.padEnd(14)} ${String(o.length).padStart(6)}         ${percent(mean(o.map((x) => +x.right)))} ${percent(mean(o.map((x) => +x.sure)))}              ${percent(mean(o.map((x) => +(x.sure && !x.right))))}                ${percent(mean(o.map((x) => x.wrongParts)))}       ${mean(
         o.map((x) => x.tests),
       )
         .toFixed(1)

@@ -29,6 +29,8 @@ export interface TestRow {
   restedH?: number;
   /** Done with the heat on and the water above this, °C. */
   hotAboveC?: number;
+  /** Done with the burner on, or water let into a steam boiler: not where that is a danger. */
+  fires?: true;
   outcomes?: readonly string[];
   values?: Record<string, ValueSpec>;
   flags?: readonly string[];
@@ -131,34 +133,34 @@ export const TESTS = {
   'visible-leak': sealed('Walk the circuit for a leak', 'Wet spots, stained joints, warm damp floors.', 10, 0, false, { outcomes: ['none', 'found'] }),
   'condensate-when-off': sealed('Condensate an hour after firing', 'A drip with no fire is water from the exchanger.', 5, 15, false, { restedH: 1, outcomes: ['dry', 'drips'] }),
   'top-ups-per-month': sealed('Top-ups a month', 'How much is lost.', 1, 0, false, { values: { count } }),
-  'heat-run-after': sealed('Heat run after the work', 'Proof.', 20, 10, false, { values: { coldBar: bar, hotBar: bar, hotC: opt(celsius), minutes: opt(minutes) } }),
-  'flow-return': flow('Flow and return', 'Far apart: too little flow. Next to nothing: no load takes the heat.', 5, { hotAboveC: HOT_C, values: { flowC: celsius, returnC: celsius, minutesFiring: opt(minutes) } }),
+  'heat-run-after': sealed('Heat run after the work', 'Proof.', 20, 10, false, { fires: true, values: { coldBar: bar, hotBar: bar, hotC: opt(celsius), minutes: opt(minutes) } }),
+  'flow-return': flow('Flow and return', 'Far apart: too little flow. Next to nothing: no load takes the heat.', 5, { fires: true, hotAboveC: HOT_C, values: { flowC: celsius, returnC: celsius, minutesFiring: opt(minutes) } }),
   'pump-running': flow('Is the pump running', 'Warm and quiet, stuck, without power, or simply not called.', 2, { outcomes: ['running-warm', 'humming-stuck', 'no-power', 'off-no-call'] }),
-  'zone-pipe-temperatures': flow('Zone pipe temperatures', 'A zone that calls gets hot; one that does not stays cold.', 5, { hotAboveC: HOT_C, values: { supplyC: celsius, returnC: celsius }, flags: ['calling'], words: { zone: [] } }),
+  'zone-pipe-temperatures': flow('Zone pipe temperatures', 'A zone that calls gets hot; one that does not stays cold.', 5, { fires: true, hotAboveC: HOT_C, values: { supplyC: celsius, returnC: celsius }, flags: ['calling'], words: { zone: [] } }),
   'zone-valve-supply-24v': flow('24 V at the zone valve', 'Whether the call reaches the valve.', 5, { outcomes: ['present', 'absent'], words: { zone: [] }, needs: mayHaveZoneValve }),
   'zone-valve-end-switch': flow('Zone valve end switch', 'Whether the valve, once open, calls the boiler. Isolated contact: continuity, no voltage.', 5, { outcomes: ['closed', 'open'], words: { zone: [] }, needs: mayHaveZoneValve }),
   'zone-valve-moves': flow('Does the zone valve move', 'Whether it travels when it is called.', 5, { outcomes: ['opens', 'stuck'], words: { zone: [] }, needs: mayHaveZoneValve }),
-  'mixed-supply': flow('Mixed supply temperature', 'Whether what comes out is what was set.', 5, { hotAboveC: HOT_C, values: { setC: celsius, valueC: celsius }, words: { zone: [] }, needs: mayHaveMixing }),
+  'mixed-supply': flow('Mixed supply temperature', 'Whether what comes out is what was set.', 5, { fires: true, hotAboveC: HOT_C, values: { setC: celsius, valueC: celsius }, words: { zone: [] }, needs: mayHaveMixing }),
   'isolation-valves-open': flow('Pump isolation valves', 'A valve left shut looks like a dead pump.', 2, { outcomes: ['all-open', 'one-closed'] }),
   'glass-level': steam('Level in the glass', 'Half to five eighths is right. If you cannot see a level, treat it as unknown: burner off first.', 1, { outcomes: ['below', 'normal', 'full', 'jumping'] }),
   'glass-follows-drain': steam('Does the glass follow a drain', 'A glass that does not follow has blocked ports, and lies.', 3, { outcomes: ['follows', 'stays-full', 'stays-empty'] }),
-  'low-water-cutoff-trip': steam('Low-water cutoff test', 'With the burner on, drain until it stops the burner. It has to.', 5, { outcomes: ['stops', 'stops-late', 'keeps-firing'], values: { delayS: opt({ unit: 's', least: 0, most: 10_000 }) } }),
-  'feeder-refill': steam('Does the feeder refill and stop', 'Whether it makes up, and shuts again.', 10, { outcomes: ['refills-and-stops', 'does-not-refill', 'keeps-feeding'] }),
+  'low-water-cutoff-trip': steam('Low-water cutoff test', 'With the burner on, drain until it stops the burner. It has to.', 5, { fires: true, outcomes: ['stops', 'stops-late', 'keeps-firing'], values: { delayS: opt({ unit: 's', least: 0, most: 10_000 }) } }),
+  'feeder-refill': steam('Does the feeder refill and stop', 'Whether it makes up, and shuts again.', 10, { fires: true, outcomes: ['refills-and-stops', 'does-not-refill', 'keeps-feeding'] }),
   'level-creep-idle': steam('Level while idle', 'Up: the feeder lets by. Down: water goes somewhere.', 30, { outcomes: ['steady', 'rises', 'falls'] }),
   'flooded-section-check': steam('Flooded section check', 'Filled to the top once, a holed section drips into the fire side.', 60, { outcomes: ['dry', 'drips'] }),
-  'steam-at-flue': steam('Steam at the flue', 'Water in the fire goes up the chimney.', 2, { outcomes: ['no', 'yes'] }),
+  'steam-at-flue': steam('Steam at the flue', 'Water in the fire goes up the chimney.', 2, { fires: true, outcomes: ['no', 'yes'] }),
   'pigtail-blow': steam('Blow the pigtail', 'A blocked pigtail hides the pressure from gauge and control.', 10, { outcomes: ['clear', 'blocked'] }),
-  'pressure-control-cut-out': steam('Pressure control cut-out', 'Whether the burner stops where the control is set.', 15, { values: { cutOutBar: bar, setBar: bar } }),
-  'steam-furthest-arrival': steam('Steam at the furthest radiator', 'Late steam: vents, return, or calls that end too soon.', 30, { values: { minutes, callMinutes: opt(minutes) } }),
-  'cycles-per-hour': steam('Cycles an hour', 'One long cycle an hour is the aim.', 30, { values: { count } }),
+  'pressure-control-cut-out': steam('Pressure control cut-out', 'Whether the burner stops where the control is set.', 15, { fires: true, values: { cutOutBar: bar, setBar: bar } }),
+  'steam-furthest-arrival': steam('Steam at the furthest radiator', 'Late steam: vents, return, or calls that end too soon.', 30, { fires: true, values: { minutes, callMinutes: opt(minutes) } }),
+  'cycles-per-hour': steam('Cycles an hour', 'One long cycle an hour is the aim.', 30, { fires: true, values: { count } }),
   'make-up-per-month': steam('Make-up a month', 'Fresh water carries oxygen, and oxygen eats the iron.', 1, { values: { volumeL: litres } }),
   'return-condition': steam('Condition of the return', 'Pipe buried in wet ground rots.', 10, { outcomes: ['sound', 'wet-ground', 'corroded'] }),
-  'return-time': steam('Time of the return', 'Condensate that comes late leaves the boiler short.', 20, { values: { minutes } }),
+  'return-time': steam('Time of the return', 'Condensate that comes late leaves the boiler short.', 20, { fires: true, values: { minutes } }),
   'water-ph': steam('pH of the water', 'About 9 to 10, at most 11; not for aluminium.', 2, { values: { value: { unit: 'pH', least: 0, most: 14 } } }),
   'treatment-dye': steam('Treatment dye', 'It fades as fresh water comes in.', 1, { outcomes: ['strong', 'faded', 'gone'] }),
   'skim-sample': steam('Skim sample', 'Oil on the water makes it foam and surge.', 5, { outcomes: ['clear', 'oily'] }),
   'boiler-drain-flow': steam('Flow of the boiler drain', 'Mud sits where it does not run.', 3, { outcomes: ['free', 'slow', 'blocked'] }),
-  'vents-hiss': steam('Vents on a call', 'They let air out with a hiss, and close on steam.', 15, { outcomes: ['hiss-then-close', 'silent', 'spit-water'] }),
+  'vents-hiss': steam('Vents on a call', 'They let air out with a hiss, and close on steam.', 15, { fires: true, outcomes: ['hiss-then-close', 'silent', 'spit-water'] }),
   'relief-dripping': steam('Relief outlet', 'It should be dry.', 1, { outcomes: ['dry', 'drips'] }),
 } satisfies Record<string, TestRow>;
 

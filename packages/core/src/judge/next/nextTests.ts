@@ -5,6 +5,7 @@ import type { NextTest } from '../Diagnosis';
 import type { Judged } from '../judgeEvidence';
 import type { JudgedSet } from '../JudgedSet';
 import { beforeFindings } from '../probabilities';
+import { mayFire } from './mayFire';
 import { minutesOf, mixture, outcomesOf } from './expectedOutcomes';
 import { outlook } from './outlook';
 import { TEST_IDS, testRow, type TestId } from '../tests';
@@ -21,7 +22,7 @@ const LEAST_OF_MOST = 0.2;
  *  @param left how warm the circuit was left */
 export function nextTests(judged: Judged, sheet: CircuitSheet, found: readonly Finding[], left: LeftWarm): NextTest[] {
   const sets = judged.sets.slice(0, MOST_SETS).filter((s) => s.probability > 1e-4);
-  const rows = candidates(sheet, found).flatMap((test) => {
+  const rows = candidates(sheet, found, judged).flatMap((test) => {
     const bits = expectedBits(test, sets, judged);
     if (bits === null || bits < LEAST_BITS) return [];
     const row = testRow(test),
@@ -61,7 +62,7 @@ export function provingTest(judged: Judged, sheet: CircuitSheet, found: readonly
   const clearest = (against: JudgedSet[][]): TestId | null => {
     let best: TestId | null = null,
       most = 0;
-    for (const test of candidates(sheet, found)) {
+    for (const test of candidates(sheet, found, judged)) {
       const bits = leastBits(test, lead, against, judged),
         rate = Math.min(bits, CLEAR_BITS) / effortMin(test, judged, left);
       if (bits > LEAST_PROOF_BITS && rate > most) {
@@ -100,12 +101,17 @@ const WALK_MIN = 3;
 /** While it cools or rests something else is done; common practice. */
 const WAITING_COUNTS = 0.5;
 
-function candidates(sheet: CircuitSheet, found: readonly Finding[]): TestId[] {
-  const done = new Set(found.map((f) => f.test));
+function candidates(sheet: CircuitSheet, found: readonly Finding[], { logs }: Judged): TestId[] {
+  const done = new Set(found.map((f) => f.test)),
+    firing = mayFire(logs, found);
   return TEST_IDS.filter((id) => {
     const row = testRow(id);
     return (
-      !done.has(id) && (sheet.kind === 'steam') === (row.plant === 'steam') && (row.needs?.(sheet) ?? true) && (row.after?.(found) ?? true)
+      !done.has(id) &&
+      (sheet.kind === 'steam') === (row.plant === 'steam') &&
+      (row.needs?.(sheet) ?? true) &&
+      (row.after?.(found) ?? true) &&
+      (firing || !row.fires)
     );
   });
 }
