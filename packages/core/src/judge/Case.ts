@@ -1,8 +1,8 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import type { PressureLog } from '../log/PressureLog';
-import type { Complaint } from './complaints';
+import type { Complaint } from './priors/complaints';
 import type { Finding } from './Finding';
-import type { ReplaceablePart } from './priors';
+import type { ReplaceablePart } from './priors/weightedSets';
 
 export const REPAIR_KINDS = [
   'vessel-recharged',

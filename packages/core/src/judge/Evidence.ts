@@ -1,6 +1,6 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import type { PressureLog } from '../log/PressureLog';
-import type { Complaint } from './complaints';
+import type { Complaint } from './priors/complaints';
 import type { Finding } from './Finding';
 
 /** What was measured on a visit, before or after the work. */

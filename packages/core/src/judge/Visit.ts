@@ -6,7 +6,7 @@ import type { PressureLog } from '../log/PressureLog';
 import type { LogReading } from '../log/reading/LogReading';
 import { readLog } from '../log/readLog';
 import { readingSlip, withoutReading } from '../log/readingSlip';
-import type { Complaint } from './complaints';
+import type { Complaint } from './priors/complaints';
 import type { Evidence } from './Evidence';
 import type { Finding } from './Finding';
 import { idleThroughout } from './idleThroughout';

@@ -2,7 +2,7 @@ import type { RepairKind } from './Case';
 import type { FaultId } from './faults';
 import type { Judged } from './judgeEvidence';
 import type { JudgedSet } from './JudgedSet';
-import type { WeightedSet } from './priors';
+import type { WeightedSet } from './priors/weightedSets';
 import { likelihoodsOf } from './probabilities';
 
 /** What each kind of work puts right. */

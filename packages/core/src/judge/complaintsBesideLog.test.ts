@@ -1,4 +1,4 @@
-import type { Complaint } from './complaints';
+import type { Complaint } from './priors/complaints';
 import type { FaultId } from './faults';
 import { diagnose } from './diagnose';
 import { HOME } from './test/homes';

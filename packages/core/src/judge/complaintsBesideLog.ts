@@ -1,4 +1,4 @@
-import { complaintsTimes, type Complaint } from './complaints';
+import { complaintsTimes, type Complaint } from './priors/complaints';
 import { LITTLE_GAS } from './faultGroups';
 import type { FaultId } from './faults';
 import { nearRelief } from './findings/dischargePipe';

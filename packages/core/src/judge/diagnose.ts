@@ -13,7 +13,7 @@ import { judgeEvidence, type Judged, type Progress } from './judgeEvidence';
 import type { JudgedSet } from './JudgedSet';
 import { nextTests, provingTest, repairKey, tellsMoreQuickly } from './next/nextTests';
 import { leftWarm } from './next/waiting';
-import { weightedSets, type WeightedSet } from './priors';
+import { weightedSets, type WeightedSet } from './priors/weightedSets';
 import { withPriors } from './probabilities';
 import { sureEnoughFor } from './repairCosts';
 import { rechargesInLogs, splitEpochs } from './splitEpochs';

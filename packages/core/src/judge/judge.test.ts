@@ -4,7 +4,7 @@ import type { FaultId } from './faults';
 import { FAULT_IDS, faultRow } from './faults';
 import type { Finding } from './Finding';
 import { OUTCOME_TABLES, outcomeShares } from './findings/outcomeTable';
-import { weightedSets } from './priors';
+import { weightedSets } from './priors/weightedSets';
 import { SMALL_HOME } from './test/homes';
 import { TEST_IDS, testRow, type TestId } from './tests';
 import { simulateCase } from '../simulate/simulateCase';

@@ -7,7 +7,7 @@ import { setJudge } from './judgeSet';
 import { QUICK, THOROUGH, type Effort } from './fit/effort';
 import type { LogTrack } from './layOut/LogTrack';
 import { waysOn } from './otherWays';
-import type { WeightedSet } from './priors';
+import type { WeightedSet } from './priors/weightedSets';
 import { scoresOf, withProbabilities } from './probabilities';
 import { readVisit, type Visit } from './Visit';
 

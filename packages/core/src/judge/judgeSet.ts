@@ -3,7 +3,7 @@ import type { JudgedSet } from './JudgedSet';
 import type { LogFit } from './fit/LogFit';
 import { movesAs, type LogModel } from './fit/logModel';
 import type { Ways } from './otherWays';
-import type { WeightedSet } from './priors';
+import type { WeightedSet } from './priors/weightedSets';
 import type { Visit } from './Visit';
 import { weighed } from './Weighing';
 import { weighFindings } from './findings/weighFindings';

@@ -1,6 +1,6 @@
 import { faultRow } from './faults';
 import type { JudgedSet } from './JudgedSet';
-import type { WeightedSet } from './priors';
+import type { WeightedSet } from './priors/weightedSets';
 
 /** No simulation is right to the last bit: from this difference on, in nats, a log counts for less than it seems. Fixed by the evaluation
  *  on plants of another physics, where answers held for nearly certain were wrong too often. */

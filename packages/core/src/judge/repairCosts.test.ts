@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import type { Case } from './Case';
 import { diagnose } from './diagnose';
 import { FAULTS, type RepairId } from './faults';
-import { REPLACEABLE_PARTS } from './priors';
+import { REPLACEABLE_PARTS } from './priors/weightedSets';
 import { WALL } from './test/told';
 import { buysNoPart, isInHand, sureEnoughFor } from './repairCosts';
 

@@ -1,5 +1,5 @@
 import type { RepairId } from './faults';
-import type { ReplaceablePart } from './priors';
+import type { ReplaceablePart } from './priors/weightedSets';
 
 /** Repairs that buy no part, and are undone as easily as done; leaving it as it is among them. */
 const COSTS_NO_PART: ReadonlySet<RepairId> = new Set([

@@ -1,6 +1,6 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import type { Case } from './Case';
-import type { Complaint } from './complaints';
+import type { Complaint } from './priors/complaints';
 import { diagnose } from './diagnose';
 import type { FaultId } from './faults';
 import type { Finding } from './Finding';

@@ -2,7 +2,7 @@ import type { CircuitSheet } from '../circuit/CircuitSheet';
 import type { Case } from './Case';
 import { diagnose } from './diagnose';
 import { FAULT_IDS, faultRow, type FaultId } from './faults';
-import { weightedSets } from './priors';
+import { weightedSets } from './priors/weightedSets';
 import { FED, WALL } from './test/told';
 
 // Visits as they are told in the trade, in our own words, of heat that does not come and of steam. Common practice.

@@ -1,5 +1,5 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
-import type { Complaint } from './complaints';
+import type { Complaint } from './priors/complaints';
 import { diagnose } from './diagnose';
 import type { FaultId } from './faults';
 import type { Finding } from './Finding';

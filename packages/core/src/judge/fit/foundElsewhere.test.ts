@@ -1,7 +1,7 @@
 import type { CircuitSheet } from '../../circuit/CircuitSheet';
 import type { Case } from '../Case';
 import { judgeEvidence } from '../judgeEvidence';
-import { weightedSets } from '../priors';
+import { weightedSets } from '../priors/weightedSets';
 import { samplesOf, WALL } from '../test/told';
 
 const SHEET: CircuitSheet = {

@@ -1,11 +1,11 @@
-import type { CircuitSheet } from '../circuit/CircuitSheet';
+import type { CircuitSheet } from '../../circuit/CircuitSheet';
 import { complaintsTimes, type Complaint } from './complaints';
-import { INFLOW, LITTLE_GAS } from './faultGroups';
-import { applicableFaults, faultRow, type FaultId } from './faults';
-import type { Finding } from './Finding';
+import { INFLOW, LITTLE_GAS } from '../faultGroups';
+import { applicableFaults, faultRow, type FaultId } from '../faults';
+import type { Finding } from '../Finding';
 import { lookedForTimes } from './lookedFor';
 import { asTheSheetSays } from './sheetPriors';
-import { testRow } from './tests';
+import { testRow } from '../tests';
 
 export const REPLACEABLE_PARTS = [
   'vessel',

@@ -1,7 +1,7 @@
-import type { CircuitSheet } from '../circuit/CircuitSheet';
+import type { CircuitSheet } from '../../circuit/CircuitSheet';
 import { COMPLAINTS, type Complaint } from './complaints';
-import { FAULT_IDS, type FaultId } from './faults';
-import { REPLACEABLE_PARTS, weightedSets, type PriorInput } from './priors';
+import { FAULT_IDS, type FaultId } from '../faults';
+import { REPLACEABLE_PARTS, weightedSets, type PriorInput } from './weightedSets';
 
 const SHEET: CircuitSheet = {
   kind: 'sealed-hot-water',

@@ -1,6 +1,6 @@
-import { INFLOW, LITTLE_GAS, OUTFLOW } from './faultGroups';
-import type { FaultId } from './faults';
-import { costMin, type TestId } from './tests';
+import { INFLOW, LITTLE_GAS, OUTFLOW } from '../faultGroups';
+import type { FaultId } from '../faults';
+import { costMin, type TestId } from '../tests';
 
 /** By which tests a fault of the pressure side is looked for: those that come out otherwise where it is there. A loop that can be parted is
  *  parted, and nobody shuts the house's main for it. Common practice. */

@@ -1,5 +1,5 @@
-import { INFLOW, LITTLE_GAS, OUTFLOW } from './faultGroups';
-import type { FaultId } from './faults';
+import { INFLOW, LITTLE_GAS, OUTFLOW } from '../faultGroups';
+import type { FaultId } from '../faults';
 
 export const COMPLAINTS = [
   'topped-up-often',

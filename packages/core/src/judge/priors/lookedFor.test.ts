@@ -1,10 +1,10 @@
-import { diagnose } from './diagnose';
-import { FAULT_IDS, faultRow, type FaultId } from './faults';
-import type { Finding } from './Finding';
+import { diagnose } from '../diagnose';
+import { FAULT_IDS, faultRow, type FaultId } from '../faults';
+import type { Finding } from '../Finding';
 import { LOOKED_FOR_BY, lookedForTimes as lookedForBy } from './lookedFor';
-import { SMALL_HOME } from './test/homes';
-import { TESTS, testRow } from './tests';
-import { sureEnoughFor } from './repairCosts';
+import { SMALL_HOME } from '../test/homes';
+import { TESTS, testRow } from '../tests';
+import { sureEnoughFor } from '../repairCosts';
 
 const lookedForTimes = (faults: FaultId[], made: ReadonlySet<string>) => lookedForBy(made)(faults);
 const chosen = (...tests: string[]) => new Set(tests);

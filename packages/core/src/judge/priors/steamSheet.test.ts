@@ -1,6 +1,6 @@
-import type { CircuitSheet } from '../circuit/CircuitSheet';
-import type { FaultId } from './faults';
-import { weightedSets } from './priors';
+import type { CircuitSheet } from '../../circuit/CircuitSheet';
+import type { FaultId } from '../faults';
+import { weightedSets } from './weightedSets';
 
 // What the sheet of a steam boiler makes likelier before anything was tested. Common practice.
 const STEAM: CircuitSheet = { kind: 'steam', reliefValve: { setBar: 1.03 }, fill: { kind: 'automatic-feeder' }, heatOutputKw: 40 };

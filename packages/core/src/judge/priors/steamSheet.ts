@@ -1,5 +1,5 @@
-import type { CircuitSheet } from '../circuit/CircuitSheet';
-import type { FaultId } from './faults';
+import type { CircuitSheet } from '../../circuit/CircuitSheet';
+import type { FaultId } from '../faults';
 
 /** What a steam boiler's sheet makes of some faults, and why: factor on their weight. Common practice. */
 interface SaysOfSteam {

@@ -1,8 +1,8 @@
-import { isWallBoiler, type CircuitSheet } from '../circuit/CircuitSheet';
-import { feedsItself } from '../circuit/resolveCircuit';
-import { mayHaveMixing, mayHaveZoneValve, saysMixing } from '../circuit/zones';
-import type { FaultId } from './faults';
-import { undersizeFactor } from './levels/sheetMargin';
+import { isWallBoiler, type CircuitSheet } from '../../circuit/CircuitSheet';
+import { feedsItself } from '../../circuit/resolveCircuit';
+import { mayHaveMixing, mayHaveZoneValve, saysMixing } from '../../circuit/zones';
+import type { FaultId } from '../faults';
+import { undersizeFactor } from '../levels/sheetMargin';
 import { asTheSteamSheetSays } from './steamSheet';
 
 /** How much likelier, or less likely, a sheet makes a fault than it is among all circuits: factor on its weight. */
