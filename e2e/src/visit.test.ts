@@ -186,6 +186,39 @@ describe('the main job, on a phone', () => {
     await soon(async () => expect(await firstSuspect(page)).toMatch(/lost its charge/));
   });
 
+  it('says what the next test waits for, keeps no one from watching a gauge that falls by itself, and knows the van', async () => {
+    const { page } = at.device;
+    await openJob(page, '5 Mill Hill Close');
+    const job = page.url();
+    for (const [test, outcome] of [
+      ['discharge-pipe', 'Stained'],
+      ['gas-valve-press', 'Nothing'],
+      ['gas-valve-bubbles', 'Tight'],
+    ]) {
+      await page.goto(`${job}/test/${test}`);
+      await page.getByRole('button', { name: outcome!, exact: true }).click();
+      await page.getByText(/before, .* now|Hardly moves/).waitFor();
+    }
+    // Left hot: what drains comes once it is cool.
+    await soon(async () =>
+      expect(await page.getByTestId('next-step').innerText()).toMatch(
+        /Once it is cool, in about \d+ min: 15 min, drains or opens something/,
+      ),
+    );
+    await page.goto(`${job}/test/fill-disconnected-watch`);
+    await page.getByText('Better once it is below 35 °C').waitFor();
+    expect(await page.getByRole('button', { name: 'Record', exact: true }).count()).toBe(1);
+    await letCool(page);
+    await page.getByText('Better once it is below 35 °C').waitFor({ state: 'detached' });
+
+    await page.goto(new URL('/settings', job).href);
+    const core = page.getByRole('group', { name: 'Parts in the van' }).getByRole('button', { name: 'Valve core' });
+    await core.click();
+    await page.getByText('What is not in it has to be nearly certain').waitFor();
+    await page.reload();
+    await soon(async () => expect(await core.getAttribute('aria-pressed')).toBe('true'));
+  });
+
   it('keeps a timed watch through a reload, and puts its minutes into the finding', async () => {
     const { page } = at.device;
     await openJob(page, '22 Weir Street');

@@ -57,6 +57,15 @@ it('a finding parts what the log could not: water at the gas valve', () => {
   expect(ratio(beforeFindings(after))).toBeCloseTo(ratio(before), 9);
 });
 
+it('a log by itself is held apart furthest; findings that say nothing take off a share each, up to two, and change no order', () => {
+  const told = [0, 1, 2, 3].map((findings) => withProbabilities(swungTooMuch(() => Array<number>(findings).fill(Math.log(0.4)))));
+  const pairs = told.map((sets) => shareOf(sets, 'relief-valve-passing', 'vessel-undercharged'));
+  expect(pairs[0]).toBeLessThan(pairs[1]!);
+  expect(pairs[1]).toBeLessThan(pairs[2]!);
+  expect(pairs[2]).toBeCloseTo(pairs[3]!, 12);
+  for (const sets of told) expect(sets.map((s) => s.faults)).toEqual(told[0]!.map((s) => s.faults));
+});
+
 it('with nothing measured the priors stand as they are', () => {
   const judged = withProbabilities([set(['none'], 0.6, 0), set(['vessel-undercharged'], 0.4, 0)]);
   expect(judged.map((s) => s.probability)).toEqual([expect.closeTo(0.6, 9), expect.closeTo(0.4, 9)]);

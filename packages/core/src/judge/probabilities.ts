@@ -17,6 +17,10 @@ function softened(logEvidence: number, best: number): number {
  *  this power. Fixed by the evaluation of all makers together, by how often what is said to be so is so; visits of one fault would bear more,
  *  those of two less. */
 const SHARPEN = 2.1;
+/** A log by itself touches less than findings do: with a log and no finding it is sharpened by so much, each finding made takes off a share.
+ *  Fixed like the above. */
+const SHARPEN_LOG_ALONE = 2.5,
+  LESS_PER_FINDING = 0.2;
 /** What somebody went and looked at counts for more than what a log shows by the way: the tables of outcomes are careful. Fixed like the
  *  above, on pairs of faults. */
 const FINDINGS_COUNT = 1.5;
@@ -24,7 +28,15 @@ const FINDINGS_COUNT = 1.5;
 const DOUBT = 0.08,
   DOUBT_POWER = 0.35;
 
-const isMeasured = (sets: readonly JudgedSet[]): boolean => sets.some((s) => s.logEvidence !== 0 || s.findingEvidence.length > 0);
+const hasLog = (sets: readonly JudgedSet[]): boolean => sets.some((s) => s.logEvidence !== 0);
+const isMeasured = (sets: readonly JudgedSet[]): boolean => hasLog(sets) || sets.some((s) => s.findingEvidence.length > 0);
+
+/** The power that the answer is sharpened by; 1 where nothing was measured. */
+function sharpening(sets: readonly JudgedSet[]): number {
+  if (!isMeasured(sets)) return 1;
+  const findings = sets[0]?.findingEvidence.length ?? 0;
+  return hasLog(sets) ? Math.max(SHARPEN, SHARPEN_LOG_ALONE - LESS_PER_FINDING * findings) : SHARPEN;
+}
 
 /** What the logs and the findings say for each set, in nats. */
 function evidenceFor(sets: readonly JudgedSet[]): number[] {
@@ -51,17 +63,18 @@ export function likelihoodsOf(sets: readonly JudgedSet[]): number[] {
 export function withProbabilities(sets: JudgedSet[]): JudgedSet[] {
   const measured = isMeasured(sets),
     scores = scoresOf(sets),
-    sharpened = scores.map((l) => (measured ? SHARPEN : 1) * l);
+    power = sharpening(sets),
+    sharpened = scores.map((l) => power * l);
   const shares = sharesOf(sharpened);
   const flat = measured ? sharesOf(sharpened.map((l) => DOUBT_POWER * l)) : shares;
   sets.forEach((s, i) => (s.probability = (1 - DOUBT) * shares[i]! + DOUBT * flat[i]!));
-  if (sets.some((s) => s.logEvidence !== 0)) shareAmongAlike(sets, scores);
+  if (hasLog(sets)) shareAmongAlike(sets, scores, power);
   return [...sets].sort((a, b) => b.probability - a.probability);
 }
 
 /** What a log cannot tell apart it cannot make surer either: only what the logs say of each beyond the way the pressure moved (its cold
  *  level, the heat that it reached) stays sharpened. */
-function shareAmongAlike(sets: readonly JudgedSet[], scores: readonly number[]): void {
+function shareAmongAlike(sets: readonly JudgedSet[], scores: readonly number[], power: number): void {
   const groups = new Map<string, number[]>(),
     beyondMoves = sets.map((s) => s.logEvidence - s.fit.logEvidence);
   sets.forEach((s, i) => {
@@ -74,7 +87,7 @@ function shareAmongAlike(sets: readonly JudgedSet[], scores: readonly number[]):
   for (const group of groups.values()) {
     const together = group.reduce((sum, i) => sum + sets[i]!.probability, 0),
       most = Math.max(...group.map((i) => beyondMoves[i]!));
-    const within = sharesOf(group.map((i) => scores[i]! + (SHARPEN - 1) * softened(beyondMoves[i]!, most)));
+    const within = sharesOf(group.map((i) => scores[i]! + (power - 1) * softened(beyondMoves[i]!, most)));
     group.forEach((i, k) => (sets[i]!.probability = together * within[k]!));
   }
 }

@@ -8,7 +8,6 @@ import {
   chargeOfSchool,
   COMPLAINT_ROWS,
   COMPLAINTS,
-  REPLACEABLE_PARTS,
   vesselsOf,
   withCharge,
   type CircuitSheet,
@@ -19,8 +18,8 @@ import { useStore } from '../../offline/SyncProvider';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { Header } from '../../ui/Header';
-import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
+import { Several } from '../../ui/Several';
 import { Text } from '../../ui/Text';
 import { SheetFields } from '../sheet/SheetFields';
 import { Choice } from '../../ui/Choice';
@@ -30,10 +29,10 @@ import { useJobs } from '../jobs/jobData';
 import { PLANT_IDS, PLANT_TITLES, type PlantId } from '../sheet/plants';
 import { blankForm, formOf, sheetOf } from '../sheet/sheetForm';
 import { companySchools } from '../work/companySchools';
-import { capital, plain } from '../units/words';
 import { useUnits } from '../units/UnitsProvider';
+import { PART_OPTIONS } from '../van/partOptions';
 
-const SHOWN = COMPLAINTS.filter((c) => c !== 'level-wrong');
+const COMPLAINTS_SHOWN = COMPLAINTS.filter((c) => c !== 'level-wrong').map((value) => ({ value, label: COMPLAINT_ROWS[value].title }));
 
 /** A job from a complaint: where, what, and the facts of the circuit, which all have a default. */
 export function NewJobScreen() {
@@ -145,34 +144,8 @@ export function NewJobScreen() {
           hint="Street and number, or the name of the house"
         />
         <Columns lines="gap-y-5">
-          <View role="group" aria-label="What is the complaint" className="gap-2">
-            <Text className="font-medium text-[14px] text-ink2">What is the complaint</Text>
-            <View className="flex-row flex-wrap gap-2">
-              {SHOWN.map((c) => (
-                <Key
-                  key={c}
-                  label={COMPLAINT_ROWS[c].title}
-                  pressed={complaint.includes(c)}
-                  className="px-3"
-                  onPress={() => setComplaint(complaint.includes(c) ? complaint.filter((x) => x !== c) : [...complaint, c])}
-                />
-              ))}
-            </View>
-          </View>
-          <View role="group" aria-label="What others have changed already" className="gap-2">
-            <Text className="font-medium text-[14px] text-ink2">What others have changed already</Text>
-            <View className="flex-row flex-wrap gap-2">
-              {REPLACEABLE_PARTS.map((p) => (
-                <Key
-                  key={p}
-                  label={capital(plain(p))}
-                  pressed={changed.includes(p)}
-                  className="px-3"
-                  onPress={() => setChanged(changed.includes(p) ? changed.filter((x) => x !== p) : [...changed, p])}
-                />
-              ))}
-            </View>
-          </View>
+          <Several label="What is the complaint" options={COMPLAINTS_SHOWN} value={complaint} onChange={setComplaint} />
+          <Several label="What others have changed already" options={PART_OPTIONS} value={changed} onChange={setChanged} />
         </Columns>
         <View className="gap-3 border-t border-hair pt-4">
           <Text className="font-semibold text-[17px]">The circuit</Text>
