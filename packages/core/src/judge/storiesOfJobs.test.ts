@@ -6,7 +6,7 @@ import { everyThird } from './test/everyThird';
 import { samplesOf, WALL, type Reading } from './test/told';
 
 // Jobs as they are told in the trade, in our own words: forty, written down in one go, truth and all, before the judge was asked. Common
-// practice. The two that it told otherwise stand in docs/evaluation.md, under what is known to be weak.
+// practice. The two that it told otherwise stand in docs/evaluation-in-detail.md, under what is known to be weak.
 const WALL_SAID: CircuitSheet = {
   ...WALL,
   waterVolumeL: 110,

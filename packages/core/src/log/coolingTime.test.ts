@@ -23,6 +23,21 @@ describe('waiting for it to cool', () => {
       }),
     );
   });
+  it('reads no more than the end of a month at a second', () => {
+    const n = 30 * 86400,
+      log = {
+        samples: { tS: Array.from({ length: n }, (_, i) => i), pressureBar: Array<number>(n).fill(1), flowC: Array<number>(n).fill(55) },
+      };
+    let reads = 0;
+    const flowC = new Proxy(log.samples.flowC, {
+      get: (of, key) => {
+        reads++;
+        return Reflect.get(of, key) as unknown;
+      },
+    });
+    expect(coolingTime({ samples: { ...log.samples, flowC } }, 50, n)!.from).toBe('usual');
+    expect(reads).toBeLessThan(86400);
+  });
   it('takes the usual pace where nothing was seen to cool, and counts the time since', () => {
     const hot = {
       samples: { tS: [0, 600], pressureBar: [1, 2], flowC: [20, 70] },

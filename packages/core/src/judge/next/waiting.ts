@@ -1,4 +1,4 @@
-import { coolingTime } from '../../log/coolingTime';
+import { coolingOf } from '../../log/coolingTime';
 import { COLD_BELOW_C } from '../../log/cycleFeatures';
 import { heatIsOn, isHeatSwitch, type PressureLog } from '../../log/PressureLog';
 import type { Finding } from '../Finding';
@@ -29,13 +29,13 @@ export function leftWarm(logs: readonly PressureLog[], findings: readonly Findin
   const last = logs.at(-1);
   if (!last) return { nowC: null, heatIsOn: false, restedMin: null, minutesTo: () => 0 };
   const nowS = endS(last) + sinceS(logs, findings),
-    log = withLimitWhereUnread(last, maxFlowC);
+    cooling = coolingOf(withLimitWhereUnread(last, maxFlowC), nowS);
   const offS = last.events?.findLast(isHeatSwitch)?.tS,
     on = heatIsOn(last),
-    nowC = coolingTime(log, 0, nowS)?.nowC ?? null;
+    nowC = cooling?.nowC ?? null;
   const restedMin =
     on || (offS === undefined && nowC !== null && nowC >= COLD_BELOW_C) ? 0 : offS === undefined ? null : (nowS - offS) / 60;
-  return { nowC, heatIsOn: on, restedMin, minutesTo: (belowC) => coolingTime(log, belowC, nowS)?.minutes ?? 0 };
+  return { nowC, heatIsOn: on, restedMin, minutesTo: (belowC) => cooling?.minutesTo(belowC) ?? 0 };
 }
 
 /** What a test waits for, the longest of it; null where it can be done at once, as far as is known. */
