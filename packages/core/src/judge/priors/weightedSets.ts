@@ -44,7 +44,7 @@ const LEFT_SHUT = 3;
 
 /** Faults that come together more often than chance, since one brings the other about or hides it: any of the first with any of the second.
  *  Factor on the product of their shares. Common practice; "two at once is normal". */
-const COUPLED: { one: FaultId[]; other: FaultId[]; factor: number; why: string }[] = [
+export const COUPLED: readonly { one: FaultId[]; other: FaultId[]; factor: number; why: string }[] = [
   { one: ['vessel-undercharged'], other: ['vessel-gas-valve-leaking'], factor: 7, why: 'the gas went through the core' },
   { one: LITTLE_GAS, other: ['relief-valve-passing'], factor: 5.5, why: 'a relief that has lifted often passes' },
   { one: ['fill-bypass-open'], other: ['relief-valve-passing'], factor: 4, why: 'the relief runs at once, and somebody shuts the bypass' },
