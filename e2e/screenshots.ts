@@ -71,9 +71,10 @@ async function main() {
     await page.getByText('Not empty yet').scrollIntoViewIfNeeded();
   });
   await shoot('test-card-wide', wide, async (page) => {
-    await openJob(page, '22 Weir Street');
-    await page.goto(`${page.url()}/test/cold-main-off-watch`);
-    await page.getByLabel('At the start').fill('1.3');
+    await openJob(page, 'Brewer House, boiler room');
+    await page.goto(`${page.url()}/test/coil-isolated-watch`);
+    await page.getByRole('table', { name: 'What it may show' }).waitFor();
+    await page.getByLabel('At the start').fill('1.4');
   });
   await shoot('new-job-phone', {}, async (page) => {
     await page.getByRole('button', { name: 'New job' }).click();

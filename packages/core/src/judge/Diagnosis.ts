@@ -67,6 +67,8 @@ export interface Judgement {
   contradictions: { evidence: string[]; text: string; repeat: string }[];
   enoughKnown: boolean;
   provingTest: TestId | null;
+  /** The same as it is proposed: what it costs, waits for and may show. */
+  proof: NextTest | null;
   /** What the first suspects each make of every log, point by point, gauge bar: the picture beside what was logged. `log` is its place in
    *  the case file. */
   predictions: { log: number; tS: number[]; suspects: { faults: FaultId[]; gaugeBar: number[] }[] }[];

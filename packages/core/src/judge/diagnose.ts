@@ -11,7 +11,7 @@ import { estimates } from './estimates';
 import { applicableFaults, faultRow, type FaultId } from './faults';
 import { judgeEvidence, type Judged, type Progress } from './judgeEvidence';
 import type { JudgedSet } from './JudgedSet';
-import { nextTests, provingTest, repairKey, tellsMoreQuickly } from './next/nextTests';
+import { nextTests, proof, provingTest, repairKey, tellsMoreQuickly } from './next/nextTests';
 import { leftWarm } from './next/waiting';
 import { weightedSets, type WeightedSet } from './priors/weightedSets';
 import { withPriors } from './probabilities';
@@ -81,7 +81,8 @@ function judgementOf(
   const shareOf = (sets: readonly JudgedSet[]) => sets.filter((s) => repairKey(s) === leadRepair).reduce((a, s) => a + s.probability, 0),
     leadShare = Math.min(shareOf(judged.sets), unhinted ? shareOf(withPriors(judged.sets, unhinted)) : 1);
   const left = leftWarm(latest.logs, found, judged.circuit.maxFlowC),
-    next = nextTests(judged, evidence.circuit, found, left);
+    next = nextTests(judged, evidence.circuit, found, left),
+    proving = provingTest(judged, evidence.circuit, found, left);
   return {
     hypotheses: judged.sets.slice(0, MOST_HYPOTHESES).map(({ faults, probability }) => ({ faults, probability })),
     marginals,
@@ -100,7 +101,8 @@ function judgementOf(
           partsInHand,
         ) &&
       (judged.tracks.length > 0 || done.size > 0),
-    provingTest: provingTest(judged, evidence.circuit, found, left),
+    provingTest: proving,
+    proof: proof(proving, judged, left),
     predictions: predictions(judged, latest.logIndices),
   };
 }

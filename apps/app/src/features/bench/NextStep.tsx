@@ -3,7 +3,7 @@ import { Pressable, View } from 'react-native';
 import { faultRow, lowerFirst, testRow, type Judgement } from '@jumper/core';
 import { Text } from '../../ui/Text';
 import { costText } from './nextCost';
-import { nextTest } from './suspects';
+import { nextTest, proposalOf } from './suspects';
 
 /** What was found points at what moves the water, not the pressure: no reading of the gauge is needed to go on. */
 const pointsAtFlow = (j: Judgement | null): boolean =>
@@ -36,7 +36,7 @@ export function NextStep({
   const test = nextTest(judgement, skipped);
   if (!test) return <Card title="No test left that would tell more" text="Act on the first suspect, or log another heat cycle." />;
   const row = testRow(test),
-    cost = costText(judgement.nextTests.find((t) => t.test === test) ?? row, row);
+    cost = costText(proposalOf(judgement, test) ?? row, row);
   return (
     <Card
       title={judgement.enoughKnown ? `To be sure: ${lowerFirst(row.title)}` : row.title}

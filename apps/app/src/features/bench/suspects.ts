@@ -6,6 +6,7 @@ import {
   type Diagnosis,
   type FaultId,
   type Judgement,
+  type NextTest,
   type ReplaceablePart,
   type TestId,
 } from '@jumper/core';
@@ -99,6 +100,10 @@ export function nextTest(judgement: Judgement, skipped: ReadonlyMap<string, stri
   const proving = judgement.enoughKnown && judgement.provingTest && !skipped.has(judgement.provingTest) ? judgement.provingTest : null;
   return proving ?? judgement.nextTests.find((t) => !skipped.has(t.test))?.test ?? null;
 }
+
+/** A test as the judge proposes it, next or to prove the lead wrong; null where it does not. */
+export const proposalOf = (judgement: Pick<Judgement, 'nextTests' | 'proof'>, test: TestId): NextTest | null =>
+  [...judgement.nextTests, judgement.proof].find((t) => t?.test === test) ?? null;
 
 /** What a suspect would make of a log, for the overlay on its trace; null where it was not worked out. */
 export function predictedBy(judgement: Judgement, key: string, logIndex: number): { min: number; bar: number }[] | null {

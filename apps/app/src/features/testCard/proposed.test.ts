@@ -1,11 +1,9 @@
-import type { Judgement, TestId } from '@jumper/core';
+import type { Judgement, NextTest, TestId } from '@jumper/core';
 import { isProposed, outlookOn } from './proposed';
 
-const asking = (test: TestId, provingTest: TestId | null = null) =>
-  ({
-    nextTests: [{ test, informationBits: 0.5, minutes: 2, intrusive: false, text: '', outlook: [] }],
-    provingTest,
-  }) as unknown as Judgement;
+const proposal = (test: TestId): NextTest => ({ test, informationBits: 0.5, minutes: 2, intrusive: false, text: '', outlook: [] });
+const asking = (test: TestId, proving: TestId | null = null) =>
+  ({ nextTests: [proposal(test)], proof: proving && proposal(proving) }) satisfies Pick<Judgement, 'nextTests' | 'proof'>;
 
 it('a test that the judge asked for is known from one that somebody chose', () => {
   expect(isProposed(asking('gas-valve-press'), 'gas-valve-press')).toBe(true);
@@ -30,5 +28,7 @@ it('the outlook is that of the state of the circuit now, and none of a test that
   expect(outlookOn(expecting('Water'), 'gas-valve-press').map((o) => o.text)).toEqual(['Water']);
   expect(outlookOn(diagnosis, 'gas-valve-press').map((o) => o.text)).toEqual(['Air']);
   expect(outlookOn(diagnosis, 'bleed-radiators')).toEqual([]);
+  const proving = { nextTests: [], proof: expecting('Hiss').nextTests[0]! };
+  expect(outlookOn(proving, 'gas-valve-press').map((o) => o.text)).toEqual(['Hiss']);
   expect(outlookOn(undefined, 'gas-valve-press')).toEqual([]);
 });

@@ -89,6 +89,9 @@ it.each(PROOF)('proves %s', (_, lead, ask, signs) => {
   const d = ask();
   expect(d.hypotheses[0]!.faults).toEqual([lead]);
   expect(signs).toContain(d.provingTest);
+  // It says what it costs and may show like any other, however little it is expected to tell.
+  expect(d.proof).toMatchObject({ test: d.provingTest, text: testRow(d.provingTest!).tells });
+  expect(d.proof!.outlook.length).toBeGreaterThan(1);
 });
 
 it('a repair that buys no part is tried sooner than one that does, and a pair needs what its dearer half needs', () => {

@@ -18,29 +18,45 @@ const LEAST_BITS = 0.03;
 /** Nor when it tells less than this share of what the most telling one does. */
 const LEAST_OF_MOST = 0.2;
 
+/** Sets worth asking what a test would show under them. */
+const asked = ({ sets }: Judged): JudgedSet[] => sets.slice(0, MOST_SETS).filter((s) => s.probability > 1e-4);
+
 /** Tests not yet done, by expected information about what to do next per minute of effort. Sets with the same repair count as one.
  *  @param left how warm the circuit was left */
 export function nextTests(judged: Judged, sheet: CircuitSheet, found: readonly Finding[], left: LeftWarm): NextTest[] {
-  const sets = judged.sets.slice(0, MOST_SETS).filter((s) => s.probability > 1e-4);
+  const sets = asked(judged);
   const rows = candidates(sheet, found, judged).flatMap((test) => {
     const bits = expectedBits(test, sets, judged);
-    if (bits === null || bits < LEAST_BITS) return [];
-    const row = testRow(test),
-      wait = waitFor(test, left);
-    const minutes = minutesOf(test, judged) + (wait?.minutes ?? 0);
-    return [
-      {
-        next: { test, informationBits: bits, minutes, ...(wait ? { wait } : {}), intrusive: row.intrusive, text: row.tells },
-        rate: bits / effortMin(test, judged, left),
-      },
-    ];
+    return bits === null || bits < LEAST_BITS ? [] : [{ test, bits, rate: bits / effortMin(test, judged, left) }];
   });
   // A quick test that tells next to nothing is no step forward, however cheap, while another tells much.
-  const most = Math.max(0, ...rows.map((r) => r.next.informationBits));
+  const most = Math.max(0, ...rows.map((r) => r.bits));
   return rows
-    .filter((r) => r.next.informationBits >= LEAST_OF_MOST * most)
+    .filter((r) => r.bits >= LEAST_OF_MOST * most)
     .sort((a, b) => b.rate - a.rate)
-    .map(({ next }) => ({ ...next, outlook: outlook(next.test, sets, judged) }));
+    .map(({ test, bits }) => proposal(test, bits, sets, judged, left));
+}
+
+/** The test that would prove the lead wrong, as it is proposed: beside a lead held for nearly certain it may be expected to tell too little to
+ *  stand among the others. */
+export function proof(test: TestId | null, judged: Judged, left: LeftWarm): NextTest | null {
+  const sets = asked(judged);
+  return test && proposal(test, expectedBits(test, sets, judged) ?? 0, sets, judged, left);
+}
+
+/** A test as it is proposed: what it tells, what it costs and waits for, and how it may come out. */
+function proposal(test: TestId, informationBits: number, sets: JudgedSet[], judged: Judged, left: LeftWarm): NextTest {
+  const { intrusive, tells } = testRow(test),
+    wait = waitFor(test, left);
+  return {
+    test,
+    informationBits,
+    minutes: minutesOf(test, judged) + (wait?.minutes ?? 0),
+    ...(wait ? { wait } : {}),
+    intrusive,
+    text: tells,
+    outlook: outlook(test, sets, judged),
+  };
 }
 
 /** A look or a touch that may well change what is done next: nobody goes to work without it. */
