@@ -111,11 +111,13 @@ const LEAST_PROOF_BITS = 0.5,
 
 /** What a test costs on this job, minutes' worth: the way there, the time at it, what it takes beside, and the wait before it. */
 const effortMin = (test: TestId, judged: Judged, left: LeftWarm): number =>
-  WALK_MIN + minutesOf(test, judged) + testRow(test).effort + WAITING_COUNTS * (waitFor(test, left)?.minutes ?? 0);
+  WALK_MIN + minutesOf(test, judged) + testRow(test).effort + waitingMin(waitFor(test, left)?.minutes ?? 0);
 /** Getting to any test, writing it down and back, minutes. */
 const WALK_MIN = 3;
-/** While it cools or rests something else is done; common practice. */
-const WAITING_COUNTS = 0.5;
+/** While it heats up, cools or rests something else is looked at: a short wait costs nothing by that, of a long one half. Common practice. */
+const waitingMin = (waitMin: number): number => WAITING_COUNTS * Math.max(0, waitMin - FILLED_MIN);
+const FILLED_MIN = 10,
+  WAITING_COUNTS = 0.5;
 
 function candidates(sheet: CircuitSheet, found: readonly Finding[], { logs }: Judged): TestId[] {
   const done = new Set(found.map((f) => f.test)),

@@ -39,6 +39,9 @@ it('what is looked at, listened to or pressed does not wait, hot or cold', () =>
 it('a flow is measured with the heat on: from cold it waits for that', () => {
   expect(waits('flow-return', COLD)).toMatchObject({ until: 'hot' });
   expect(waits('flow-return', HOT)).toBeNull();
+  // And once only: what was measured hot shows that the heat is on.
+  const measured = leftWarm([COLD], [{ test: 'flow-return', flowC: 65, returnC: 55, minutesFiring: 10 }], LIMIT_C);
+  expect(waitFor('zone-pipe-temperatures', measured)).toBeNull();
 });
 
 it('as long as this circuit takes to cool, and no longer than what stands still later does', () => {

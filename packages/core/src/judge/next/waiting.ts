@@ -15,7 +15,8 @@ export interface Wait {
 export interface LeftWarm {
   /** °C; null where nothing tells. */
   nowC: number | null;
-  heatIsOn: boolean;
+  /** The heat is on, or was put on for a test since. */
+  heated: boolean;
   /** Without heat for so long, min; null where nothing tells, 0 where it is still hot. */
   restedMin: number | null;
   /** Until the water is below a temperature, min; 0 where nothing tells. */
@@ -27,7 +28,7 @@ export interface LeftWarm {
  *  @param maxFlowC the boiler's limit */
 export function leftWarm(logs: readonly PressureLog[], findings: readonly Finding[], maxFlowC: number): LeftWarm {
   const last = logs.at(-1);
-  if (!last) return { nowC: null, heatIsOn: false, restedMin: null, minutesTo: () => 0 };
+  if (!last) return { nowC: null, heated: false, restedMin: null, minutesTo: () => 0 };
   const nowS = endS(last) + sinceS(logs, findings),
     cooling = coolingOf(withLimitWhereUnread(last, maxFlowC), nowS);
   const offS = last.events?.findLast(isHeatSwitch)?.tS,
@@ -35,7 +36,8 @@ export function leftWarm(logs: readonly PressureLog[], findings: readonly Findin
     nowC = cooling?.nowC ?? null;
   const restedMin =
     on || (offS === undefined && nowC !== null && nowC >= COLD_BELOW_C) ? 0 : offS === undefined ? null : (nowS - offS) / 60;
-  return { nowC, heatIsOn: on, restedMin, minutesTo: (belowC) => cooling?.minutesTo(belowC) ?? 0 };
+  const heated = on || findings.some((f) => testRow(f.test).hotAboveC !== undefined);
+  return { nowC, heated, restedMin, minutesTo: (belowC) => cooling?.minutesTo(belowC) ?? 0 };
 }
 
 /** What a test waits for, the longest of it; null where it can be done at once, as far as is known. */
@@ -55,8 +57,8 @@ export function waitFor(test: TestId, left: LeftWarm): Wait | null {
 
 /** Until a boiler that was lit has warmed its pipes, min; common practice. */
 const HEATING_UP_MIN = 10;
-const isTooCold = (aboveC: number | undefined, { nowC, heatIsOn: on }: LeftWarm): boolean =>
-  aboveC !== undefined && nowC !== null && !on && nowC < aboveC;
+const isTooCold = (aboveC: number | undefined, { nowC, heated }: LeftWarm): boolean =>
+  aboveC !== undefined && nowC !== null && !heated && nowC < aboveC;
 
 const endS = ({ samples, events }: PressureLog): number => Math.max(0, samples.tS.at(-1) ?? 0, ...(events ?? []).map((e) => e.tS));
 
