@@ -5,6 +5,7 @@ import { caseFile } from '@jumper/contract';
 import {
   buysNoPart,
   diagnose,
+  logEndS,
   faultRow,
   leftWarm,
   resolveCircuit,
@@ -57,9 +58,10 @@ const wrongPartsOf = (done: string, needed: string) =>
 function run(visit: Visit, order: (d: Diagnosis) => string[], proves: boolean): { unproven: Outcome; proven: Outcome } {
   const findings: Finding[] = [],
     done = new Set<string>(),
-    logEndS = logsOf(visit).at(-1)?.samples.tS.at(-1) ?? 0;
+    lastLog = logsOf(visit).at(-1),
+    loggedS = lastLog ? logEndS(lastLog) : 0;
   let passedMin = 0,
-    minutes = 0,
+    effortMin = 0,
     proved = !proves,
     unproven: Outcome | null = null;
   for (;;) {
@@ -68,7 +70,7 @@ function run(visit: Visit, order: (d: Diagnosis) => string[], proves: boolean): 
       needed = repairOf(visit.truth.faults);
     const now: Outcome = {
       tests: findings.length,
-      minutes,
+      minutes: passedMin + effortMin,
       right: repair === needed,
       sure: d.enoughKnown,
       wrongParts: wrongPartsOf(repair, needed),
@@ -79,9 +81,9 @@ function run(visit: Visit, order: (d: Diagnosis) => string[], proves: boolean): 
     if (!next) return { unproven: unproven ?? now, proven: now };
     proved = !proves || d.enoughKnown;
     passedMin += waitMin(visit, next.test, findings) + minutesOf(visit, next.test);
-    minutes = passedMin + findings.reduce((sum, f) => sum + testRow(f.test).effort, testRow(next.test as TestId).effort);
+    effortMin += testRow(next.test as TestId).effort;
     // Neither the judge's order nor a checklist's tells what anybody suspects.
-    findings.push({ ...next, test: next.test as TestId, proposed: true, atS: logEndS + 60 * passedMin });
+    findings.push({ ...next, test: next.test as TestId, proposed: true, atS: loggedS + 60 * passedMin });
   }
 }
 

@@ -1,4 +1,4 @@
-import type { Case, PressureLog } from '@jumper/core';
+import { logEndS, type Case, type PressureLog } from '@jumper/core';
 import { asSheet, caseFile } from './caseFile';
 import type { FactBody, FactRecord, JobRecord, SheetRecord } from './records';
 import type { z } from 'zod';
@@ -74,7 +74,7 @@ function afterLogs(logs: PressureLog[], at: string, firstRepairMs: number): { at
   const [first] = logs,
     last = logs.at(-1);
   if (!first?.startedAt || !last?.startedAt || firstRepairMs < Infinity) return {};
-  const endMs = startMs(last) + 1000 * Math.max(last.samples.tS.at(-1) ?? 0, last.events?.at(-1)?.tS ?? 0);
+  const endMs = startMs(last) + 1000 * logEndS(last);
   return Date.parse(at) > endMs ? { atS: (Date.parse(at) - startMs(first)) / 1000 } : {};
 }
 

@@ -102,7 +102,7 @@ function judgementOf(
         ) &&
       (judged.tracks.length > 0 || done.size > 0),
     provingTest: proving,
-    proof: proof(proving, judged, left),
+    proof: proof(proving, next, judged, left),
     predictions: predictions(judged, latest.logIndices),
   };
 }

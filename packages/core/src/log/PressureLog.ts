@@ -65,3 +65,7 @@ export type Epoch = 'as-found' | 'after-work';
 
 /** Times of events are noted to about a minute, s. Common practice. */
 export const EVENT_OFF_S = 60;
+
+/** When a log ends: with its last reading or event, s. */
+export const logEndS = ({ samples, events }: Pick<PressureLog, 'samples' | 'events'>): number =>
+  (events ?? []).reduce((latestS, e) => Math.max(latestS, e.tS), samples.tS.at(-1) ?? 0);

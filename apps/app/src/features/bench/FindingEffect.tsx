@@ -28,7 +28,7 @@ export function FindingEffect({
   const others = useMemo(() => ({ ...parts, facts: parts.facts.filter((f) => f.id !== factId) }), [parts, factId]);
   const van = useVanParts(),
     without = useMemo(() => judgedCase(others, van), [others, van]);
-  const before = useDiagnosis(fact ? without : null, caseKey(others), 'before');
+  const before = useDiagnosis(fact ? without : null, caseKey(others, van), 'before');
   if (fact?.body.kind !== 'finding' || parts.facts.some((f) => f.correctsId === factId)) return null;
   return (
     <Notice kind="note" title={findingText(fact.body.finding as unknown as Finding, units)} live>

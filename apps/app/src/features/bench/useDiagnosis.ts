@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import type { FactBody, JobParts } from '@jumper/contract';
-import type { Case } from '@jumper/core';
+import type { Case, ReplaceablePart } from '@jumper/core';
 import { useSyncExternalStore } from 'react';
 import { buildName } from '../../offline/buildName';
 import type { Database } from '../../offline/database';
@@ -13,8 +13,8 @@ import { askJudge, judgeProgress, Overtaken, type Line } from '../../workers/jud
 const JUDGED = new Set<string>(['reading', 'event', 'finding', 'repair', 'log', 'retraction'] satisfies FactBody['kind'][]);
 
 /** Changes when what the judge is asked changes, and with nothing else: a photo or a ticked step asks nothing new. */
-export const caseKey = (parts: JobParts): string =>
-  [parts.job.id, parts.sheet.id, ...vanParts(), ...parts.facts.flatMap((f) => (JUDGED.has(f.body.kind) ? [f.id] : [])).sort()].join();
+export const caseKey = (parts: JobParts, van: readonly ReplaceablePart[] = vanParts()): string =>
+  [parts.job.id, parts.sheet.id, ...van, ...parts.facts.flatMap((f) => (JUDGED.has(f.body.kind) ? [f.id] : [])).sort()].join();
 
 /** A question to the judge, as whoever asks the same one shares it; answered at once where it was answered before. */
 export const diagnosisQuery = (db: Database, input: Case, key: string, line: Line = 'now') => ({

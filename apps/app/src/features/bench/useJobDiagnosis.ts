@@ -7,5 +7,5 @@ import { caseKey, useDiagnosis } from './useDiagnosis';
 export function useJobDiagnosis(parts: JobParts) {
   const van = useVanParts(),
     file = useMemo(() => judgedCase(parts, van), [parts, van]);
-  return { file, judged: useDiagnosis(file, caseKey(parts)) };
+  return { file, judged: useDiagnosis(file, caseKey(parts, van)) };
 }

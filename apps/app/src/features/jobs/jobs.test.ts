@@ -174,6 +174,8 @@ describe('a row of the list', () => {
     expect(standing(kept, [begun], 'a').size).toBe(1);
     expect(standing(kept, [{ ...begun, facts: [...begun.facts, reading(1, 2)] } as JobParts], 'a').size).toBe(0);
     expect(standing(kept, [begun], 'b').size).toBe(0);
+    // And another van is another question.
+    expect(standing(kept, [begun], 'a', ['pump']).size).toBe(0);
   });
 });
 

@@ -83,10 +83,10 @@ function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
   const [problems, setProblems] = useState<Record<string, string>>({});
   const [skipping, setSkipping] = useState(false);
   const back = `/jobs/${jobId}`;
-  const cool = useCooling(parts, row.coolBelowC),
-    still = useCooling(parts, row.stillBelowC);
+  const cool = useCooling(log, row.coolBelowC),
+    still = useCooling(log, row.stillBelowC);
   const gated = isWaited(cool),
-    waits = gated || isWaited(still);
+    cooling = gated ? cool : isWaited(still) ? still : null;
   const trap = test === 'precharge' ? prechargeTrap(form, units) : null;
   const begins = startField(row);
   const setForm = (change: Partial<FindingForm>) => {
@@ -138,11 +138,11 @@ function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
       }
       walk={
         <>
-          {waits ? (
+          {cooling ? (
             <CoolGate
               jobId={jobId}
               path={`${back}/test/${test}`}
-              cooling={(gated ? cool : still)!}
+              cooling={cooling}
               belowC={(gated ? row.coolBelowC : row.stillBelowC)!}
               units={units}
               opens={gated}

@@ -8,7 +8,7 @@ import { useStore } from '../../offline/SyncProvider';
 import { caseKey, diagnosisQuery } from '../bench/useDiagnosis';
 import { proofView, type ProofView } from '../proof/proofView';
 import { METRIC } from '../units/units';
-import { judgedCase } from '../van/van';
+import { judgedCase, useVanParts, vanParts } from '../van/van';
 import { shortVerdict } from './shortVerdict';
 
 const KEY = ['verdicts'];
@@ -17,7 +17,8 @@ const KEY = ['verdicts'];
 export function useVerdicts(jobs: readonly JobParts[]): ReadonlyMap<string, VerdictRecord> | null {
   const { db } = useStore();
   const { data } = useQuery({ queryKey: KEY, queryFn: () => db.getAll('verdict'), networkMode: 'always', staleTime: Infinity });
-  return useMemo(() => (data ? standing(data, jobs) : null), [data, jobs]);
+  const van = useVanParts();
+  return useMemo(() => (data ? standing(data, jobs, buildName(), van) : null), [data, jobs, van]);
 }
 
 /** Of what was kept, what this build said of these jobs as they stand. */
@@ -25,8 +26,9 @@ export function standing(
   kept: readonly VerdictRecord[],
   jobs: readonly JobParts[],
   build = buildName(),
+  van = vanParts(),
 ): ReadonlyMap<string, VerdictRecord> {
-  const keys = new Map(jobs.map((j) => [j.job.id, caseKey(j)]));
+  const keys = new Map(jobs.map((j) => [j.job.id, caseKey(j, van)]));
   return new Map(kept.filter((v) => keys.get(v.jobId) === v.key && v.build === build).map((v) => [v.jobId, v]));
 }
 

@@ -2,7 +2,7 @@ import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { v7 } from 'uuid';
-import type { FactBody, JobParts } from '@jumper/contract';
+import { jobToCase, type FactBody, type JobParts } from '@jumper/contract';
 import { expectedNumbers, RUN_SHEET_IDS, runSheet, type CircuitSheet, type RunSheetId, type RunStep } from '@jumper/core';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
@@ -58,7 +58,8 @@ function Run({ parts, id }: { parts: JobParts; id: RunSheetId }) {
   const [typed, setTyped] = useState('');
   const [answer, setAnswer] = useState<Exclude<AskResult, { kind: 'ok' }> | null>(null);
   const [skipping, setSkipping] = useState<string | null>(null);
-  const cooling = useCooling(parts, sheet.coolBelowC);
+  const lastLog = useMemo(() => jobToCase(parts).logs?.at(-1) ?? null, [parts]),
+    cooling = useCooling(lastLog, sheet.coolBelowC);
   const gated = step !== null && opensWater(step) && isWaited(cooling);
   const partHere = step?.fits && !state.parts.some((p) => p.part.kind === step.fits && (!begun || p.at >= begun.startedAt));
 

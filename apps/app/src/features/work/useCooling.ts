@@ -1,6 +1,5 @@
-import { useMemo, useSyncExternalStore } from 'react';
-import { jobToCase, type JobParts } from '@jumper/contract';
-import { coolingTime, type CoolingTime } from '@jumper/core';
+import { useSyncExternalStore } from 'react';
+import { coolingTime, type CoolingTime, type PressureLog } from '@jumper/core';
 
 const STEP_MS = 15_000;
 /** A clock that ticks four times a minute: cooling is slow. */
@@ -12,10 +11,9 @@ const clock = {
   now: () => Math.floor(Date.now() / STEP_MS) * STEP_MS,
 };
 
-/** How long until the job's circuit is cool enough to be opened; null where it need not be, or no temperature was read. */
-export function useCooling(parts: JobParts, belowC: number | undefined): CoolingTime | null {
+/** How long until a circuit is, by its last log, cool enough to be opened; null where it need not be, or no temperature was read. */
+export function useCooling(log: PressureLog | null, belowC: number | undefined): CoolingTime | null {
   const nowMs = useSyncExternalStore(clock.subscribe, clock.now);
-  const log = useMemo(() => jobToCase(parts).logs?.at(-1) ?? null, [parts]);
   return belowC === undefined || !log ? null : coolingTime(log, belowC, log.startedAt ? (nowMs - Date.parse(log.startedAt)) / 1000 : 0);
 }
 

@@ -38,10 +38,11 @@ export function nextTests(judged: Judged, sheet: CircuitSheet, found: readonly F
 }
 
 /** The test that would prove the lead wrong, as it is proposed: beside a lead held for nearly certain it may be expected to tell too little to
- *  stand among the others. */
-export function proof(test: TestId | null, judged: Judged, left: LeftWarm): NextTest | null {
+ *  stand among the others.
+ *  @param among those that are proposed as they are */
+export function proof(test: TestId | null, among: readonly NextTest[], judged: Judged, left: LeftWarm): NextTest | null {
   const sets = asked(judged);
-  return test && proposal(test, expectedBits(test, sets, judged) ?? 0, sets, judged, left);
+  return test && (among.find((t) => t.test === test) ?? proposal(test, expectedBits(test, sets, judged) ?? 0, sets, judged, left));
 }
 
 /** A test as it is proposed: what it tells, what it costs and waits for, and how it may come out. */

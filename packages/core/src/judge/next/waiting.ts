@@ -1,6 +1,6 @@
 import { coolingOf } from '../../log/coolingTime';
 import { COLD_BELOW_C } from '../../log/cycleFeatures';
-import { heatIsOn, isHeatSwitch, type PressureLog } from '../../log/PressureLog';
+import { logEndS, heatIsOn, isHeatSwitch, type PressureLog } from '../../log/PressureLog';
 import type { Finding } from '../Finding';
 import { testRow, type TestId } from '../tests';
 
@@ -29,7 +29,7 @@ export interface LeftWarm {
 export function leftWarm(logs: readonly PressureLog[], findings: readonly Finding[], maxFlowC: number): LeftWarm {
   const last = logs.at(-1);
   if (!last) return { nowC: null, heated: false, restedMin: null, minutesTo: () => 0 };
-  const nowS = endS(last) + sinceS(logs, findings),
+  const nowS = logEndS(last) + sinceS(logs, findings),
     cooling = coolingOf(withLimitWhereUnread(last, maxFlowC), nowS);
   const offS = last.events?.findLast(isHeatSwitch)?.tS,
     on = heatIsOn(last),
@@ -60,8 +60,6 @@ const HEATING_UP_MIN = 10;
 const isTooCold = (aboveC: number | undefined, { nowC, heated }: LeftWarm): boolean =>
   aboveC !== undefined && nowC !== null && !heated && nowC < aboveC;
 
-const endS = ({ samples, events }: PressureLog): number => Math.max(0, samples.tS.at(-1) ?? 0, ...(events ?? []).map((e) => e.tS));
-
 /** From the last log's end to the latest finding that says when it was made, s; 0 where none does, or nobody knows how far apart the logs
  *  lie. Findings count their time from the first log's start. */
 function sinceS(logs: readonly PressureLog[], findings: readonly Finding[]): number {
@@ -69,7 +67,7 @@ function sinceS(logs: readonly PressureLog[], findings: readonly Finding[]): num
     [first] = logs,
     last = logs.at(-1)!;
   const laterS = first === last ? 0 : (Date.parse(last.startedAt ?? '') - Date.parse(first!.startedAt ?? '')) / 1000;
-  return Number.isFinite(laterS) ? Math.max(0, latestS - laterS - endS(last)) : 0;
+  return Number.isFinite(laterS) ? Math.max(0, latestS - laterS - logEndS(last)) : 0;
 }
 
 /** The log with the boiler's limit for a temperature at its last switching, where none was read since the heat went on. */
