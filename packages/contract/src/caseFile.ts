@@ -4,6 +4,7 @@ import {
   COMPONENT_PLACES,
   COMPONENTS,
   EVENT_KINDS,
+  MAP_SIDES,
   REPAIR_KINDS,
   REPLACEABLE_PARTS,
   TEST_IDS,
@@ -71,6 +72,25 @@ const component = z.looseObject({
   note: z.string().max(2000, 'must be at most 2000 characters').optional(),
 });
 
+const side = z.enum(MAP_SIDES);
+/** A side of the boiler's valves; `nowhere` is refused with the field's path where a circuit cannot be without the part. */
+const sideOfWhatMustBe = (what: string) =>
+  z.enum([...MAP_SIDES, 'nowhere']).refine((s) => s !== 'nowhere', { message: `must be on a section: a sealed circuit has ${what}` });
+
+/** Which side of the boiler's valves each part stands on. */
+const valveMap = z.looseObject({
+  boilerValves: z.enum(['fitted', 'none']).optional(),
+  coilValves: z.enum(['fitted', 'none']).optional(),
+  vessel: side.optional(),
+  relief: sideOfWhatMustBe('a relief valve').optional(),
+  gauge: sideOfWhatMustBe('a gauge').optional(),
+  feed: side.optional(),
+  drain: z.enum([...MAP_SIDES, 'both', 'nowhere']).optional(),
+  plate: side.optional(),
+  coil: side.optional(),
+  pump: side.optional(),
+});
+
 export const circuitSheet = z
   .looseObject({
     kind: z.enum(['sealed-hot-water', 'steam']),
@@ -80,6 +100,7 @@ export const circuitSheet = z
     glycolPercent: within(0, 60).optional(),
     glycol: z.enum(['propylene', 'ethylene']).optional(),
     heatOutputKw: above(100_000).optional(),
+    boilerVolumeL: above(100_000).optional(),
     staticHeadM: within(0, 150).optional(),
     altitudeM: within(-400, 5000).optional(),
     gauge: z.looseObject({ kind: z.enum(['dial', 'sensor', 'unnumbered']).optional(), resolutionBar: above(2).optional() }).optional(),
@@ -94,6 +115,7 @@ export const circuitSheet = z
         cutInBar: gaugeBar.optional(),
         cutOutBar: gaugeBar.optional(),
         leftConnected: z.boolean().optional(),
+        valve: z.enum(['open', 'shut']).optional(),
       })
       .optional(),
     pump: z.looseObject({ position: z.enum(['towards-vessel', 'away-from-vessel']).optional() }).optional(),
@@ -105,6 +127,7 @@ export const circuitSheet = z
     zones: z.array(zone).optional(),
     openVented: z.boolean().optional(),
     components: z.array(component).optional(),
+    valveMap: valveMap.optional(),
   })
   .superRefine((c, ctx) => {
     if (c.kind === 'sealed-hot-water' && c.reliefValve === undefined)
@@ -155,6 +178,7 @@ function findingOf(test: string, row: TestRow) {
     test: z.literal(test),
     epoch: epoch.optional(),
     atS: z.number().min(0, 'must be at least 0').optional(),
+    at: isoTime.optional(),
     proposed: z.boolean().optional(),
     ...(row.outcomes ? { outcome: z.enum(row.outcomes as [string, ...string[]]) } : {}),
     ...Object.fromEntries(Object.entries(row.values ?? {}).map(([name, spec]) => [name, valueOf(spec)])),

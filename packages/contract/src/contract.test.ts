@@ -272,7 +272,7 @@ describe('a job and its case', () => {
     ];
     const back = jobToCase({ ...records, facts });
     expect(back.logs!.map((l) => l.epoch)).toEqual([undefined, undefined, 'after-work']);
-    expect(back.findings).toEqual([{ test: 'gas-valve-bubbles', outcome: 'tight', epoch: 'after-work' }]);
+    expect(back.findings).toEqual([{ test: 'gas-valve-bubbles', outcome: 'tight', epoch: 'after-work', at: expect.any(String) }]);
     expect(back.repairs).toEqual([{ kind: 'vessel-recharged', toBar: 0.75, at: time(41) }]);
   });
 });

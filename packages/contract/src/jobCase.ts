@@ -29,7 +29,8 @@ const NEW_LOG_AFTER_HEAT_S = 4 * 3600;
 /** A job as a case file. Hand readings and events become logs, cut at long gaps and at a recharge; recorded logs are taken over. */
 export function jobToCase({ job, sheet, facts }: JobParts): Case {
   const standing = standingFacts(facts);
-  const firstRepair = Math.min(...standing.flatMap((f) => (f.body.kind === 'repair' ? [Date.parse(f.body.at)] : [])));
+  const repairsMs = standing.flatMap((f) => (f.body.kind === 'repair' ? [Date.parse(f.body.at)] : [])),
+    firstRepair = Math.min(...repairsMs);
   const epochAt = (at: string): { epoch?: 'after-work' } => (Date.parse(at) >= firstRepair ? { epoch: 'after-work' } : {});
   const recorded = standing.flatMap((f) =>
     f.body.kind === 'log' ? [{ ...epochAt(f.body.at), ...(f.body.log as unknown as PressureLog) }] : [],
@@ -39,11 +40,20 @@ export function jobToCase({ job, sheet, facts }: JobParts): Case {
     ...recorded,
     ...handLogs(
       standing.map((f) => f.body),
-      firstRepair,
+      repairsMs,
     ),
   ].sort((a, b) => startMs(a) - startMs(b));
   const findings = standing.flatMap((f) =>
-    f.body.kind === 'finding' ? [{ ...epochAt(f.body.at), ...f.body.finding, ...afterLogs(logs, f.body.at, firstRepair) }] : [],
+    f.body.kind === 'finding'
+      ? [
+          {
+            ...epochAt(f.body.at),
+            ...(repairsMs.length > 0 ? { at: f.body.at } : {}),
+            ...f.body.finding,
+            ...afterLogs(logs, f.body.at, firstRepair),
+          },
+        ]
+      : [],
   );
   return {
     format: 'jumper-case',
@@ -80,18 +90,20 @@ function afterLogs(logs: PressureLog[], at: string, firstRepairMs: number): { at
 
 const startMs = (log: PressureLog) => (log.startedAt ? Date.parse(log.startedAt) : 0);
 
-function handLogs(bodies: FactBody[], firstRepairMs: number): PressureLog[] {
+/** @param repairsMs when something was repaired: a log ends at every one */
+function handLogs(bodies: FactBody[], repairsMs: number[]): PressureLog[] {
+  const repairsBefore = (ms: number) => repairsMs.filter((r) => r <= ms).length;
   const logs: PressureLog[] = [];
   let current: { startMs: number; lastMs: number; log: PressureLog } | null = null;
   for (const body of bodies) {
     if (body.kind !== 'reading' && body.kind !== 'event') continue;
     const atMs = Date.parse(body.at);
-    const after = atMs >= firstRepairMs;
+    const after = repairsBefore(atMs) > 0;
     const heated = current?.log.events?.some((e) => e.kind === 'heat-on') ?? false;
     if (
       !current ||
       (atMs - current.lastMs) / 1000 > (heated ? NEW_LOG_AFTER_HEAT_S : NEW_LOG_AFTER_S) ||
-      after !== (current.log.epoch === 'after-work')
+      repairsBefore(atMs) !== repairsBefore(current.startMs)
     ) {
       current = {
         startMs: atMs,
@@ -184,7 +196,8 @@ export function caseToRecords(
       }),
     );
   }
-  for (const f of file.findings ?? []) add({ kind: 'finding', at: secondsAfter(startedAt, f.atS) ?? openedAt, finding: f });
+  for (const f of file.findings ?? [])
+    add({ kind: 'finding', at: (f.at && withOffset(f.at)) ?? secondsAfter(startedAt, f.atS) ?? openedAt, finding: f });
   for (const r of file.repairs ?? []) add({ kind: 'repair', at: r.at ? withOffset(r.at) : now, repair: r });
   return { circuit, sheet, job, facts };
 }

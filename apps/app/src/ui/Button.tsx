@@ -6,6 +6,7 @@ const LOOK = {
   main: { box: 'bg-copper border-copper', text: 'text-oncopper' },
   next: { box: 'bg-ink border-ink', text: 'text-lime' },
   plain: { box: 'bg-transparent border-ink2', text: 'text-ink' },
+  danger: { box: 'bg-oxide border-oxide', text: 'text-lime' },
   quiet: { box: 'bg-transparent border-hair', text: 'text-ink' },
 } as const;
 

@@ -1,6 +1,6 @@
-import { excessAirFactor, gasInputKw } from '../combustion/gasRate';
+import { excessAirFactor, gasInputKw, MOST_CO2_PERCENT, type Fuel } from '../combustion/gasRate';
 import type { Calculator } from './Calculator';
-import { main, number, result } from './inputs';
+import { choice, main, number, result } from './inputs';
 
 export const COMBUSTION = {
   gas: {
@@ -28,18 +28,26 @@ export const COMBUSTION = {
     group: 'Combustion',
     use: 'A reading against the maker’s figure and tolerance. Licensed people only.',
     inputs: [
-      number('readPercent', 'Read', 'percent', 9, 0.5, 11.7),
-      number('targetPercent', 'Maker’s figure', 'percent', 9.2, 1, 11.7),
+      choice('fuel', 'Fuel', 'natural gas', { 'natural gas': 'Natural gas', LPG: 'LPG', 'light oil': 'Light oil' }),
+      number('readPercent', 'Read at high fire', 'percent', 9, 0.5, 15.4),
+      number('targetPercent', 'Maker’s figure, high fire', 'percent', 9.2, 1, 15.4),
+      number('lowReadPercent', 'Read at low fire', 'percent', 8.7, 0.5, 15.4),
+      number('lowTargetPercent', 'Maker’s figure, low fire', 'percent', 8.8, 1, 15.4),
       number('tolerance', 'Tolerance', 'percent', 0.3, 0, 3),
     ],
-    compute: (n) => {
-      const off = n.readPercent! - n.targetPercent!;
+    compute: (n, c) => {
+      const most = MOST_CO2_PERCENT[c.fuel as Fuel],
+        within = (off: number) => (Math.abs(off) <= n.tolerance! + 1e-9 ? 'within the window, off by' : 'outside the window, off by'),
+        high = n.readPercent! - n.targetPercent!,
+        low = n.lowReadPercent! - n.lowTargetPercent!;
       return [
-        main('off', Math.abs(off) <= n.tolerance! + 1e-9 ? 'Within the window, off by' : 'Outside the window, off by', 'percent', off),
-        result('air', 'Excess air factor', 'factor', excessAirFactor(n.readPercent!)),
+        main('off', `High fire ${within(high)}`, 'percent', high),
+        result('offLow', `Low fire ${within(low)}`, 'percent', low),
+        result('air', 'Excess air factor, high fire', 'factor', excessAirFactor(n.readPercent!, most)),
+        result('airLow', 'Excess air factor, low fire', 'factor', excessAirFactor(n.lowReadPercent!, most)),
       ];
     },
-    formula: 'read − target against the tolerance; λ ≈ 11.7/CO₂',
-    source: 'Common practice for natural gas',
+    formula: 'read − target against the tolerance; λ ≈ CO₂max/CO₂: natural gas 11.7, LPG 13.8, light oil 15.4',
+    source: 'Combustion tables (from memory)',
   },
 } satisfies Record<string, Calculator>;

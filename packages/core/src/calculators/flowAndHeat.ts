@@ -2,7 +2,7 @@ import { PIPE_BORES_MM, type PipeSize } from '../circuit/contentOf';
 import { flowForHeatLPerH, heatOfFlowKw, hotShareOfBlend, radiatorOutputKw } from '../circulation/heatFlow';
 import { pipeFriction } from '../circulation/pipeFriction';
 import type { Calculator } from './Calculator';
-import { choice, main, number, result } from './inputs';
+import { choice, FLUID, fluidOf, main, number, result } from './inputs';
 
 export const FLOW_AND_HEAT = {
   flow: {
@@ -12,8 +12,9 @@ export const FLOW_AND_HEAT = {
     inputs: [
       number('heatKw', 'Heat', 'power', 12, 0, 5000),
       number('differenceK', 'Flow less return', 'temperature-difference', 10, 0.5, 80),
+      ...FLUID,
     ],
-    compute: (n) => [main('flow', 'Flow', 'flow', flowForHeatLPerH(n.heatKw!, n.differenceK!))],
+    compute: (n, c) => [main('flow', 'Flow', 'flow', flowForHeatLPerH(n.heatKw!, n.differenceK!, fluidOf(n, c)))],
     formula: 'Q/(ρ·c·ΔT); in US units BTU/h = 500 · gpm · ΔT°F',
     source: 'Handbooks (from memory)',
     curve: { over: 'differenceK', of: 'flow' },
@@ -25,8 +26,9 @@ export const FLOW_AND_HEAT = {
     inputs: [
       number('flowLPerH', 'Flow', 'flow', 1000, 0, 1e6),
       number('differenceK', 'Flow less return', 'temperature-difference', 10, 0, 80),
+      ...FLUID,
     ],
-    compute: (n) => [main('heat', 'Heat', 'power', heatOfFlowKw(n.flowLPerH!, n.differenceK!))],
+    compute: (n, c) => [main('heat', 'Heat', 'power', heatOfFlowKw(n.flowLPerH!, n.differenceK!, fluidOf(n, c)))],
     formula: 'ṁ·c·ΔT',
     source: 'Handbooks (from memory)',
   },
@@ -56,6 +58,7 @@ export const FLOW_AND_HEAT = {
       number('lengthM', 'Length, there and back', 'length', 30, 0, 5000),
       number('fittings', 'For fittings', 'percent', 50, 0, 300),
       number('celsius', 'Water', 'temperature', 60, 1, 120),
+      ...FLUID,
     ],
     compute: (n, c) => {
       const f = pipeFriction({
@@ -63,6 +66,7 @@ export const FLOW_AND_HEAT = {
         boreMm: PIPE_BORES_MM[c.size as PipeSize],
         lengthM: n.lengthM!,
         celsius: n.celsius!,
+        ...fluidOf(n, c),
         fittingsShare: n.fittings! / 100,
         roughnessMm: c.size!.startsWith('steel') ? 0.045 : 0.0015,
       });

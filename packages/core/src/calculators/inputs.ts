@@ -1,3 +1,4 @@
+import type { Glycol } from '../water/antifreeze';
 import { chargeOutcome } from '../size/chargeOutcome';
 import type { CalculatorInput, ChoiceInput, Note, NumberInput, Quantity, Result } from './Calculator';
 
@@ -27,6 +28,14 @@ export const main = (id: string, label: string, quantity: Quantity, value: numbe
   ...result(id, label, quantity, value, note),
   main: true,
 });
+
+/** What a circuit is filled with, for tools whose result hangs on it. */
+export const FLUID: CalculatorInput[] = [
+  choice('fluid', 'Filled with', 'water', { water: 'Water', propylene: 'Propylene glycol', ethylene: 'Ethylene glycol' }),
+  number('massPercent', 'Glycol', 'percent', 30, 0, 60, 'By mass; counts only where there is some'),
+];
+export const fluidOf = (n: Record<string, number>, c: Record<string, string>): { glycol?: Glycol; massPercent?: number } =>
+  c.fluid === 'propylene' || c.fluid === 'ethylene' ? { glycol: c.fluid, massPercent: n.massPercent! } : {};
 
 export const CONTENT = number('contentL', 'Content', 'volume', 95, 1, 100_000);
 export const VESSEL = number('nominalVolumeL', 'Vessel', 'volume', 8, 1, 10_000);

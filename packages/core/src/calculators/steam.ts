@@ -1,5 +1,5 @@
 import { atmosphericBar } from '../circuit/atmosphere';
-import { cycleMinutes, edrOfKw, evaporationHeatKjPerKg, gravityReturnHeightM, steamForHeatKgPerH } from '../steam/steamLoad';
+import { cycleMinutes, edrOfKw, evaporationHeatKjPerKg, gravityReturnHeightM, PRACTICE_M, steamForHeatKgPerH } from '../steam/steamLoad';
 import { saturationTemperatureC } from '../water/saturation';
 import type { Calculator } from './Calculator';
 import { main, number, result } from './inputs';
@@ -42,7 +42,10 @@ export const STEAM = {
     group: 'Steam',
     use: 'How far the end of the main must stand above the water line.',
     inputs: [number('lossBar', 'Pressure lost in the main', 'pressure-difference', 0.035, 0, 0.5)],
-    compute: (n) => [main('height', 'At least', 'length', gravityReturnHeightM(n.lossBar!), 'with 150 mm to spare')],
+    compute: (n) => [
+      main('height', 'At least, by the formula', 'length', gravityReturnHeightM(n.lossBar!), 'with 150 mm to spare'),
+      result('practice', 'Practice keeps, for half a psi', 'length', PRACTICE_M, '28 in from the water line to the lowest end of the main'),
+    ],
     formula: 'Δp/(ρ·g) + margin',
     source: 'Hydrostatics; margin: common practice',
   },

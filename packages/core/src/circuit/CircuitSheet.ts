@@ -11,6 +11,8 @@ export interface CircuitSheet {
   glycolPercent?: number;
   glycol?: 'propylene' | 'ethylene';
   heatOutputKw?: number;
+  /** Water of the boiler itself, with its pipes up to its valves, L. */
+  boilerVolumeL?: number;
   /** Highest water above the gauge. */
   staticHeadM?: number;
   altitudeM?: number;
@@ -18,7 +20,16 @@ export interface CircuitSheet {
   vessel?: Vessel;
   vessels?: Vessel[];
   reliefValve?: { setBar: number; ageYears?: number; capacityKw?: number };
-  fill?: { kind: FillKind; mainsBar?: number; setBar?: number; cutInBar?: number; cutOutBar?: number; leftConnected?: boolean };
+  fill?: {
+    kind: FillKind;
+    mainsBar?: number;
+    setBar?: number;
+    cutInBar?: number;
+    cutOutBar?: number;
+    leftConnected?: boolean;
+    /** How the stop valve of an automatic feed stands in service. Left out where nobody looked; a unit is then taken to be in service. */
+    valve?: 'open' | 'shut';
+  };
   pump?: { position?: PumpPosition };
   domesticHotWater?: { kind: 'plate-exchanger' | 'indirect-coil' | 'none' };
   maxFlowC?: number;
@@ -29,8 +40,33 @@ export interface CircuitSheet {
   zones?: Zone[];
   /** A tank open to the air stands above: then the circuit is not sealed, whatever else the sheet says. */
   openVented?: boolean;
+  /** Which side of the boiler's valves each part stands on. What is left out is taken as such plants mostly are. */
+  valveMap?: PlacesOnMap;
   /** What else is fitted, each where the walk through the circuit met it. */
   components?: CircuitComponent[];
+}
+
+/** A side of the boiler's flow and return valves. */
+export const MAP_SIDES = ['boiler', 'circuit'] as const;
+export type MapSide = (typeof MAP_SIDES)[number];
+/** Parts whose side somebody can state. */
+export const MAP_PARTS = ['vessel', 'relief', 'gauge', 'feed', 'drain', 'plate', 'coil', 'pump'] as const;
+export type MapPart = (typeof MAP_PARTS)[number];
+
+/** Where parts stand between the valves. `nowhere`: looked for, and there is none. */
+export interface PlacesOnMap {
+  /** Isolating valves on the boiler's flow and return. */
+  boilerValves?: 'fitted' | 'none';
+  /** Isolating valves on the coil's flow and return. */
+  coilValves?: 'fitted' | 'none';
+  vessel?: MapSide;
+  relief?: MapSide | 'nowhere';
+  gauge?: MapSide | 'nowhere';
+  feed?: MapSide;
+  drain?: MapSide | 'both' | 'nowhere';
+  plate?: MapSide;
+  coil?: MapSide;
+  pump?: MapSide;
 }
 
 export interface Zone {

@@ -1,4 +1,6 @@
 import { atmosphericBar, staticHeadBar } from './atmosphere';
+import { boilerWaterL } from './boilerWater';
+import { placesOf } from './placesOnMap';
 import type { CircuitFluid } from '../water/fluid';
 import { vesselsOf, type CircuitSheet, type Vessel } from './CircuitSheet';
 import { contentOfEmittersL } from './contentOfEmitters';
@@ -29,10 +31,17 @@ export interface ResolvedCircuit {
   reliefSetGaugeBar: number;
   /** A reducing valve or a unit keeps the cold pressure up. */
   fedByItself: boolean;
+  /** Of circuits of this sheet that could feed themselves, those whose feed is out of service: 1 where nothing feeds. */
+  feedShutShare: number;
   mainsGaugeBar: number;
   stretchLPerBar: number;
   maxFlowC: number;
   heatOutputKw: number;
+  /** Water of the boiler itself, L, and whether somebody said so. */
+  boilerWaterL: number;
+  boilerWaterSaid: boolean;
+  /** How likely the vessel stands on the boiler's side of its valves. */
+  vesselAtBoiler: number;
   gaugeStepBar: number;
   /** The sheet's fields that were not given and are assumed here. */
   assumed: string[];
@@ -94,16 +103,28 @@ export function resolveCircuit(sheet: CircuitSheet): ResolvedCircuit {
     fillGaugeBar,
     fillSpreadBar,
     fedByItself: feedsItself(sheet),
+    feedShutShare: feedShutShare(sheet),
     reliefSetGaugeBar: take('reliefValve.setBar', sheet.reliefValve?.setBar, USUAL_RELIEF_BAR),
     mainsGaugeBar: take('fill.mainsBar', sheet.fill?.mainsBar, Math.max(3.5, fillGaugeBar + 1)),
     stretchLPerBar: 0.02 + 0.0003 * content.contentL,
     // Not on the sheet: by the content, as the content is taken by the output.
     heatOutputKw: sheet.heatOutputKw ?? content.contentL / LITRES_PER_KW,
+    boilerWaterL: boilerWaterL(sheet).litres,
+    boilerWaterSaid: !boilerWaterL(sheet).assumed,
+    vesselAtBoiler: vesselAtBoiler(sheet),
     maxFlowC: take('maxFlowC', sheet.maxFlowC, 75),
     gaugeStepBar: take('gauge.resolutionBar', sheet.gauge?.resolutionBar, STEP_BAR[sheet.gauge?.kind ?? 'dial']),
     assumed,
   };
 }
+
+/** Where the vessel stands, as far as somebody said so, or as such plants mostly are. Common practice. */
+function vesselAtBoiler(sheet: CircuitSheet): number {
+  const said = sheet.valveMap?.vessel !== undefined,
+    atBoiler = placesOf(sheet).vessel === 'boiler';
+  return said ? (atBoiler ? 1 : 0) : atBoiler ? MOSTLY : 1 - MOSTLY;
+}
+const MOSTLY = 0.8;
 
 function resolveContent(sheet: CircuitSheet, vesselL: number, assumed: string[]): { contentL: number; contentSpread: number } {
   if (sheet.waterVolumeL !== undefined)
@@ -210,9 +231,22 @@ function unmeasuredHeadM(sheet: CircuitSheet, reliefSetGaugeBar: number, vessel:
   return labelBar === undefined ? byReliefM : Math.min(byReliefM, Math.max(0, (labelBar - 0.25) / staticHeadBar(1)));
 }
 
-/** A reducing valve or a unit keeps the cold pressure up. */
-export const feedsItself = (sheet: CircuitSheet): boolean =>
-  sheet.fill?.kind === 'reducing-valve' || sheet.fill?.kind === 'pressurisation-unit';
+/** A reducing valve or a unit keeps the cold pressure up, unless its stop valve is kept shut. */
+export const feedsItself = (sheet: CircuitSheet): boolean => isAutomaticFeed(sheet) && sheet.fill?.valve !== 'shut';
+
+/** A reducing valve or a unit is fitted, in service or not. */
+export const isAutomaticFeed = ({ fill }: Pick<CircuitSheet, 'fill'>): boolean =>
+  fill?.kind === 'reducing-valve' || fill?.kind === 'pressurisation-unit';
+
+/** How often a feed's stop valve is kept shut: of a valve that somebody saw open hardly ever, of a unit seldom, since it is in service
+ *  unless said; of a reducing valve that nobody looked at now and then. Common practice. */
+function feedShutShare(sheet: CircuitSheet): number {
+  if (!feedsItself(sheet)) return 1;
+  return sheet.fill?.valve === 'open' ? SEEN_OPEN : sheet.fill?.kind === 'pressurisation-unit' ? UNIT_SHUT : VALVE_SHUT;
+}
+const SEEN_OPEN = 0.02,
+  UNIT_SHUT = 0.04,
+  VALVE_SHUT = 0.15;
 
 /** The least cold pressure that is right: a unit lets it fall to its lower limit, all else stands at the fill. */
 export const heldFromGaugeBar = (c: ResolvedCircuit): number => c.cutInGaugeBar ?? c.fillGaugeBar;

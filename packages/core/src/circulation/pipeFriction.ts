@@ -1,5 +1,6 @@
 import { requireInRange } from '../OutOfRangeError';
 import { kinematicViscosityM2PerS } from '../water/viscosity';
+import { mixtureDensity, type Glycol } from '../water/antifreeze';
 import { waterDensity } from '../water/waterDensity';
 
 /** Darcy's friction factor: 64/Re when laminar, Haaland's explicit form of Colebrook's when turbulent (within 2 % of it), a straight line
@@ -33,6 +34,8 @@ export function pipeFriction({
   celsius = 60,
   roughnessMm = 0.0015,
   fittingsShare = 0,
+  glycol,
+  massPercent = 0,
 }: {
   flowLPerH: number;
   boreMm: number;
@@ -40,6 +43,9 @@ export function pipeFriction({
   celsius?: number;
   roughnessMm?: number;
   fittingsShare?: number;
+  glycol?: Glycol;
+  /** Glycol, % by mass. */
+  massPercent?: number;
 }): PipeFriction {
   requireInRange('flowLPerH', flowLPerH, 0.1, 1e6);
   requireInRange('boreMm', boreMm, 4, 500);
@@ -47,8 +53,8 @@ export function pipeFriction({
   requireInRange('fittingsShare', fittingsShare, 0, 5);
   const d = boreMm / 1000;
   const speedMPerS = flowLPerH / 3.6e6 / ((Math.PI / 4) * d * d);
-  const reynolds = (speedMPerS * d) / kinematicViscosityM2PerS(celsius);
-  const density = waterDensity(celsius);
+  const reynolds = (speedMPerS * d) / kinematicViscosityM2PerS(celsius, glycol, massPercent);
+  const density = glycol ? mixtureDensity(glycol, massPercent, celsius) : waterDensity(celsius);
   const paPerM = (frictionFactor(reynolds, roughnessMm / boreMm) / d) * 0.5 * density * speedMPerS ** 2;
   return { speedMPerS, reynolds, paPerM, headM: (paPerM * lengthM * (1 + fittingsShare)) / (density * 9.80665) };
 }

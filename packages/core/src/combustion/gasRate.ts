@@ -13,8 +13,13 @@ export function gasInputKw(volumeM3: number, seconds: number, grossMjPerM3 = 39)
 
 export const M3_PER_CUBIC_FOOT = toMetres(1, 'ft') ** 3;
 
-/** Excess air factor from dry CO₂: about CO₂max / CO₂, with 11.7 % for natural gas (common practice). */
-export function excessAirFactor(co2Percent: number, mostCo2Percent = 11.7): number {
+/** Dry CO₂ with just the air that is needed, % by volume [memory: combustion tables]. */
+export const MOST_CO2_PERCENT = { 'natural gas': 11.7, LPG: 13.8, 'light oil': 15.4 } as const;
+export type Fuel = keyof typeof MOST_CO2_PERCENT;
+
+/** Excess air factor from dry CO₂: about CO₂max / CO₂.
+ *  @param co2Percent 0.5 to the most that the fuel gives @param mostCo2Percent of the fuel: {@link MOST_CO2_PERCENT} */
+export function excessAirFactor(co2Percent: number, mostCo2Percent: number): number {
   requireInRange('co2Percent', co2Percent, 0.5, mostCo2Percent);
   return mostCo2Percent / co2Percent;
 }

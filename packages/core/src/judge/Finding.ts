@@ -7,6 +7,8 @@ export interface Finding {
   outcome?: string;
   epoch?: Epoch;
   atS?: number;
+  /** When it was made, ISO 8601: with several repairs it tells between which. */
+  at?: string;
   /** The judge itself had asked for this test: that it was made then says nothing of what anybody suspects. */
   proposed?: boolean;
   valueBar?: number;
@@ -34,6 +36,10 @@ export interface Finding {
   boilerEndBar?: number;
   circuitStartBar?: number;
   circuitEndBar?: number;
+  boilerStartC?: number;
+  boilerEndC?: number;
+  circuitStartC?: number;
+  circuitEndC?: number;
   water?: string;
   waterC?: number;
   flowC?: number;

@@ -11,6 +11,10 @@ export interface Logged {
   coldGaugeBar: number | null;
   /** The hottest flow, °C. */
   hottestC: number | null;
+  /** The vessel's core was pressed, read or pumped through on this visit. */
+  coreTouched?: boolean;
+  /** The relief's lever was pulled on this visit. */
+  leverPulled?: boolean;
 }
 
 export const NOTHING_LOGGED: Logged = {

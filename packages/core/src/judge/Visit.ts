@@ -86,7 +86,11 @@ export function readVisit({ circuit: sheet, logs: asWritten, findings: inFile, c
     features,
     readings,
     creepBarPerH: quickestCreep(readings),
-    logged: loggedOf(tracks, features, circuit, coldGaugeBar, overnightBar),
+    logged: {
+      ...loggedOf(tracks, features, circuit, coldGaugeBar, overnightBar),
+      coreTouched: findings.some((f) => TOUCH_THE_CORE.has(f.test)),
+      leverPulled: asWritten.some((l) => l.events?.some((e) => e.kind === 'relief-pulled')),
+    },
     foundColdGaugeBar: overnightBar === undefined ? coldGaugeBar : null,
     foundHot: overnightBar === undefined && coldGaugeBar === null && tracks[0] !== undefined,
     easedHot: tracks.some((t) => t.easedHotBar > 0),
@@ -94,6 +98,9 @@ export function readVisit({ circuit: sheet, logs: asWritten, findings: inFile, c
     parted: waysParted(tracks),
   };
 }
+
+/** Tests by which the vessel's core is pressed. */
+const TOUCH_THE_CORE: ReadonlySet<string> = new Set(['gas-valve-press', 'precharge', 'pump-up-hold']);
 
 /** The sheet resolved; a gauge of which it does not say how fine it is reads as coarsely as the logs go to and fro. */
 function withSeenStep(sheet: CircuitSheet, logs: PressureLog[]): ResolvedCircuit {

@@ -3,7 +3,7 @@ import type { FaultId } from './faults';
 import type { Judged } from './judgeEvidence';
 import type { JudgedSet } from './JudgedSet';
 import type { WeightedSet } from './priors/weightedSets';
-import { likelihoodsOf } from './probabilities';
+import { likelihoodsOf, withProbabilities } from './probabilities';
 
 /** What each kind of work puts right. */
 const MENDS: Record<RepairKind, FaultId[]> = {
@@ -25,8 +25,21 @@ const MENDS: Record<RepairKind, FaultId[]> = {
   'leak-mended': ['circuit-leak', 'boiler-exchanger-leak', 'air-vent-faulty'],
   other: [],
 };
-/** How often work that was done did not put its fault right. Common practice. */
-const UNMENDED = 0.12;
+/** Work by which a part is new: what was wrong with the old one is no reason to suspect it. */
+const NEW_PART: ReadonlySet<RepairKind> = new Set([
+  'vessel-changed',
+  'core-changed',
+  'relief-changed',
+  'feed-changed',
+  'plate-changed',
+  'coil-changed',
+  'gauge-changed',
+]);
+/** How often work that was done did not put its fault right, and how often a new part has the fault of the old one. Common practice. */
+const UNMENDED = 0.12,
+  NEW_AT_FAULT = 0.02;
+/** How often the part was changed for nothing: the fault was another one, which shows alike. Common practice. */
+const ANOTHER_CAUSE = 0.1;
 /** Of vessels that had lost their charge, those whose core still lets it go, whether or not it was thought of before; and of cores that
  *  were tight, those that leak for having been touched. Common practice. */
 const CORE_LEAKS = 0.15,
@@ -42,29 +55,64 @@ const keyOf = (faults: readonly FaultId[]): string => (faults.length ? faults : 
 
 /** What may be left of a set of faults once the work is done, by share: each mended fault goes from it but for a small one. Gas that was
  *  missing went somewhere: until the core is changed or tested it stays in the picture, beside the rest. */
-function leftOf(faults: readonly FaultId[], mended: ReadonlySet<FaultId>, coreLeaks: number): { key: string; share: number }[] {
+function leftOf(
+  faults: readonly FaultId[],
+  mended: ReadonlySet<FaultId>,
+  coreLeaks: number,
+  renewed: ReadonlySet<FaultId> = new Set(),
+): { key: string; share: number }[] {
   const left = faults.filter((f) => !mended.has(f));
   if (left.length === faults.length) return [{ key: keyOf(faults), share: 1 }];
+  const stays = faults.every((f) => !mended.has(f) || renewed.has(f)) ? NEW_AT_FAULT : UNMENDED;
   const core = faults.includes('vessel-undercharged') && mended.has('vessel-undercharged') && !mended.has('vessel-gas-valve-leaking');
   return [
-    { key: keyOf(left), share: 1 - UNMENDED },
-    { key: keyOf(faults), share: UNMENDED },
+    { key: keyOf(left), share: 1 - stays },
+    { key: keyOf(faults), share: stays },
     ...(core ? [{ key: 'vessel-gas-valve-leaking', share: coreLeaks }] : []),
   ];
 }
 
-/** What to expect after the work, before anything is measured: what was believed before it, less what it put right. */
-export function afterRepairs(asFound: readonly JudgedSet[], priors: readonly WeightedSet[], repairs: readonly Repair[]): WeightedSet[] {
+/** What to expect after the work, before anything is measured: what was believed before it, less what it put right. Where that was the
+ *  wrong cause, the right one is looked for among those that the logs, and the findings that do not speak of the changed part, leave.
+ *  @param retired of each finding behind `asFound`, whether it speaks only of a part that is no longer there */
+export function afterRepairs(
+  asFound: readonly JudgedSet[],
+  priors: readonly WeightedSet[],
+  repairs: readonly Repair[],
+  retired: readonly boolean[] = [],
+): WeightedSet[] {
   const mended = mendedBy(repairs),
+    renewed = mendedBy(repairs.filter((r) => NEW_PART.has(r.kind))),
     weights = new Map(priors.map((p) => [keyOf(p.faults), { faults: p.faults, weight: NEWLY * p.weight }]));
-  for (const { faults, probability } of asFound)
-    for (const { key, share } of leftOf(faults, mended, CORE_LEAKS)) {
-      const at = weights.get(key);
-      if (at) at.weight += share * probability;
-    }
+  const put = (key: string, weight: number) => {
+    const at = weights.get(key);
+    if (at) at.weight += weight;
+  };
+  const others = renewed.size > 0 ? otherCauses(asFound, mended, retired) : [];
+  for (const { faults, probability } of asFound) {
+    const changed = others.length > 0 && faults.some((f) => renewed.has(f)),
+      wrong = changed ? ANOTHER_CAUSE : 0;
+    for (const { key, share } of leftOf(faults, mended, CORE_LEAKS, renewed)) put(key, (1 - wrong) * share * probability);
+    if (changed) for (const o of others) put(keyOf(o.faults), wrong * probability * o.share);
+  }
   const all = [...weights.values()],
     sum = all.reduce((s, w) => s + w.weight, 0);
   return all.map((w) => ({ faults: w.faults, weight: w.weight / sum }));
+}
+
+/** Sets without anything that was mended, by what still speaks of them once the old part is gone. Shares sum to one. */
+function otherCauses(
+  asFound: readonly JudgedSet[],
+  mended: ReadonlySet<FaultId>,
+  retired: readonly boolean[],
+): { faults: FaultId[]; share: number }[] {
+  const still = withProbabilities(
+    asFound
+      .filter((s) => !s.faults.includes('none') && !s.faults.some((f) => mended.has(f)))
+      .map((s) => ({ ...s, findingEvidence: s.findingEvidence.filter((_, k) => !retired[k]) })),
+  );
+  const sum = still.reduce((total, s) => total + s.probability, 0);
+  return sum > 0 ? still.map(({ faults, probability }) => ({ faults, share: probability / sum })) : [];
 }
 
 /** The circuit as it was found, in the light of what was measured once the work was done: a recharge after which it swings as it should

@@ -24,8 +24,11 @@ export function asTheVisitShows({ circuit, logs = [], findings = [], alreadyDone
       ? 'plate-exchanger'
       : null;
   const valve = findings.some((f) => f.test === 'vessel-valve-position' && (f.outcome === 'open' || f.outcome === 'closed'));
+  // One that was seen open is in service; one found shut may have been shut by whoever looks for what it hides.
+  const seenOpen = findings.some((f) => f.test === 'feed-valve-position' && f.outcome === 'open') && circuit.fill?.valve === undefined;
   return {
     ...circuit,
+    ...(seenOpen && circuit.fill ? { fill: { ...circuit.fill, valve: 'open' as const } } : {}),
     ...(valve && (circuit.vessel?.isolationValve ?? 'none') === 'none' ? { vessel: { ...circuit.vessel, isolationValve: 'fitted' } } : {}),
     ...(!circuit.fill && fill ? { fill: { kind: fill } } : {}),
     ...(!circuit.domesticHotWater && hotWater ? { domesticHotWater: { kind: hotWater } } : {}),

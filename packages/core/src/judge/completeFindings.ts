@@ -13,10 +13,19 @@ const coldReadBar = ({ findings = [], logs = [] }: Case): number | undefined =>
 const zoneSetC = ({ zone }: Finding, { circuit: { zones = [] } }: Case): number | undefined =>
   (zones.find((z) => z.id === zone) ?? (zones.length === 1 ? zones[0] : undefined))?.setC;
 
+/** What a floor is set to, °C, where nobody wrote it down. Common practice. */
+const USUAL_FLOOR_C = 38;
+/** What a zone that is a floor is supplied with; undefined of any other. */
+function floorSetC({ zone }: Finding, { circuit: { zones = [] } }: Case): number | undefined {
+  const its = zones.find((z) => z.id === zone) ?? (zones.length === 1 ? zones[0] : undefined);
+  return its?.emitter === 'floor' ? (its.setC ?? USUAL_FLOOR_C) : undefined;
+}
+
 /** Numbers that a finding leaves out and that stand elsewhere: on the sheet, or in what else was read. A second gauge is held against the
  *  first where nobody wrote that down beside it; what a circuit was drained from is what it stood at. */
 const STANDS_ELSEWHERE: { test: TestId; value: string; from: (f: Finding, visit: Case) => number | undefined }[] = [
   { test: 'mixed-supply', value: 'setC', from: zoneSetC },
+  { test: 'zone-pipe-temperatures', value: 'floorSetC', from: floorSetC },
   { test: 'second-gauge', value: 'firstGaugeBar', from: (_, visit) => coldReadBar(visit) },
   { test: 'vessel-drained-volume', value: 'fromBar', from: (_, visit) => coldReadBar(visit) },
 ];

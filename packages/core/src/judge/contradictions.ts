@@ -113,11 +113,23 @@ function apart(pieces: Piece[]): { a: Piece; b: Piece; together: number }[] {
     .flatMap((a, i) =>
       pieces
         .slice(i + 1)
-        .filter((b) => b.finding)
+        .filter((b) => b.finding && !(a.finding && liesOverTheRelief(a.finding, b.finding)))
         .map((b) => ({ a, b, together: together(a, b) })),
     )
     .filter((pair) => pair.together <= (pair.a.finding ? HARDLY_BOTH : HARDLY_WITH_A_LOG));
 }
+
+/** A gauge that reads low by a second one, and a relief that lets go at what the second one shows: the gauge lies, and the pressure is really
+ *  high. Both may be so. */
+function liesOverTheRelief(a: Finding, b: Finding): boolean {
+  const [gauges, relief] = a.test === 'second-gauge' ? [a, b] : [b, a];
+  return (
+    gauges.test === 'second-gauge' &&
+    (gauges.valueBar ?? 0) - (gauges.firstGaugeBar ?? Infinity) > READS_LOW_BAR &&
+    (relief.test === 'discharge-pipe' || relief.test === 'discharge-catch')
+  );
+}
+const READS_LOW_BAR = 0.3;
 
 /** How well the set that explains both best does, as a log likelihood below the best of each. */
 const together = (a: Piece, b: Piece): number =>

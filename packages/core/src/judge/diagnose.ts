@@ -16,7 +16,8 @@ import { leftWarm } from './next/waiting';
 import { weightedSets, type WeightedSet } from './priors/weightedSets';
 import { withPriors } from './probabilities';
 import { sureEnoughFor } from './repairCosts';
-import { rechargesInLogs, splitEpochs } from './splitEpochs';
+import { isRetired } from './retired';
+import { splitEpochs } from './splitEpochs';
 
 const MOST_HYPOTHESES = 25,
   MOST_PREDICTED = 6;
@@ -30,8 +31,7 @@ export function diagnose(onFile: Case, told: Progress = () => {}): Diagnosis {
   const split = splitEpochs(input);
   const made = split.asFound.findings.map((f) => f.finding),
     priors = weightedSets({ ...input, findings: made });
-  const repairs = [...(input.repairs ?? []), ...rechargesInLogs(input.logs ?? [])];
-  const worked = repairs.length > 0 || split.afterWork.logs.length > 0 || split.afterWork.findings.length > 0;
+  const worked = split.stages.some((s) => s.repairs.length > 0 || s.evidence.logs.length > 0 || s.evidence.findings.length > 0);
   const found = withLatest(split.asFound),
     asFound = judgeEvidence(found, priors, (share) => told(worked ? share / 2 : share));
   const answer = (judgement: Judgement): Diagnosis => ({
@@ -47,15 +47,28 @@ export function diagnose(onFile: Case, told: Progress = () => {}): Diagnosis {
     const unhinted = weightedSets({ ...input, findings: made.map((f) => ({ ...f, proposed: true })) });
     return answer(judgementOf(onFile, asFound, found, split.asFound, { unhinted }));
   }
-  const left = withLatest(split.afterWork),
-    now = judgeEvidence(left, afterRepairs(asFound.sets, priors, repairs), (share) => told((1 + share) / 2));
+  // Stage by stage: what was believed before the work, less what it put right, is where the next judgement begins.
+  let before = asFound,
+    seen = found;
+  const judged = split.stages.map((stage, k) => {
+    const left = withLatest(stage.evidence),
+      retired = seen.findings.map((f) => isRetired(f.finding, stage.repairs)),
+      now = judgeEvidence(left, afterRepairs(before.sets, priors, stage.repairs, retired), (share) =>
+        told((1 + (k + share) / split.stages.length) / 2),
+      );
+    before = now;
+    seen = left;
+    return { now, left, stage };
+  });
+  const [first] = judged,
+    last = judged.at(-1)!;
   return {
     ...answer(
-      judgementOf(onFile, heldAgainstTheProof(asFound, now, repairs), found, split.asFound, {
-        after: { judged: now, evidence: left },
+      judgementOf(onFile, heldAgainstTheProof(asFound, first!.now, first!.stage.repairs), found, split.asFound, {
+        after: { judged: first!.now, evidence: first!.left },
       }),
     ),
-    now: judgementOf(onFile, now, left, split.afterWork),
+    now: judgementOf(onFile, last.now, last.left, last.stage.evidence),
   };
 }
 

@@ -35,9 +35,10 @@ const STUCK_SHARE = 0.3,
   RELIEF_ELSEWHERE_SHARE = 0.3;
 /** Of gauges that were read on after the boiler was shut off, those that are the boiler's own: of wall boilers most, of others some. */
 const BOILERS_GAUGE_SHARE = { wall: 0.6, other: 0.4 };
-/** Of feeds that are in order, those that are kept shut; of circuits whose filling is not on the sheet, those that feed themselves. */
-const SHUT_FEED_SHARE = 0.4,
-  FED_SHARE = 0.3;
+/** Of circuits that nothing feeds although they could be fed, those that sink by what every circuit loses while they are watched. */
+const SEEPS_SHARE = 0.35;
+/** Of circuits whose filling is not on the sheet, those that feed themselves. */
+const FED_SHARE = 0.3;
 /** Of rises with neither temperatures nor a word of heat, those that came cold, of falls likewise, of either where something was shut off
  *  to watch it, and of rises and falls in turn. */
 const UNHEATED_SHARE = 0.65,
@@ -93,11 +94,22 @@ export function waysOn(visit: Visit): (faults: readonly FaultId[], care: boolean
 }
 
 function otherWays(seen: AsSeen, model: LogModel, faults: readonly FaultId[], care: boolean): Way[] {
+  const ways = waysBeside(seen, model, faults, care);
+  if (seen.tracks.length === 0 || faults.length > 1) return ways;
+  // What feeds nothing sinks by what every circuit loses, where it is watched for long enough. Told first it takes its share of that model
+  // alone.
+  const isDead = (m: LogModel) => m.feed === 'dead' && m.outflow === 'none';
+  if (isDead(model)) return [{ model: { ...model, outflow: 'seeps' }, share: SEEPS_SHARE }, ...ways];
+  const shut = ways.find((w) => isDead(w.model));
+  return shut ? [...ways, { model: { ...shut.model, outflow: 'seeps' }, share: SEEPS_SHARE * shut.share }] : ways;
+}
+
+function waysBeside(seen: AsSeen, model: LogModel, faults: readonly FaultId[], care: boolean): Way[] {
   const { tracks, feedMayBeShut } = seen,
     own = ownWay(seen, model, faults),
     ways: Way[] = own ? [own] : [];
   if (own?.model.heat === 'none' && feedMayBeShut && model.feed === 'right')
-    ways.push({ model: { ...own.model, feed: 'dead' }, share: SHUT_FEED_SHARE });
+    ways.push({ model: { ...own.model, feed: 'dead' }, share: seen.circuit.feedShutShare });
   // Found restricted, it is asked at the first look already: what is judged as cut off there may not come to a second.
   if (model.gas === 'cut-off' && (care || seen.foundRestricted)) ways.push(...almostCutOff(seen, model, faults));
   // A unit by itself may let water by all the time, instead of not pumping or of pumping too far.
@@ -121,12 +133,12 @@ function otherSideShare({ onTheWall }: AsSeen, faults: readonly FaultId[]): numb
   return gaugeAtBoiler * (1 - RELIEF_ELSEWHERE_SHARE) + (1 - gaugeAtBoiler) * RELIEF_ELSEWHERE_SHARE;
 }
 
-function ownWay({ tracks, feedMayBeShut, smallBySheet }: AsSeen, model: LogModel, faults: readonly FaultId[]): Way | null {
+function ownWay({ tracks, circuit, feedMayBeShut, smallBySheet }: AsSeen, model: LogModel, faults: readonly FaultId[]): Way | null {
   if (faults.includes('pressurisation-unit-fault')) return { model: { ...model, feed: 'high' }, share: OVERRUN_SHARE };
   if (model.gas === 'small' && tracks.length && smallBySheet > 0) return { model: { ...model, gas: 'right' }, share: smallBySheet };
   if (tracks.length && tracks.every((t) => t.heatGuessed)) return { model: { ...model, heat: 'none' }, share: unheatedShare(tracks) };
   if (tracks.length && model.gauge === 'off') return { model: { ...model, gauge: 'stuck' }, share: STUCK_SHARE };
-  if (feedMayBeShut && model.feed === 'right') return { model: { ...model, feed: 'dead' }, share: SHUT_FEED_SHARE };
+  if (feedMayBeShut && model.feed === 'right') return { model: { ...model, feed: 'dead' }, share: circuit.feedShutShare };
   return null;
 }
 

@@ -302,7 +302,7 @@ describe('a fall of a tenth', () => {
       [68, 2.72, 69],
     ]);
     expect(layOutLog(saws, resolveCircuit(LARGE))!.letGo!.gaugeBar).toBeCloseTo(2.85, 1);
-    expect(shareOf(judged(LARGE, saws), 'relief-valve-lifts-early')).toBeGreaterThan(0.7);
+    expect(shareOf(judged(LARGE, saws), 'relief-valve-lifts-early')).toBeGreaterThan(0.6);
   });
   it('as the heat goes off is its pump’s', () =>
     expect(

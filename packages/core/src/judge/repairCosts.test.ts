@@ -52,9 +52,10 @@ it('what is nearly certain is enough for the relief in the van, and not to go an
     circuit: WALL,
     complaint: ['topped-up-often', 'drips-outside'],
     findings: [
-      { test: 'gas-valve-press', outcome: 'nothing' },
       { test: 'discharge-pipe', outcome: 'dripping' },
       { test: 'relief-reseat', outcome: 'still-drips' },
+      { test: 'gas-valve-press', outcome: 'air' },
+      { test: 'draw-off', volumeL: 0.4, beforeBar: 1.2, afterBar: 0.6 },
     ],
   };
   const [unsaid, inHand, toFetch] = [{}, { partsInHand: ['relief-valve' as const] }, { partsInHand: [] }].map((more) =>

@@ -45,7 +45,9 @@ it('what falls twice from the same place while it is heated lifts there, well be
     { test: 'relief-marking', markedBar: 3 },
   ];
   const large = { ...SMALL_HOME, waterVolumeL: 150 };
-  expect(judged(large, readBy(LIFTS_TWICE, true), findings).hypotheses[0]!.faults).toEqual(['relief-valve-lifts-early']);
+  // Springs seldom drift so far: it takes more than one sign to put it first; beside nothing wrong it stands.
+  const twice = judged(large, readBy(LIFTS_TWICE, true), findings);
+  expect(twice.hypotheses.slice(0, 2).map((h) => h.faults.join())).toContain('relief-valve-lifts-early');
   // Without the second gauge the one on the boiler may lie, and the relief be right.
   expect(judged(large, readBy(LIFTS_TWICE, true)).hypotheses[0]!.faults).toEqual(['gauge-misreading']);
 });

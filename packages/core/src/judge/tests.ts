@@ -1,4 +1,5 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
+import { hasLowPressureStop, hasLowWaterCutoff } from '../circuit/lowPressureStop';
 import { mayHaveMixing, mayHaveZoneValve } from '../circuit/zones';
 
 /** A measured value of a finding: unit, and the range outside which it is refused. */
@@ -37,6 +38,8 @@ export interface TestRow {
   /** Further text fields with their allowed words. */
   words?: Record<string, readonly string[]>;
   needs?: (sheet: CircuitSheet) => boolean;
+  /** Another kind of plant than its own on which it is done too. */
+  alsoOn?: (sheet: CircuitSheet) => boolean;
   /** Whether what was found so far makes it worth its risk; always where this is missing. */
   after?: (found: readonly Found[]) => boolean;
 }
@@ -54,6 +57,13 @@ const hasFill =
     s.fill === undefined || kinds.includes(s.fill.kind);
 const hasDhw = (s: CircuitSheet) => s.domesticHotWater?.kind !== 'none';
 const hasCoil = (s: CircuitSheet) => s.domesticHotWater === undefined || s.domesticHotWater.kind === 'indirect-coil';
+/** An automatic feed of which nobody has said how its stop valve stands. */
+const feedIsUnseen = ({ fill }: CircuitSheet) =>
+  fill === undefined || ((fill.kind === 'reducing-valve' || fill.kind === 'pressurisation-unit') && fill.valve === undefined);
+/** Ruled out only where the sheet describes a boiler without one. */
+const mayHaveLowPressureStop = (s: CircuitSheet) => s.fill === undefined || s.domesticHotWater === undefined || hasLowPressureStop(s);
+/** The level was seen, and it was neither empty nor in doubt: cold water let into a dry hot boiler cracks it. */
+const levelIsSeen = (found: readonly Found[]) => found.some((f) => f.test === 'glass-level' && f.outcome === 'normal');
 /** Most reliefs that are lifted never seat as before (common practice): only one that drips already has nothing to lose. */
 const reliefDrips = (found: readonly Found[]) =>
   found.some(
@@ -109,7 +119,7 @@ export const TESTS = {
   'discharge-catch': sealed('Catch the discharge in a jug', 'How much passes, and whether heat drives it.', 15, 0, false, { values: { volumeMl: { unit: 'mL', least: 0, most: 1e6 }, minutes }, words: { during: ['cold', 'heating', 'hot'] } }),
   'second-gauge': sealed('Second gauge on the circuit', 'Whether the first one lies.', 5, 0, false, { values: { valueBar: bar, firstGaugeBar: bar } }),
   'gauge-at-zero': sealed('Read the gauge with the boiler drained', 'A sound gauge falls to zero.', 5, 20, true, { values: { valueBar: bar } }),
-  'low-pressure-stop': sealed('Does the drained boiler report low pressure', 'One that does not has a sensor that over-reads.', 5, 20, true, { outcomes: ['shown', 'not-shown'] }),
+  'low-pressure-stop': sealed('Does the drained boiler report low pressure', 'One that does not has a sensor that over-reads.', 5, 20, true, { outcomes: ['shown', 'not-shown'], needs: mayHaveLowPressureStop }),
   'gas-valve-press': sealed('Press the gas valve', 'Air, nothing or water parts the vessel faults.', 2, 0, false, { outcomes: ['air', 'water', 'nothing'] }),
   precharge: sealed('Precharge with the water side empty', 'The vessel’s true charge, if the drain is open.', 15, 15, true, { values: { valueBar: bar, circuitBar: opt(bar) }, flags: ['drainOpen'] }),
   'pump-up-hold': sealed('Pump up and watch', 'Whether the diaphragm holds.', 15, 15, true, { outcomes: ['held', 'fell', 'bubbles-at-drain', 'would-not-rise'] }),
@@ -125,13 +135,14 @@ export const TESTS = {
   'cold-main-off-watch': sealed('Cold main shut, watch the gauge', 'A rise that stops came from the mains.', 20, 0, false, { values: watch, flags: ['heating'], needs: hasDhw }),
   'cold-main-on-watch': sealed('Cold main open again, watch the gauge', 'A rise that returns came from the mains.', 20, 0, false, { values: watch, flags: ['heating'], needs: hasDhw }),
   'coil-isolated-watch': sealed('Coil isolated, watch the gauge', 'Pressure that holds now points to the coil.', 20, 2, false, { stillBelowC: STILL_C, values: watch, flags: ['heating'], needs: hasCoil }),
-  'boiler-isolated-hold': sealed('Boiler isolated, compare both sides', 'Boiler side or circuit side.', 30, 2, false, { coolBelowC: COOL_C, stillBelowC: STILL_C, values: { boilerStartBar: bar, boilerEndBar: bar, circuitStartBar: opt(bar), circuitEndBar: opt(bar), minutes } }),
+  'boiler-isolated-hold': sealed('Boiler isolated, compare both sides', 'Boiler side or circuit side.', 30, 2, false, { coolBelowC: COOL_C, stillBelowC: STILL_C, values: { boilerStartBar: bar, boilerEndBar: bar, circuitStartBar: opt(bar), circuitEndBar: opt(bar), minutes, boilerStartC: opt(celsius), boilerEndC: opt(celsius), circuitStartC: opt(celsius), circuitEndC: opt(celsius) } }),
   'listen-at-exchanger': sealed('Listen at the plate exchanger', 'A hiss with a cold boiler is water passing.', 2, 0, false, { outcomes: ['quiet', 'hiss'], needs: hasDhw }),
   'relief-reseat': sealed('Flush the relief by a split-second lift', 'Grit, or a worn seat.', 5, 2, false, { coolBelowC: COOL_C, outcomes: ['stopped', 'still-drips'], after: reliefDrips }),
   'relief-marking': sealed('Read the marking on the relief', 'Whether it is of the right rating.', 2, 0, false, { values: { markedBar: bar } }),
   'bleed-radiators': sealed('Bleed the radiators', 'How much air is in.', 15, 0, false, { outcomes: ['none', 'some-air', 'much-air'] }),
+  'feed-valve-position': sealed('Stop valve of the feed', 'A feed that is shut makes nothing up; one that is open hides a leak.', 1, 0, false, { outcomes: ['open', 'shut'], needs: feedIsUnseen }),
   'visible-leak': sealed('Walk the circuit for a leak', 'Wet spots, stained joints, warm damp floors.', 10, 0, false, { outcomes: ['none', 'found'] }),
-  'condensate-when-off': sealed('Condensate an hour after firing', 'A drip with no fire is water from the exchanger.', 5, 15, false, { restedH: 1, outcomes: ['dry', 'drips'] }),
+  'condensate-when-off': sealed('Condensate an hour after firing', 'A drip with no fire is water from the exchanger.', 5, 15, false, { restedH: 1, outcomes: ['dry', 'drips'], flags: ['raining'] }),
   'top-ups-per-month': sealed('Top-ups a month', 'How much is lost.', 1, 0, false, { values: { count } }),
   'heat-run-after': sealed('Heat run after the work', 'Proof.', 20, 10, false, { fires: true, values: { coldBar: bar, hotBar: bar, hotC: opt(celsius), minutes: opt(minutes) } }),
   'flow-return': flow('Flow and return', 'Far apart: too little flow. Next to nothing: no load takes the heat.', 5, { fires: true, hotAboveC: HOT_C, values: { flowC: celsius, returnC: celsius, minutesFiring: opt(minutes) } }),
@@ -144,11 +155,11 @@ export const TESTS = {
   'isolation-valves-open': flow('Pump isolation valves', 'A valve left shut looks like a dead pump.', 2, { outcomes: ['all-open', 'one-closed'] }),
   'glass-level': steam('Level in the glass', 'Half to five eighths is right. If you cannot see a level, treat it as unknown: burner off first.', 1, { outcomes: ['below', 'normal', 'full', 'jumping'] }),
   'glass-follows-drain': steam('Does the glass follow a drain', 'A glass that does not follow has blocked ports, and lies.', 3, { outcomes: ['follows', 'stays-full', 'stays-empty'] }),
-  'low-water-cutoff-trip': steam('Low-water cutoff test', 'With the burner on, drain until it stops the burner. It has to.', 5, { fires: true, outcomes: ['stops', 'stops-late', 'keeps-firing'], values: { delayS: opt({ unit: 's', least: 0, most: 10_000 }) } }),
+  'low-water-cutoff-trip': steam('Low-water cutoff test', 'With the burner on, drain until it stops the burner. It has to.', 5, { fires: true, outcomes: ['stops', 'stops-late', 'keeps-firing'], values: { delayS: opt({ unit: 's', least: 0, most: 10_000 }) }, alsoOn: hasLowWaterCutoff }),
   'feeder-refill': steam('Does the feeder refill and stop', 'Whether it makes up, and shuts again.', 10, { fires: true, outcomes: ['refills-and-stops', 'does-not-refill', 'keeps-feeding'] }),
   'level-creep-idle': steam('Level while idle', 'Up: the feeder lets by. Down: water goes somewhere.', 30, { outcomes: ['steady', 'rises', 'falls'] }),
-  'flooded-section-check': steam('Flooded section check', 'Filled to the top once, a holed section drips into the fire side.', 60, { outcomes: ['dry', 'drips'] }),
-  'steam-at-flue': steam('Steam at the flue', 'Water in the fire goes up the chimney.', 2, { fires: true, outcomes: ['no', 'yes'] }),
+  'flooded-section-check': steam('Flooded section check', 'Burner off, boiler cold, filled to the top once: a holed section drips into the fire side.', 60, { fires: true, coolBelowC: COOL_C, outcomes: ['dry', 'drips'], after: levelIsSeen }),
+  'steam-at-flue': steam('Steam at the flue', 'Water in the fire goes up the chimney.', 2, { fires: true, outcomes: ['no', 'yes'], flags: ['coldWeather'] }),
   'pigtail-blow': steam('Blow the pigtail', 'A blocked pigtail hides the pressure from gauge and control.', 10, { outcomes: ['clear', 'blocked'] }),
   'pressure-control-cut-out': steam('Pressure control cut-out', 'Whether the burner stops where the control is set.', 15, { fires: true, values: { cutOutBar: bar, setBar: bar } }),
   'steam-furthest-arrival': steam('Steam at the furthest radiator', 'Late steam: vents, return, or calls that end too soon.', 30, { fires: true, values: { minutes, callMinutes: opt(minutes) } }),
@@ -157,7 +168,7 @@ export const TESTS = {
   'return-condition': steam('Condition of the return', 'Pipe buried in wet ground rots.', 10, { outcomes: ['sound', 'wet-ground', 'corroded'] }),
   'return-time': steam('Time of the return', 'Condensate that comes late leaves the boiler short.', 20, { fires: true, values: { minutes } }),
   'water-ph': steam('pH of the water', 'About 9 to 10, at most 11; not for aluminium.', 2, { values: { value: { unit: 'pH', least: 0, most: 14 } } }),
-  'treatment-dye': steam('Treatment dye', 'It fades as fresh water comes in.', 1, { outcomes: ['strong', 'faded', 'gone'] }),
+  'treatment-dye': steam('Treatment dye', 'It fades as fresh water comes in.', 1, { outcomes: ['strong', 'faded', 'gone', 'none-used'] }),
   'skim-sample': steam('Skim sample', 'Oil on the water makes it foam and surge.', 5, { outcomes: ['clear', 'oily'] }),
   'boiler-drain-flow': steam('Flow of the boiler drain', 'Mud sits where it does not run.', 3, { outcomes: ['free', 'slow', 'blocked'] }),
   'vents-hiss': steam('Vents on a call', 'They let air out with a hiss, and close on steam.', 15, { fires: true, outcomes: ['hiss-then-close', 'silent', 'spit-water'] }),

@@ -18,6 +18,10 @@ export const EVENT_KINDS = [
   'hot-tap-open',
   'hot-tap-closed',
   'relief-lifted',
+  /** The relief's lever was pulled by hand: grit may hold it open afterwards. */
+  'relief-pulled',
+  /** The boiler stands at its set temperature, and pressure and temperature have been steady for five minutes. */
+  'steady-hot',
   'note',
 ] as const;
 export type EventKind = (typeof EVENT_KINDS)[number];

@@ -1,4 +1,5 @@
 import type { Said } from '../units/said';
+import type { PositionId } from '../valves/positions';
 
 /** How a test is done: steps in order, each with what to mind where it matters. Common practice. */
 export interface TestSteps {
@@ -17,6 +18,8 @@ export interface Step {
   text: Said;
   note?: Said;
   caution?: Said;
+  /** What this step turns, parts or puts back. Written into the record when it is done. */
+  turns?: { position: PositionId; state: 'away' | 'back' | 'left' }[];
 }
 
 // What several tests say alike.

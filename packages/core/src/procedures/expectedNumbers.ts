@@ -21,6 +21,9 @@ export type ExpectedCode =
   | 'charge-target'
   | 'charge-with-coupling'
   | 'pump-strokes'
+  | 'draw-about'
+  | 'stop-drawing'
+  | 'boiler-water'
   | 'after-right'
   | 'after-flat'
   | 'drained-right'
@@ -42,8 +45,6 @@ export interface TestSituation {
   watchMin?: number;
 }
 
-/** The vessel's own and the boiler's water that come out when a small boiler is drained, L. Common practice. */
-export const BOILER_WATER_L = 2.5;
 /** What goes lost when the coupling is taken off. Common practice. */
 export const COUPLING_LOSS_BAR = 0.05;
 /** Air of one stroke of an ordinary hand pump, L. Common practice. */
@@ -55,10 +56,11 @@ export function afterDrawGaugeBar(circuit: ResolvedCircuit, beforeGaugeBar: numb
   return Math.max(0, balancedGaugeBar(balance, heldL(balance, beforeGaugeBar) - volumeL, beforeGaugeBar));
 }
 
-/** Water that comes out when boiler and vessel are drained from a pressure, the boiler's own among it, L. */
+/** Water that comes out when boiler and vessel are drained from a pressure, L: what the vessel held above an empty circuit, and the
+ *  boiler's own. */
 export function drainedL(circuit: ResolvedCircuit, fromGaugeBar: number, prechargeGaugeBar?: number): number {
   const balance = balanceOf(circuit, prechargeGaugeBar);
-  return heldL(balance, fromGaugeBar) - heldL(balance, 0) + BOILER_WATER_L;
+  return heldL(balance, fromGaugeBar) - heldL(balance, 0) + circuit.boilerWaterL;
 }
 
 /** What a sound circuit of this sheet should show in a test, and what a flat vessel would show, where that is the question. Empty where
@@ -85,14 +87,20 @@ export function expectedNumbers(test: TestId, sheet: CircuitSheet, situation: Te
         strokesToPump(c),
       ];
     case 'draw-off': {
-      const volumeL = situation.drawL ?? 0.5;
+      const volumeL = situation.drawL ?? drawOffL(c, now);
       return [
         { ...bar('after-right', afterDrawGaugeBar(c, now, volumeL)), drawnL: volumeL },
         { ...bar('after-flat', afterDrawGaugeBar(c, now, volumeL, FLAT_CHARGE_BAR)), drawnL: volumeL },
+        litres('draw-about', volumeL),
+        bar('stop-drawing', stopDrawingBar(c)),
       ];
     }
     case 'vessel-drained-volume':
-      return [litres('drained-right', drainedL(c, now)), litres('drained-flat', drainedL(c, now, FLAT_CHARGE_BAR))];
+      return [
+        litres('drained-right', drainedL(c, now)),
+        litres('drained-flat', drainedL(c, now, FLAT_CHARGE_BAR)),
+        litres('boiler-water', c.boilerWaterL),
+      ];
     case 'fill-disconnected-watch':
       return [riseOfALitreAnHour(c, now, situation.watchMin), bar('water-above-lifts', c.staticGaugeBar)];
     case 'fill-isolated-watch':
@@ -117,6 +125,18 @@ export function expectedNumbers(test: TestId, sheet: CircuitSheet, situation: Te
       return [];
   }
 }
+
+/** Water to draw off so that this gauge shows it on this circuit: five of its divisions, but no lower than the water standing above, L. */
+export function drawOffL(c: ResolvedCircuit, nowGaugeBar: number): number {
+  const balance = balanceOf(c),
+    toBar = Math.max(nowGaugeBar - DIVISIONS_SHOWN * c.gaugeStepBar, stopDrawingBar(c));
+  const litres = heldL(balance, nowGaugeBar) - heldL(balance, Math.min(nowGaugeBar, toBar));
+  return Math.max(LEAST_DRAW_L, Number(litres.toPrecision(2)));
+}
+const DIVISIONS_SHOWN = 5,
+  LEAST_DRAW_L = 0.1;
+/** Below this nothing more is drawn, bar gauge: the top of the circuit would suck air in. */
+export const stopDrawingBar = (c: ResolvedCircuit): number => c.staticGaugeBar + 0.2;
 
 /** How far a cold pressure may stand below and above the fill before it is worth a word. Common practice. */
 export const COLD_BELOW_BAR = 0.25,

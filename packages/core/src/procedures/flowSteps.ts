@@ -68,6 +68,11 @@ export const FLOW_STEPS = {
     who: WIRING,
     steps: [
       CALL,
+      {
+        text: 'Read the head’s plate: 24 V, or mains voltage',
+        note: 'Some heads are mains voltage. Then this is not the test: leave it to whoever may work on mains.',
+        caution: 'Mains voltage kills. Take nothing for 24 V that does not say so.',
+      },
       { text: 'Clip the meter to the valve’s own motor leads', caution: `${POWER_OFF_FIRST} ${WATER_AND_ELECTRICS}` },
       { text: 'Power on, and read it while the zone calls' },
       {
@@ -98,13 +103,25 @@ export const FLOW_STEPS = {
   'zone-valve-end-switch': {
     who: WIRING,
     steps: [
-      { text: 'Call the zone, or latch the valve open by hand' },
       {
-        text: 'Part the two end-switch leads and measure continuity across them',
+        text: 'Power off; take the two end-switch leads off and make them safe',
         caution: POWER_OFF_FIRST,
+        turns: [{ position: 'lead', state: 'away' }],
+      },
+      { text: 'Power on again, call the zone', caution: 'The motor leads are live now: touch only the free switch contacts.' },
+      {
+        text: 'Wait for its full travel, as the valve’s data say; half a minute to two',
+        note: 'Opening it by its lever will not do: many heads do not make the switch that way.',
+      },
+      {
+        text: 'Measure continuity across the switch’s two contacts',
         note: 'It is a contact of its own: no voltage is expected across it by itself.',
       },
-      { text: 'Put the leads back, unlatch the valve', note: NOTE_VALVES },
+      {
+        text: 'Power off, leads back on, power on',
+        note: NOTE_VALVES,
+        turns: [{ position: 'lead', state: 'back' }],
+      },
     ],
     means: {
       closed: 'It closes: the boiler is told. Look further on.',

@@ -1,4 +1,4 @@
-import { CATCH_WATER, NO_FIRING, NOTE_VALVES, type TestSteps } from './Step';
+import { CATCH_WATER, type TestSteps } from './Step';
 import { inBar, inCelsius, say } from '../units/said';
 
 /** Tests of gauge and relief, as they are done. */
@@ -30,16 +30,16 @@ export const GAUGE_AND_RELIEF_STEPS = {
     },
   },
   'gauge-at-zero': {
-    steps: [
-      { text: 'Boiler off, isolated and drained', caution: NO_FIRING, note: NOTE_VALVES },
-      { text: 'Drain open and no more water: flick the gauge and read it' },
-    ],
+    steps: [{ text: 'Drain open and no more water: flick the gauge and read it' }],
     means: { right: 'It falls to zero: nothing against the gauge.', high: 'It shows pressure with none there: it lies by that much.' },
   },
   'low-pressure-stop': {
     who: 'Whoever may work on this boiler’s controls.',
     steps: [
-      { text: 'Boiler drained, gauge at zero' },
+      {
+        text: 'Boiler still shut off and empty: nothing may stand above its sensor',
+        note: 'Opened to the circuit, the house’s water stands on it, and a sound sensor reads it.',
+      },
       { text: 'Power on, call for heat', caution: 'Hand on the switch: a boiler that tries to fire while dry is switched off at once.' },
       { text: 'See whether it reports low pressure and stays off' },
     ],

@@ -1,8 +1,10 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { expectedPressure } from '../circuit/expectedPressure';
+import { placesOf } from '../circuit/placesOnMap';
 import { resolveCircuit } from '../circuit/resolveCircuit';
 import { EMPTY_GAUGE_BAR, type Finding } from '../judge/Finding';
 import { LEAST_FIRING_MIN } from '../judge/findings/numberTable';
+import { trappedRise } from '../valves/regionState';
 import { afterDrawGaugeBar, COLD_ABOVE_BAR, COLD_BELOW_BAR, drainedL } from './expectedNumbers';
 
 export type Reading = 'low' | 'right' | 'high';
@@ -47,7 +49,17 @@ export function readFinding(f: Finding, sheet: CircuitSheet): Reading | null {
     case 'coil-isolated-watch':
       return change(f.startBar, f.endBar);
     case 'boiler-isolated-hold': {
-      const sides = [change(f.boilerStartBar, f.boilerEndBar), change(f.circuitStartBar, f.circuitEndBar)];
+      // A side without the vessel follows its temperature: what that explains is taken off, where both temperatures were read.
+      const rise = trappedRise(c),
+        perK = (rise.lowBarPerK + rise.highBarPerK) / 2,
+        warmed = (from: number | undefined, to: number | undefined, hasVessel: boolean) =>
+          hasVessel || from === undefined || to === undefined ? 0 : perK * (to - from),
+        less = (end: number | undefined, bar: number) => (end === undefined ? undefined : end - bar),
+        atBoiler = placesOf(sheet).vessel === 'boiler';
+      const sides = [
+        change(f.boilerStartBar, less(f.boilerEndBar, warmed(f.boilerStartC, f.boilerEndC, atBoiler))),
+        change(f.circuitStartBar, less(f.circuitEndBar, warmed(f.circuitStartC, f.circuitEndC, !atBoiler))),
+      ];
       return sides[0] === null ? null : sides.includes('low') ? 'low' : sides.includes('high') ? 'high' : 'right';
     }
     case 'top-ups-per-month':
@@ -66,7 +78,7 @@ export function readFinding(f: Finding, sheet: CircuitSheet): Reading | null {
     case 'zone-pipe-temperatures': {
       if (f.supplyC === undefined) return null;
       if (f.calling === false) return against(f.supplyC, -Infinity, UNCALLED_C);
-      const cold = against(f.supplyC, CALLED_C, Infinity);
+      const cold = against(f.supplyC, calledFromC(f, sheet), Infinity);
       return cold === 'right' && f.returnC !== undefined ? against(f.supplyC - f.returnC, -Infinity, MOST_PARTED_K) : cold;
     }
     case 'mixed-supply':
@@ -75,6 +87,14 @@ export function readFinding(f: Finding, sheet: CircuitSheet): Reading | null {
       return null;
   }
 }
+
+/** From where a zone that calls counts as warm: a floor by its own setting, of which two thirds of the way up from the room will do. */
+function calledFromC(f: Finding, { zones = [] }: CircuitSheet): number {
+  const zone = zones.find((z) => z.id === f.zone) ?? (zones.length === 1 ? zones[0] : undefined);
+  return zone?.emitter === 'floor' ? ROOM_C + (2 / 3) * ((zone.setC ?? USUAL_FLOOR_C) - ROOM_C) : CALLED_C;
+}
+const ROOM_C = 20,
+  USUAL_FLOOR_C = 38;
 
 const STEADY_BAR = 0.03,
   CHARGE_BAR = 0.15,

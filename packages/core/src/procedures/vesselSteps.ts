@@ -1,5 +1,5 @@
-import { CATCH_WATER, NO_FIRING, NOTE_VALVES, type TestSteps } from './Step';
-import { inCelsius, inLitres, say } from '../units/said';
+import { CATCH_WATER, NOTE_VALVES, type TestSteps } from './Step';
+import { inBar, say } from '../units/said';
 
 /** Tests of the vessel, as they are done. */
 export const VESSEL_STEPS = {
@@ -18,15 +18,10 @@ export const VESSEL_STEPS = {
   },
   precharge: {
     steps: [
-      { text: 'Heat off at the isolator, proved dead' },
-      { text: 'Shut the boiler’s valves, or drain the whole circuit', note: NOTE_VALVES, caution: NO_FIRING },
       {
-        text: 'Open the drain and leave it open',
-        note: 'With water behind it the vessel only repeats the water pressure.',
-        caution: say`Wait until it is below ${inCelsius(50)}. Hot water scalds.`,
+        text: 'Put the tyre gauge on the vessel’s air valve and read it',
+        note: 'Its own side must be empty and its drain open. With water behind it the vessel only repeats the water pressure.',
       },
-      { text: 'Read the system gauge: it must show zero' },
-      { text: 'Put the tyre gauge on the gas valve and read it' },
     ],
     means: {
       low: 'Gas is missing. Recharge with the drain open, then leak fluid on the valve.',
@@ -38,7 +33,7 @@ export const VESSEL_STEPS = {
   'pump-up-hold': {
     watchMin: 5,
     steps: [
-      { text: 'Water side drained, drain open and left open, hose end under water' },
+      { text: 'Drain still open, end of its hose under water' },
       { text: 'Pump to the target', caution: 'Not above what the vessel’s label allows.' },
       {
         text: 'Take the pump off quickly, start the watch',
@@ -63,12 +58,12 @@ export const VESSEL_STEPS = {
   },
   'draw-off': {
     steps: [
-      { text: 'Circuit cold and still; feed shut', note: NOTE_VALVES },
+      { text: 'Circuit cold and still; feed and its bypass shut, a unit off', note: NOTE_VALVES },
       { text: 'Flick the gauge and read it' },
       {
-        text: say`Draw about ${inLitres(0.5)} into a measuring jug`,
+        text: 'Draw the volume that stands above into a measuring jug or a bucket with marks',
         caution: CATCH_WATER,
-        note: 'The jug is the instrument: read it to 20 mL.',
+        note: 'So much that the needle moves five divisions. What is measured is the instrument: read it to a fiftieth.',
       },
       { text: 'Flick the gauge and read it again' },
     ],
@@ -77,13 +72,14 @@ export const VESSEL_STEPS = {
       right: 'It fell as it should: the gas is there and in play.',
       high: 'It hardly fell: more gas than the sheet says, or water is still coming in.',
     },
-    stop: 'It nears zero: stop, note the volume so far.',
+    stop: say`It nears the water standing above the gauge, to within ${inBar(0.2)}: stop, note the volume so far. Below it air is sucked in at the top.`,
   },
   'vessel-drained-volume': {
     steps: [
-      { text: 'Heat off, feed shut, read the gauge', note: NOTE_VALVES },
-      { text: 'Boiler isolated; hose from its drain into a bucket with marks', caution: NO_FIRING },
-      { text: 'Open the drain until nothing more comes; measure', note: 'The boiler’s own water comes with it.' },
+      {
+        text: 'Measure all that came out',
+        note: 'What the vessel held and the boiler’s own water. Without a vent open the boiler’s stays in.',
+      },
     ],
     means: {
       low: 'Hardly more than the boiler’s own water: the vessel gave nothing back.',
@@ -93,7 +89,6 @@ export const VESSEL_STEPS = {
   },
   'vessel-connection-flow': {
     steps: [
-      { text: 'Boiler isolated and drained, pressure at zero', caution: NO_FIRING },
       {
         text: 'Undo the vessel’s hose at the circuit’s end, counter-holding the pipe',
         caution: 'The vessel may still push: towel round it, face away.',

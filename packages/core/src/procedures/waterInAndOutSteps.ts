@@ -1,5 +1,6 @@
 import { CATCH_WATER, NO_FIRING, NOTE_VALVES, READ_AND_LEAVE, READ_AGAIN, type TestSteps } from './Step';
 import { inBar, say } from '../units/said';
+import { COIL_SHUT } from '../valves/heatRule';
 
 /** Tests of water that comes in or goes out, as they are done. */
 export const WATER_STEPS = {
@@ -62,8 +63,13 @@ export const WATER_STEPS = {
   },
   'coil-isolated-watch': {
     steps: [
-      { text: 'Stop the cylinder’s pump or shut its motor valve' },
-      { text: 'Shut the coil’s flow and return', note: NOTE_VALVES, caution: NO_FIRING },
+      { text: 'Stop the cylinder’s pump or shut its motor valve; immersion heater off' },
+      {
+        text: 'Shut the coil’s flow and return',
+        note: NOTE_VALVES,
+        caution: COIL_SHUT,
+        turns: [{ position: 'coil-valves', state: 'away' }],
+      },
       READ_AND_LEAVE,
       READ_AGAIN,
     ],
@@ -76,15 +82,22 @@ export const WATER_STEPS = {
   'boiler-isolated-hold': {
     watchMin: 60,
     steps: [
-      { text: 'Cold. Shut the boiler’s flow and return', note: NOTE_VALVES, caution: NO_FIRING },
-      { text: 'Read the boiler side; the circuit side too if it has a gauge' },
+      { text: 'Cold, the same on both sides: touch or measure flow pipe and a radiator’s' },
+      {
+        text: 'Shut the boiler’s flow and return',
+        note: NOTE_VALVES,
+        caution: say`${NO_FIRING} The side without the vessel is shut in: a kelvin moves it ${inBar(0.2)} to ${inBar(0.6)}, and it may have no relief. Do not let it warm.`,
+        turns: [{ position: 'boiler-valves', state: 'away' }],
+      },
+      { text: 'Read pressure and temperature on the boiler’s side; on the circuit’s too if it has a gauge' },
       { text: 'Leave it for an hour, best overnight' },
-      { text: 'Read again' },
+      { text: 'Read both again, temperatures too' },
+      { text: 'Open the boiler’s flow and return', turns: [{ position: 'boiler-valves', state: 'back' }] },
     ],
     means: {
-      low: 'The side that fell is the side that leaks.',
+      low: 'A side that fell leaks, if it did not cool. The side without the vessel falls for each kelvin that it cools.',
       right: 'Neither fell: too slow to see, or only when hot.',
-      high: 'A side that rises has water coming in.',
+      high: 'A side that rises has water coming in, if it did not warm.',
     },
   },
   'listen-at-exchanger': {
@@ -97,13 +110,33 @@ export const WATER_STEPS = {
   'bleed-radiators': {
     steps: [
       { text: 'Heat and pump off' },
-      { text: 'Open each vent from the bottom floor up until water comes', caution: 'Cloth under it: the water may be hot and black.' },
+      {
+        text: 'Read the gauge: above the water standing over it, or top up first',
+        note: 'Below it air is sucked in at the top instead of let out.',
+      },
+      {
+        text: 'Open each vent from the bottom floor to the top until water comes',
+        caution: 'Cloth under it: the water may be hot and black.',
+      },
       { text: 'Say how much air there was; top up afterwards', note: 'Air that burns: corrosion. No flame near it.' },
     ],
     means: {
       none: 'No air: nothing cushions the pressure but the vessel.',
       'some-air': 'A little is ordinary after topping up.',
       'much-air': 'Air cushions the circuit and hides what the vessel does. Ask where it comes from.',
+    },
+  },
+  'feed-valve-position': {
+    steps: [
+      { text: 'Follow the pipe from the feed to the circuit, and from the mains to the feed' },
+      {
+        text: 'Find its stop valve and its bypass; say how the stop valve stands',
+        note: 'A bypass that is not shut fills with the pressure of the mains.',
+      },
+    ],
+    means: {
+      open: 'In service: a leak is made up unseen. Low and not made up: the feed gives nothing.',
+      shut: 'Nothing is made up: what is lost shows on the gauge. Ask who keeps it so, and why.',
     },
   },
   'visible-leak': {

@@ -169,3 +169,90 @@ describe('the run as it goes', () => {
     for (const log of [null, blind, { ...run(0.75), events: [] }]) expect(runBands(circuit, log)).toEqual([]);
   });
 });
+
+describe('proof without a thermometer, and without a run', () => {
+  const unread = (log: ReturnType<typeof run>) => {
+    const { flowC: _f, returnC: _r, ...samples } = log.samples;
+    return { ...log, samples };
+  };
+  const sound = unread(run(0.75));
+  it('the boiler at its set temperature, steady, counts as the end of the run', () => {
+    const without = proveRepair({ circuit, before: run(0), after: sound, ...none });
+    expect([without.kind, codes(without)[1]]).toEqual(['unclear', 'no-temperature']);
+    const seen = { ...sound, events: [...sound.events!, { tS: 1200, kind: 'steady-hot' as const }] };
+    const p = proveRepair({ circuit, before: unread(run(0)), after: seen, now: null, worked: ['vessel-overcharged'] });
+    expect(codes(p)).toContain('within-band');
+    expect([p.kind, codes(p)[1]]).toEqual(['pass', 'steady-at-set']);
+    // And it fails one that rose too far, without a thermometer as well.
+    const high = unread(run(-0.3));
+    const bad = proveRepair({
+      circuit,
+      before: null,
+      after: { ...high, events: [...high.events!, { tS: 1200, kind: 'steady-hot' }] },
+      ...none,
+    });
+    expect(bad.kind).toBe('fail');
+  });
+  it('readings seconds apart are no heat run', () => {
+    const p = proveRepair({
+      circuit,
+      before: null,
+      after: {
+        samples: { tS: [0, 20, 40], pressureBar: [1.1, 1.3, 1.5], flowC: [16, 50, 70] },
+        events: [{ tS: 5, kind: 'heat-on' }],
+      },
+      now: null,
+      worked: ['vessel-undercharged'],
+    });
+    expect(p.kind).toBe('unclear');
+    expect(codes(p)).toContain('too-short');
+  });
+  const still = (minutes: number) => ({
+    samples: { tS: [0, 30 * minutes, 60 * minutes], pressureBar: [1.2, 1.2, 1.2], flowC: [18, 18, 18] },
+    events: [],
+  });
+  it('a hole is proved by the time for which the gauge stood still, and no run is asked for', () => {
+    const worked: FaultId[] = ['dhw-plate-perforated'],
+      inflowLPerH = { median: 1, p05: 0.6, p95: 2 };
+    const before = { samples: { tS: [0, 600], pressureBar: [1.2, 1.5], flowC: [18, 18] }, events: [] };
+    const asked = proveRepair({ circuit, before, after: null, now: null, worked, inflowLPerH });
+    expect([asked.kind, codes(asked)]).toEqual(['unclear', ['no-watch']]);
+    const neededMin = (asked.reasons[0] as { neededMin: number }).neededMin;
+    const short = proveRepair({ circuit, before, after: still(2), now: null, worked, inflowLPerH });
+    expect(short.kind).toBe('unclear');
+    const long = proveRepair({ circuit, before, after: still(Math.ceil(neededMin) + 1), now: null, worked, inflowLPerH });
+    expect([long.kind, codes(long)]).toEqual(['pass', ['stood-still']]);
+  });
+  it('a relief on a circuit that feeds itself is proved at its pipe, through a heat run and a cold hour', () => {
+    const fed = resolveCircuit({ ...SHEET, fill: { kind: 'reducing-valve', setBar: 1.1 } }),
+      worked: FaultId[] = ['relief-valve-passing'];
+    const hot = run(0.75),
+      end = hot.samples.tS.at(-1)!;
+    const watched = {
+      ...hot,
+      samples: {
+        ...hot.samples,
+        tS: [...hot.samples.tS, end + 4000],
+        pressureBar: [...hot.samples.pressureBar, 1.1],
+        flowC: [...hot.samples.flowC!, 30],
+        returnC: [...hot.samples.returnC!, 30],
+      },
+      events: [...hot.events!.filter((e) => e.kind !== 'heat-off'), { tS: end, kind: 'heat-off' as const }],
+    };
+    const of = (after: typeof watched, testsAfter: 'discharge-pipe'[]) =>
+      proveRepair({ circuit: fed, before: null, after, now: null, worked, testsAfter });
+    const unlooked = of(watched, []);
+    expect(unlooked.stillThere).toMatchObject([{ by: 'pipe', shows: false, looked: false, neededMin: 60 }]);
+    expect(of(hot as typeof watched, ['discharge-pipe']).kind).not.toBe('pass');
+    expect(of(watched, ['discharge-pipe']).kind).toBe('pass');
+  });
+  it('where another cause leads now, no heat run is asked for', () => {
+    const now = {
+      hypotheses: [{ faults: ['dhw-coil-perforated'], probability: 0.8 }],
+      marginals: { 'dhw-coil-perforated': 0.8 },
+      because: [{ evidence: 'log:1', for: 'dhw-coil-perforated', bits: 2, text: 'rises', said: 'rises' }],
+    } as unknown as NonNullable<Parameters<typeof proveRepair>[0]['now']>;
+    const p = proveRepair({ circuit, before: null, after: still(30), now, worked: ['vessel-diaphragm-failed'] });
+    expect(codes(p)).toEqual(['other-suspected']);
+  });
+});

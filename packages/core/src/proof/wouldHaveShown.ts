@@ -5,6 +5,7 @@ import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import type { Interval } from '../judge/Diagnosis';
 import { INFLOW, LITTLE_GAS, OUTFLOW } from '../judge/faultGroups';
 import type { FaultId } from '../judge/faults';
+import { watchLengthMin } from '../judge/next/watchLength';
 import type { TestId } from '../judge/tests';
 import type { CycleFeatures } from '../log/cycleFeatures';
 
@@ -18,6 +19,8 @@ export type StillThere =
   | { fault: FaultId; by: 'lift'; shows: boolean; openedGaugeBar: number; reachedGaugeBar: number }
   /** No run shows this fault; this test does, and has been done after the work or not. */
   | { fault: FaultId; by: 'test'; shows: boolean; test: TestId }
+  /** Its pipe was seen dry after a heat run and so long cold, and how long is wanted. */
+  | { fault: FaultId; by: 'pipe'; shows: boolean; coldMin: number; neededMin: number; looked: boolean; ranHot: boolean }
   /** Nothing from before the work to hold the run against. */
   | { fault: FaultId; by: 'nothing'; shows: null };
 
@@ -27,6 +30,8 @@ export interface WouldHaveShownInput {
   after: CycleFeatures;
   /** From the first to the last reading after the work, min. */
   watchedMin: number;
+  /** How long the circuit was logged without heat, beside a run, min. */
+  coldMin?: number;
   /** What was held to be wrong before the work. */
   worked: FaultId[];
   /** Tests done since. */
@@ -56,8 +61,10 @@ export function wouldHaveShown(input: WouldHaveShownInput): StillThere[] {
   return input.worked
     .filter((f) => f !== 'none')
     .map((fault) => {
+      // A feed that works makes up what a relief loses: no gauge shows it, only the pipe.
+      if (fault === 'relief-valve-passing' && input.circuit.fedByItself) return pipe(fault, input);
       const byRun =
-        OUTFLOW.includes(fault) || INFLOW.includes(fault)
+        OUTFLOW.includes(fault) || INFLOW.includes(fault) || FEEDS.includes(fault)
           ? drift(fault, input)
           : fault === 'relief-valve-lifts-early'
             ? lift(fault, input)
@@ -72,6 +79,17 @@ export function wouldHaveShown(input: WouldHaveShownInput): StillThere[] {
       return byRun ?? { fault, by: 'nothing', shows: null };
     });
 }
+
+/** Faults of a feed that a cold pressure shows, as it holds or does not. */
+const FEEDS: FaultId[] = ['feed-starved', 'pressurisation-unit-fault'];
+/** How long the pipe is watched cold. Common practice. */
+const COLD_WATCH_MIN = 60;
+
+const pipe = (fault: FaultId, { after, coldMin = 0, testsAfter }: WouldHaveShownInput): StillThere => {
+  const looked = testsAfter.some((t) => t === 'discharge-pipe' || t === 'discharge-catch'),
+    ranHot = after.swingBar !== null;
+  return { fault, by: 'pipe', shows: looked && ranHot && coldMin >= COLD_WATCH_MIN, coldMin, neededMin: COLD_WATCH_MIN, looked, ranHot };
+};
 
 const OTHERS_BY_RISE: FaultId[] = ['vessel-overcharged', 'air-in-circuit'];
 
@@ -141,10 +159,14 @@ function chargeBehind(circuit: ResolvedCircuit, run: Known): number {
 
 function drift(fault: FaultId, { circuit, after, watchedMin, inflowLPerH, lossLPerH }: WouldHaveShownInput): StillThere | null {
   const flow = INFLOW.includes(fault) ? inflowLPerH : lossLPerH;
-  if (!flow || after.coldBar === null) return null;
+  if (!flow) {
+    // Nothing from before tells how much it was: watched for as long as this circuit's gauge needs to show two litres an hour.
+    const neededMin = usualWatchMin(circuit);
+    return { fault, by: 'drift', shows: watchedMin >= neededMin - ROUNDING_MIN, movedBar: circuit.gaugeStepBar, watchedMin, neededMin };
+  }
   // The least that was found likely: what must not be overlooked.
   const lPerH = Math.max(0.02, flow.p05),
-    barPerMin = lPerH / 60 / complianceAt(balanceOf(circuit), after.coldBar),
+    barPerMin = lPerH / 60 / complianceAt(balanceOf(circuit), after.coldBar ?? circuit.fillGaugeBar),
     neededBar = circuit.gaugeStepBar + READING_BAR;
   return {
     fault,
@@ -155,6 +177,9 @@ function drift(fault: FaultId, { circuit, after, watchedMin, inflowLPerH, lossLP
     neededMin: neededBar / barPerMin,
   };
 }
+
+const ROUNDING_MIN = 1e-6;
+const usualWatchMin = (circuit: ResolvedCircuit): number => watchLengthMin('fill-isolated-watch', circuit)!;
 
 function lift(fault: FaultId, { before, after }: WouldHaveShownInput): StillThere | null {
   if (before?.hotBar == null || after.hotBar === null) return null;

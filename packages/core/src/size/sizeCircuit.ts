@@ -4,7 +4,14 @@ import { atGaugeLevel, resolveCircuit } from '../circuit/resolveCircuit';
 import { sheetWarnings, type SheetWarning } from '../circuit/sheetWarnings';
 import { acceptedWaterL } from '../vessel/acceptedWater';
 import { chargeBySchool, type ChargeBySchool } from './chargeSchools';
-import { diaphragmTankUsL, expansionOfContentL, finalDesignGaugeBar, leastVesselEn12828L, vesselPerLitreOfContent } from './vesselSize';
+import {
+  diaphragmTankUsL,
+  expansionOfContentL,
+  finalDesignGaugeBar,
+  finalUsGaugeBar,
+  leastVesselEn12828L,
+  vesselPerLitreOfContent,
+} from './vesselSize';
 
 /** What the sheet of a sealed circuit works out to. Pressures bar gauge, volumes L. */
 export interface CircuitSizing {
@@ -17,9 +24,16 @@ export interface CircuitSizing {
   /** Expected hot pressure of a healthy circuit, from the fill at 15 °C. */
   hotBar: number;
   leastVesselL: { en12828: number | null; diaphragmUs: number | null; perLitreTable: number | null };
+  /** By which of these methods a vessel is judged: that of its market. */
+  method: 'en12828' | 'diaphragmUs';
   warnings: SheetWarning[];
   assumed: string[];
 }
+
+/** A circuit built as in North America: fed by a reducing valve, relief 30 psi. Common practice. */
+const ofUsMarket = ({ fill, reliefValve }: CircuitSheet): boolean =>
+  fill?.kind === 'reducing-valve' && Math.abs((reliefValve?.setBar ?? 0) - US_RELIEF_BAR) < 0.05;
+const US_RELIEF_BAR = 2.07;
 
 const COLD_C = 10;
 
@@ -54,13 +68,13 @@ export function sizeCircuit(sheet: CircuitSheet): CircuitSizing {
           })
         : null,
       diaphragmUs:
-        c.fillGaugeBar < finalGaugeBar
+        c.fillGaugeBar < finalUsGaugeBar(c.reliefSetGaugeBar)
           ? diaphragmTankUsL({
               contentL: c.contentL,
               coldC: COLD_C,
               hotC: c.maxFlowC,
               fillGaugeBar: c.fillGaugeBar,
-              hotGaugeBar: finalGaugeBar,
+              hotGaugeBar: finalUsGaugeBar(c.reliefSetGaugeBar),
               atmosphericBar: c.atmosphericBar,
             })
           : null,
@@ -69,6 +83,7 @@ export function sizeCircuit(sheet: CircuitSheet): CircuitSizing {
           ? c.contentL * vesselPerLitreOfContent(c.prechargeGaugeBar)
           : null,
     },
+    method: ofUsMarket(sheet) ? 'diaphragmUs' : 'en12828',
     warnings: sheetWarnings(sheet),
     assumed: c.assumed,
   };

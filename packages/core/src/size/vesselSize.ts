@@ -40,6 +40,10 @@ export function expansionOfContentL(contentL: number, coldC: number, hotC: numbe
 export const finalDesignGaugeBar = (reliefSetGaugeBar: number): number =>
   reliefSetGaugeBar <= 5 ? reliefSetGaugeBar - 0.5 : 0.9 * reliefSetGaugeBar;
 
+/** Final pressure of the US method: about 3 psi below the relief, and no nearer than 10 %. Common practice. */
+export const finalUsGaugeBar = (reliefSetGaugeBar: number): number => reliefSetGaugeBar - Math.max(THREE_PSI_BAR, 0.1 * reliefSetGaugeBar);
+const THREE_PSI_BAR = 0.2068;
+
 export interface UsTankInput {
   contentL: number;
   coldC: number;

@@ -22,6 +22,9 @@ export function steamForHeatKgPerH(heatKw: number, gaugeBar: number, atmospheric
   return (heatKw * 3600) / evaporationHeatKjPerKg(saturationTemperatureC(gaugeBar + atmosphericBar));
 }
 
+/** What practice keeps between water line and the lowest end of the main with half a psi lost, m: 28 in. Common practice. */
+export const PRACTICE_M = 0.71;
+
 /** Least height of the end of the steam main above the boiler's water line in a gravity return, m: the pressure lost on the way, as water,
  *  and a margin. 0.433 psi a foot; margin 150 mm. Common practice. */
 export function gravityReturnHeightM(pressureLossBar: number, marginM = 0.15): number {

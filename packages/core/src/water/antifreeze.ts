@@ -18,6 +18,35 @@ const fit = (a: readonly number[], share: number, celsius: number) => {
   return a[0]! + a[1]! * share + a[2]! * t + a[3]! * share * t + a[4]! * t * t;
 };
 
+/** Density of the pure glycols at 20 °C, kg/m³ [memory: handbooks]. */
+const PURE_KG_PER_M3: Record<Glycol, number> = { propylene: 1036, ethylene: 1113 };
+
+/** Share by mass of a glycol that was measured or mixed by volume, %.
+ *  @param volumePercent 0 to 60 */
+export function massPercentOfVolume(glycol: Glycol, volumePercent: number): number {
+  requireInRange('volumePercent', volumePercent, 0, 60);
+  const share = volumePercent / 100,
+    mass = share * PURE_KG_PER_M3[glycol];
+  return (100 * mass) / (mass + (1 - share) * waterDensity(20));
+}
+
+/** Freezing points at 0, 10 … 60 % by mass, °C [memory: ASHRAE Handbook, Fundamentals, secondary coolants]. */
+const FREEZES_C: Record<Glycol, readonly number[]> = {
+  propylene: [0, -3.3, -7.1, -12.7, -21.1, -33.5, -51],
+  ethylene: [0, -3.2, -7.8, -14.1, -22.3, -33.8, -51],
+};
+
+/** Share by mass that freezes at a temperature, %, as a refractometer shows it; straight lines between the table's rows.
+ *  @param freezingC −51 to 0 °C */
+export function massPercentOfFreezing(glycol: Glycol, freezingC: number): number {
+  const table = FREEZES_C[glycol];
+  requireInRange('freezingC', freezingC, table.at(-1)!, 0);
+  const above = table.findIndex((c, i) => i > 0 && freezingC >= c),
+    from = table[above - 1]!,
+    to = table[above]!;
+  return 10 * (above - 1 + (from - freezingC) / (from - to));
+}
+
 /** Density of a glycol–water mixture. Pure water is IF97's; the mixture follows the fit's ratio to its own water, so that 0 % is exact.
  *  @param massPercent glycol, 0 to 60 % by mass
  *  @param celsius 0 to 120 °C

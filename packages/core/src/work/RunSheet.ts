@@ -1,16 +1,16 @@
 import type { RepairKind } from '../judge/Case';
 import type { TestId } from '../judge/tests';
 import type { Step } from '../procedures/Step';
+import type { Said } from '../units/said';
 import type { PartKind } from './comparePart';
-import type { PositionId } from './positions';
 
-/** What a step asks to be written down. `charge-found` and `charge-set` are read on the gas side, the others on the system gauge. */
-export type Ask = 'charge-found' | 'charge-set' | 'gauge-zero' | 'found-pressure' | 'fill-pressure' | 'litres-out';
+/** What a step asks to be written down. `charge-found` and `charge-set` are read on the gas side; `gauge-zero` on the gauge of the emptied
+ *  part; litres and minutes say so; the others are read on the system gauge. */
+export type Ask =
+  'charge-found' | 'charge-set' | 'gauge-zero' | 'found-pressure' | 'fill-pressure' | 'litres-out' | 'air-litres' | 'freeze-minutes';
 
 export interface RunStep extends Step {
   id: string;
-  /** What this step turns, parts or puts back. Written into the record when it is done. */
-  turns?: { position: PositionId; state: 'away' | 'back' }[];
   asks?: Ask;
   /** A timer to run here, min. */
   timerMin?: number;
@@ -20,9 +20,16 @@ export interface RunStep extends Step {
   must?: boolean;
   /** Doing it is this test, as far as proving the repair goes. */
   proves?: TestId;
+  /** What is put right when this step is done: from then on all that is read is of the state after it. */
+  repairs?: RepairKind[];
+  /** The valve map is looked at here. */
+  showsMap?: boolean;
+  /** What to do where it does not come out as it should: a title and what to look at, in order. */
+  branch?: { title: string; steps: Said[] };
 }
 
-export interface RunSheet {
+/** What a run sheet is, whatever the circuit. */
+export interface RunSheetRow {
   title: string;
   /** In a line, when it is the right one. */
   when: string;
@@ -30,9 +37,15 @@ export interface RunSheet {
   /** The water must be below this before anything is opened, °C. */
   coolBelowC?: number;
   who?: string;
-  steps: RunStep[];
-  /** What stands in the record when the last step is done; the charge that was set goes with it. */
+  /** What stands in the record once its steps are done; each is written by the step that does it. */
   repairs: RepairKind[];
   /** Recorded as temporary, with a recheck. */
   temporary?: boolean;
+}
+
+/** The same for one circuit: its steps, made from where its parts stand between the valves. */
+export interface RunSheet extends RunSheetRow {
+  steps: RunStep[];
+  /** Why it cannot be done on this circuit as its sheet stands. Then there are no steps. */
+  refused?: string;
 }

@@ -77,11 +77,12 @@ export function comparePart(part: PartFitted, sheet: CircuitSheet): PartProblem[
   }
   if (part.kind === 'vessel') {
     const oldL = part.oldVolumeL ?? vesselsOf(sheet)[0]?.nominalVolumeL,
-      least = sizeCircuit(sheet).leastVesselL.en12828;
+      sizing = sizeCircuit(sheet),
+      least = sizing.leastVesselL[sizing.method];
     if (part.volumeL !== undefined && oldL !== undefined && part.volumeL < oldL - 0.01)
       add('vessel-smaller', false, { newL: part.volumeL, oldL });
     if (part.volumeL !== undefined && least !== null && part.volumeL < 0.8 * least)
-      add('vessel-too-small', false, { newL: part.volumeL, leastL: least });
+      add('vessel-too-small', false, { newL: part.volumeL, leastL: least, us: sizing.method === 'diaphragmUs' ? 1 : 0 });
     if (part.maxBar !== undefined && part.maxBar < c.reliefSetGaugeBar)
       add('vessel-below-relief', true, { ratedBar: part.maxBar, setBar: c.reliefSetGaugeBar });
     if (part.chargeBar === undefined) add('charge-not-set', true, { targetBar: c.prechargeGaugeBar });

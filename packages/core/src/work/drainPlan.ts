@@ -1,4 +1,5 @@
 import { requireInRange } from '../OutOfRangeError';
+import { ventingGaugeBar } from './ventingPressure';
 
 /** One floor with its emitters. Floors by the height of their vents above the gauge. */
 export interface Floor {
@@ -21,9 +22,11 @@ export interface DrainPlan {
   litresOut: number;
   /** Pressure that the drained part stands at, bar gauge, when the water has fallen to the work. */
   leftGaugeBar: number;
+  /** What is filled to for venting, bar gauge: enough to reach the highest vent, and never less than a bar. */
+  refillGaugeBar: number;
   /** Vents in the order of bleeding: from the bottom up. */
   bleed: string[];
-  /** Rounds of topping up to expect: each raises the pressure once to a bar. */
+  /** Rounds of topping up to expect: each raises the pressure once to that. */
   topUps: number;
 }
 
@@ -52,6 +55,7 @@ export function drainPlan(floors: readonly Floor[], workHeightM: number): DrainP
     keep: down.filter((f) => f.heightM < workHeightM).map((f) => f.name),
     litresOut,
     leftGaugeBar: Math.max(0, workHeightM) * BAR_PER_M,
+    refillGaugeBar: ventingGaugeBar(BAR_PER_M * Math.max(0, ...floors.map((f) => f.heightM))),
     bleed: open.map((f) => f.floor).reverse(),
     topUps: litresOut === 0 ? 0 : Math.max(1, Math.ceil(litresOut / LITRES_A_ROUND)),
   };

@@ -181,7 +181,11 @@ export function schoolsOf(sheet: CircuitSheet): School[] {
       usual: 'shut',
       why: 'A feed left open makes up silently, and hides a leak.',
       options: [
-        { id: 'shut', text: 'Normally shut', consequence: 'A leak shows on the gauge; low pressure stops the boiler.' },
+        {
+          id: 'shut',
+          text: 'Normally shut',
+          consequence: 'A leak shows on the gauge. Only a proved low-pressure switch or cutoff stops the boiler then.',
+        },
         { id: 'open', text: 'Left open', consequence: 'Heat stays on; a leak goes unseen, and fresh water brings oxygen.' },
       ],
     },

@@ -7,7 +7,8 @@ import { circuitHistory } from './circuitHistory';
 import { comparePart } from './comparePart';
 import { drainPlan } from './drainPlan';
 import { nextChecks } from './nextChecks';
-import { eventOfPosition, heatForbiddenBy, POSITION_IDS, positionOfEvent, positionRow, toPutBack, type PositionSaid } from './positions';
+import { eventOfPosition, POSITION_IDS, positionOfEvent, positionRow, toPutBack, type PositionSaid } from '../valves/positions';
+import { heatRule } from '../valves/heatRule';
 import { runProgress } from './runProgress';
 import { RUN_SHEET_IDS, runSheet } from './runSheets';
 import { sheetsFor } from './sheetsFor';
@@ -28,7 +29,7 @@ const at = (min: number) => new Date(Date.UTC(2026, 2, 4, 9, min)).toISOString()
 
 describe('run sheets', () => {
   it.each(RUN_SHEET_IDS)('%s leaves nothing away from where it belongs, and never drains hot', (id) => {
-    const sheet = runSheet(id);
+    const sheet = runSheet(id, SHEET);
     expect(new Set(sheet.steps.map((s) => s.id)).size).toBe(sheet.steps.length);
     const said: PositionSaid[] = sheet.steps.flatMap((s, i) => (s.turns ?? []).map((t) => ({ ...t, at: at(i) })));
     const left = toPutBack(said).map((p) => p.position);
@@ -41,19 +42,24 @@ describe('run sheets', () => {
   });
 
   it.each(RUN_SHEET_IDS)('%s never has heat on with something valved off', (id) => {
-    const sheet = runSheet(id);
+    const sheet = runSheet(id, SHEET);
     const said: PositionSaid[] = [];
     sheet.steps.forEach((s, i) => {
       for (const t of s.turns ?? []) {
         said.push({ ...t, at: at(i) });
-        if (t.position === 'boiler-power' && t.state === 'back') expect(heatForbiddenBy(toPutBack(said))).toEqual([]);
+        if (t.position === 'boiler-power' && t.state === 'back') expect(heatRule(SHEET, toPutBack(said)).blocks).toEqual([]);
       }
     });
     expect(said.some((s) => s.position === 'boiler-power')).toBe(true);
   });
 
+  it.each(RUN_SHEET_IDS)('%s writes each of its repairs at the step that does it', (id) => {
+    const sheet = runSheet(id, SHEET);
+    expect(sheet.steps.flatMap((s) => s.repairs ?? []).sort()).toEqual([...sheet.repairs].sort());
+  });
+
   it('recharges with the drain open, read at zero, and checks the core', () => {
-    const ids = runSheet('recharge').steps.map((s) => s.id);
+    const ids = runSheet('recharge', SHEET).steps.map((s) => s.id);
     const order = [
       'isolate',
       'drain',
@@ -73,7 +79,7 @@ describe('run sheets', () => {
   });
 
   it('goes on where it was left', () => {
-    const sheet = runSheet('recharge'),
+    const sheet = runSheet('recharge', SHEET),
       first = sheet.steps[0]!,
       second = sheet.steps[1]!;
     expect(runProgress(sheet, []).next).toBe(first);
@@ -125,11 +131,6 @@ describe('what has to be put back', () => {
         expect(toPutBack([...said].reverse())).toEqual(toPutBack(said)),
       ),
     );
-  });
-  it('forbids the heat while vessel, boiler or coil are valved off, or a drain is open', () => {
-    for (const position of ['vessel-valve', 'boiler-valves', 'coil-valves', 'drain', 'relief', 'interlock'] as const)
-      expect(heatForbiddenBy(toPutBack([{ position, state: 'away', at: at(0) }]))).toEqual([position]);
-    expect(heatForbiddenBy(toPutBack([{ position: 'thermostat', state: 'away', at: at(0) }]))).toEqual([]);
   });
   it('says the same as the log’s events, both ways', () => {
     for (const id of POSITION_IDS)

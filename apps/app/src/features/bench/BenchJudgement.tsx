@@ -5,7 +5,7 @@ import { TimerStrip } from '../timers/TimerStrip';
 import { PutBackList } from '../work/PutBackList';
 import { FindingEffect } from './FindingEffect';
 import { JudgeProgress } from './JudgeProgress';
-import { NextStep } from './NextStep';
+import { awaitedProof, NextStep } from './NextStep';
 import { notJudgedLines } from './notJudged';
 import { SuspectList } from './SuspectList';
 import type { BenchState } from './useBench';
@@ -33,7 +33,7 @@ export function BenchJudgement({ bench, after }: { bench: BenchState; after?: st
             judgement={judgement}
             readings={bench.view.lastBar === null ? 0 : 1}
             busy={bench.isJudging}
-            awaitsRun={proof?.proof.reasons[0]?.code === 'no-run'}
+            awaits={proof ? awaitedProof(proof.proof) : null}
             skipped={state.skips}
           />
         </View>

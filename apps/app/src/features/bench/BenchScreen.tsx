@@ -12,6 +12,7 @@ import { SyncBadge } from '../jobs/SyncBadge';
 import { useJob } from '../jobs/jobData';
 import { CircuitDrawing } from '../schematic/CircuitDrawing';
 import { SheetSummary } from '../sheet/SheetSummary';
+import { BenchAlerts } from './BenchAlerts';
 import { BenchFigure } from './BenchFigure';
 import { BenchJudgement } from './BenchJudgement';
 import { Dock } from './Dock';
@@ -51,6 +52,7 @@ function Bench({ parts, after }: { parts: JobParts; after?: string }) {
   const dock = <BenchDock bench={bench} wide={wide} />;
   const figure = <BenchFigure bench={bench} wide={wide} />;
   const loop = view.loop ? <LoopFigure view={view.loop} units={units} height={wide ? 180 : 150} /> : null;
+  const alerts = <BenchAlerts bench={bench} />;
   const judgement = <BenchJudgement bench={bench} {...(after ? { after } : {})} />;
   const work = bench.rows.length > 0 ? <Work bench={bench} /> : null;
   const record = <Record bench={bench} />;
@@ -62,6 +64,7 @@ function Bench({ parts, after }: { parts: JobParts; after?: string }) {
           <SyncBadge />
         </Header>
         <ScrollView className="flex-1" contentContainerClassName="gap-3 pb-4">
+          {alerts}
           {figure}
           {judgement}
           {loop}
@@ -95,6 +98,7 @@ function Bench({ parts, after }: { parts: JobParts; after?: string }) {
         </View>
         <View className="w-[336px] bg-sheet">
           <ScrollView contentContainerClassName="gap-3 py-4">
+            {alerts}
             {judgement}
             {work}
           </ScrollView>
@@ -119,7 +123,7 @@ function BenchDock({ bench: { jobId, view, units, state, file, add, takeBack, ch
       heatUnsaid={view.heatUnsaid}
       reliefBar={view.figure.reliefBar}
       units={units}
-      forbids={state.forbids}
+      heat={state.heat}
       {...(resolutionBar ? { resolutionBar } : {})}
       onAdd={(body) => {
         chooseLog(null);

@@ -1,5 +1,4 @@
 import { View } from 'react-native';
-import { positionRow } from '@jumper/core';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { Key } from '../../ui/Key';
@@ -22,7 +21,7 @@ interface Props extends DockInput {
 
 /** Belongs to the thumb: value, Log, and the events as one-touch keys. Two touches log a reading. */
 export function Dock({ jobId, lastAtMs, narrow, ...input }: Props) {
-  const { lastC, heatOn, heatUnsaid, reliefBar, units, forbids } = input,
+  const { lastC, heatOn, heatUnsaid, reliefBar, units, heat } = input,
     dock = useDock(input),
     { bar, typed, question, temperatures, temperatureProblem, undo, panel, heatKey } = dock;
   const key = narrow ? 'grow basis-[30%]' : 'flex-1';
@@ -48,11 +47,7 @@ export function Dock({ jobId, lastAtMs, narrow, ...input }: Props) {
         </View>
       ) : null}
       {dock.refused ? (
-        <Notice
-          kind="danger"
-          title="No heat yet"
-          live
-        >{`${forbids.map((p) => positionRow(p).stopsHeat).join(' ')} Put it back first.`}</Notice>
+        <Notice kind="danger" title="No heat yet" live>{`${heat.blocks.map((b) => b.text).join(' ')} Put it right first.`}</Notice>
       ) : null}
       {question?.kind === 'bad' ? (
         <Notice kind="danger" live>

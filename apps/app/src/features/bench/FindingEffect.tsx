@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import type { JobParts } from '@jumper/contract';
-import type { Diagnosis, Finding } from '@jumper/core';
+import { faultRow, type Diagnosis, type Finding } from '@jumper/core';
 import { View } from 'react-native';
 import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
@@ -8,7 +8,7 @@ import { Text } from '../../ui/Text';
 import { useUnits } from '../units/UnitsProvider';
 import { judgedCase, useVanParts } from '../van/van';
 import { findingText } from './findingText';
-import { setTitle, shareText } from './suspects';
+import { shareText, totalsOf } from './suspects';
 import { caseKey, useDiagnosis } from './useDiagnosis';
 
 /** What one finding did: the judge is asked again without it, and the two answers are set side by side. */
@@ -43,11 +43,11 @@ export function FindingEffect({
 }
 
 export function effectText(before: Diagnosis, now: Diagnosis): string {
-  const lead = (now.now ?? now).hypotheses[0],
+  const [lead] = totalsOf(now.now ?? now),
     was = before.now ?? before;
   if (!lead) return 'No change.';
-  const share = was.hypotheses.find((h) => h.faults.join() === lead.faults.join())?.probability ?? 0;
-  const title = setTitle(lead.faults);
+  const share = totalsOf(was).find((t) => t.fault === lead.fault)?.probability ?? 0;
+  const title = faultRow(lead.fault).title;
   if (Math.abs(share - lead.probability) < 0.03) return `Hardly moves the ranking: ${title} stays at ${shareText(lead.probability)}.`;
   return `${title}: ${shareText(share)} before, ${shareText(lead.probability)} now.`;
 }

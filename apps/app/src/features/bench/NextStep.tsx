@@ -1,7 +1,8 @@
 import { router } from 'expo-router';
 import { Pressable, View } from 'react-native';
-import { faultRow, lowerFirst, testRow, type Judgement } from '@jumper/core';
+import { faultRow, lowerFirst, testRow, type Judgement, type Proof } from '@jumper/core';
 import { Text } from '../../ui/Text';
+import { waitText } from '../work/workWords';
 import { costText } from './nextCost';
 import { nextTest, proposalOf } from './suspects';
 
@@ -16,22 +17,20 @@ export function NextStep({
   judgement,
   readings,
   busy,
-  awaitsRun,
+  awaits,
   skipped,
 }: {
   jobId: string;
   judgement: Judgement | null;
   readings: number;
   busy: boolean;
-  awaitsRun: boolean;
+  /** What has to be measured after the work, where that is no test. */
+  awaits: { title: string; text: string } | null;
   skipped: ReadonlyMap<string, string>;
 }) {
   if (readings === 0 && !pointsAtFlow(judgement))
     return <Card title="Log the cold pressure" text="Then heat on, and a reading every minute or two." />;
-  if (awaitsRun)
-    return (
-      <Card title="Prove it: log a heat run" text="Cold pressure, heat on, then a reading every two minutes to the highest temperature." />
-    );
+  if (awaits) return <Card title={awaits.title} text={awaits.text} />;
   if (!judgement) return <Card title={busy ? 'Working it out …' : 'No judgement yet'} text="" />;
   const test = nextTest(judgement, skipped);
   if (!test) return <Card title="No test left that would tell more" text="Act on the first suspect, or log another heat cycle." />;
@@ -44,6 +43,27 @@ export function NextStep({
       action={{ label: 'Start', name: `Start: ${row.title}`, onPress: () => router.navigate(`/jobs/${jobId}/test/${test}`) }}
     />
   );
+}
+
+/** What the proof asks for first: a heat run, the gauge watched, a pipe watched; null where it asks for no measuring, or another cause leads
+ *  now and the next test is the way on. */
+export function awaitedProof({ reasons }: Proof): { title: string; text: string } | null {
+  const [first] = reasons;
+  if (first?.code === 'no-run')
+    return {
+      title: 'Prove it: log a heat run',
+      text: 'Cold pressure, heat on, then a reading every two minutes to the highest temperature.',
+    };
+  const watch = reasons.find((r) => r.code === 'no-watch');
+  if (watch?.code === 'no-watch')
+    return {
+      title: 'Prove it: watch the gauge, heat off',
+      text: `Everything as it should stand. Log the pressure now, and again in ${waitText(watch.neededMin)}.`,
+    };
+  const pipe = reasons.find((r) => r.code === 'would-not-show' && r.row.by === 'pipe');
+  return pipe
+    ? { title: 'Prove it: watch the discharge pipe', text: 'Through a heat run and a cold hour; then record how the pipe is.' }
+    : null;
 }
 
 function Card({ title, text, action }: { title: string; text: string; action?: { label: string; name: string; onPress: () => void } }) {

@@ -6,25 +6,30 @@ import type { Suspect } from './suspects';
 /** Likeliest first; a touch opens what speaks for and against. */
 export function SuspectList({ suspects, onOpen }: { suspects: Suspect[]; onOpen?: (key: string | null) => void }) {
   const [open, setOpen] = useState<string | null>(null);
-  const toggle = (key: string) => {
-    const next = open === key ? null : key;
-    setOpen(next);
-    onOpen?.(next);
+  const toggle = (s: Suspect) => {
+    const opens = open !== s.title;
+    setOpen(opens ? s.title : null);
+    onOpen?.(opens ? s.key : null);
   };
   return (
     <View role="list" aria-label="Suspects">
       {suspects.map((s) => (
-        <View key={s.key} role="listitem" className="border-t border-hair">
+        <View key={s.title} role="listitem" className="border-t border-hair">
           <Pressable
             role="button"
-            aria-expanded={open === s.key}
-            onPress={() => toggle(s.key)}
+            aria-expanded={open === s.title}
+            onPress={() => toggle(s)}
             className="min-h-[56px] flex-row gap-3 px-4 py-2.5 active:bg-sheet"
           >
             <View className="min-w-0 flex-1 gap-0.5">
               <Text className="font-semibold text-[16px]">{s.title}</Text>
-              {open === s.key && s.evidence.some((e) => e.reason === s.reason) ? null : (
-                <Text numberOfLines={open === s.key ? undefined : 3} className="text-[13.5px] leading-[18px] text-ink2">
+              {s.together.slice(0, open === s.title ? undefined : 1).map((t) => (
+                <Text key={t} className="text-[13.5px] leading-[18px]">
+                  {t}
+                </Text>
+              ))}
+              {open === s.title && s.evidence.some((e) => e.reason === s.reason) ? null : (
+                <Text numberOfLines={open === s.title ? undefined : 3} className="text-[13.5px] leading-[18px] text-ink2">
                   {s.reason}
                 </Text>
               )}
@@ -36,7 +41,7 @@ export function SuspectList({ suspects, onOpen }: { suspects: Suspect[]; onOpen?
               <Text className="font-figuremedium text-[14px] text-ink2">{s.share}</Text>
             </View>
           </Pressable>
-          {open === s.key ? <Evidence suspect={s} /> : null}
+          {open === s.title ? <Evidence suspect={s} /> : null}
         </View>
       ))}
     </View>

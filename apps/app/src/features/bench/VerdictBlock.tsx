@@ -1,6 +1,6 @@
 import { router } from 'expo-router';
 import { Pressable, View } from 'react-native';
-import { lowerFirst, runSheet, sheetsForSet, testRow, type Diagnosis } from '@jumper/core';
+import { lowerFirst, runSheetRow, sheetsForSet, testRow, type Diagnosis } from '@jumper/core';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
@@ -10,7 +10,7 @@ import { RunTable } from '../proof/RunTable';
 import { partsSaid } from '../van/partsSaid';
 import { useVanParts } from '../van/van';
 import { estimateLines } from './estimateLines';
-import { nextTest, verdict } from './suspects';
+import { faultStands, leadOf, nextTest, verdict } from './suspects';
 
 interface Props {
   jobId: string;
@@ -30,18 +30,31 @@ export function VerdictBlock({ jobId, skipped, diagnosis, proof, stale, units, s
   const judgement = diagnosis.now ?? diagnosis;
   const van = useVanParts();
   const v = verdict(diagnosis, van);
-  const lead = judgement.hypotheses[0];
+  const lead = leadOf(judgement);
+  // After work that did not do it the headline is what is wrong now, and the proof stands under it.
+  const leftNow = proof !== null && proof.kind !== 'pass' && diagnosis.now !== undefined && faultStands(diagnosis);
   // Worth a line once one fault stands out, and only where the next test is another.
   const test =
-    !proof && lead && lead.faults[0] !== 'none' && lead.probability > 0.5 && judgement.provingTest !== nextTest(judgement, skipped)
+    (!proof || leftNow) &&
+    lead &&
+    lead.faults[0] !== 'none' &&
+    lead.probability > 0.5 &&
+    judgement.provingTest !== nextTest(judgement, skipped)
       ? judgement.provingTest
       : null;
   // What mends it, once enough is known to act, or nothing is left that would tell more and one set stands out.
   const toldOut = lead !== undefined && lead.probability > 0.6 && judgement.nextTests.every((t) => skipped.has(t.test));
-  const mends = !proof && lead && (judgement.enoughKnown || toldOut) ? sheetsForSet(lead.faults) : [];
+  const mends = (!proof || leftNow) && lead && (judgement.enoughKnown || toldOut) ? sheetsForSet(lead.faults) : [];
   return (
     <View testID="verdict" aria-busy={stale} className={`gap-1 px-4 ${stale ? 'opacity-60' : ''}`}>
-      {proof ? (
+      {leftNow ? (
+        <>
+          <Text role="heading" aria-level={2} className="font-semibold text-[20px] leading-[25px]">
+            {`After the work: ${lowerFirst(v.headline)}`}
+          </Text>
+          <Text className="text-ink2">{[v.text, ...proof.lines].join(' ')}</Text>
+        </>
+      ) : proof ? (
         <>
           <Text role="heading" aria-level={2} className={`font-semibold text-[20px] leading-[25px] ${PROOF_TONE[proof.kind]}`}>
             {proof.headline}
@@ -71,7 +84,7 @@ export function VerdictBlock({ jobId, skipped, diagnosis, proof, stale, units, s
         </Text>
       ))}
       {mends.map((id) => (
-        <Button key={id} label={runSheet(id).title} kind="next" onPress={() => router.navigate(`/jobs/${jobId}/work/${id}` as never)} />
+        <Button key={id} label={runSheetRow(id).title} kind="next" onPress={() => router.navigate(`/jobs/${jobId}/work/${id}` as never)} />
       ))}
       {test ? (
         <Pressable

@@ -6,7 +6,7 @@ import { benchView } from './benchView';
 import { checkPressure, checkTemperature } from './checkPressure';
 import { dueText } from './dueText';
 import { recordRows } from './recordRows';
-import { nextTest, predictedBy, setTitle, shareText, suspects, verdict } from './suspects';
+import { nextTest, predictedBy, setTitle, shareText, suspects, verdict, leadOf } from './suspects';
 import { effectText } from './FindingEffect';
 
 jest.mock('../../workers/judgeClient', () => ({}));
@@ -69,28 +69,50 @@ it('what buys a part is never said to cost none, though two faults share its rep
   expect(said({ faults: ['vessel-undercharged'], probability: 0.82 })).toMatch(/enough to try what costs no part/);
 });
 
-it('of a pair it gives the reason for what the suspect above is not alone', () => {
+describe('suspects by fault', () => {
   const because = (fault: FaultId, text: string) => ({ evidence: 'finding:0', for: fault, bits: 2, text, said: text });
-  const judgement = {
-    ...diagnose({ format: 'jumper-case', version: 1, id: 'x', circuit: CIRCUIT }),
-    hypotheses: [
-      { faults: ['fill-pressure-too-high'], probability: 0.6 },
-      { faults: ['fill-pressure-too-high', 'vessel-undercharged'], probability: 0.2 },
-      { faults: ['fill-pressure-too-high', 'relief-valve-passing'], probability: 0.1 },
-    ] as Hypothesis[],
-  };
-  const reasons = suspects(
-    {
-      ...judgement,
-      because: [
-        because('fill-pressure-too-high', 'Stood still.'),
-        because('fill-pressure-too-high', 'Loop dry.'),
-        because('relief-valve-passing', 'It drips.'),
-      ],
-    },
-    METRIC,
-  ).map((s) => s.reason);
-  expect(reasons).toEqual(['Stood still.', 'Nothing measured points to “vessel has lost its charge” yet.', 'It drips.']);
+  const base = diagnose({ format: 'jumper-case', version: 1, id: 'x', circuit: CIRCUIT });
+  const of = (hypotheses: Hypothesis[]) => ({ ...base, hypotheses });
+  it('each fault stands once with its total, and under it with what it may be combined', () => {
+    const list = suspects(
+      {
+        ...of([
+          { faults: ['relief-valve-passing'], probability: 0.5 },
+          { faults: ['relief-valve-passing', 'vessel-undercharged'], probability: 0.33 },
+          { faults: ['fill-pressure-too-high', 'relief-valve-passing'], probability: 0.1 },
+          { faults: ['none'], probability: 0.05 },
+        ]),
+        because: [because('relief-valve-passing', 'It drips.'), because('fill-pressure-too-high', 'Stood still.')],
+      },
+      METRIC,
+    );
+    expect(list.map((s) => [s.title, s.share])).toEqual([
+      ['Relief valve passing', '93\u00a0%'],
+      ['Vessel has lost its charge', '33\u00a0%'],
+      ['Overfilled', '10\u00a0%'],
+      ['Nothing wrong', '5\u00a0%'],
+    ]);
+    expect(list[0]!.together).toEqual(['together with vessel has lost its charge, 33\u00a0%', 'together with overfilled, 10\u00a0%']);
+    expect(list.map((s) => s.reason).slice(0, 3)).toEqual([
+      'It drips.',
+      'Nothing measured points to it yet; it is common on such circuits.',
+      'Stood still.',
+    ]);
+  });
+  it('a test that confirms a fault never makes it look weaker, though another set leads', () => {
+    const before = of([
+      { faults: ['relief-valve-passing'], probability: 0.6 },
+      { faults: ['relief-valve-passing', 'vessel-undercharged'], probability: 0.2 },
+      { faults: ['none'], probability: 0.2 },
+    ]);
+    const after = of([
+      { faults: ['relief-valve-passing', 'vessel-undercharged'], probability: 0.55 },
+      { faults: ['relief-valve-passing'], probability: 0.4 },
+      { faults: ['none'], probability: 0.05 },
+    ]);
+    expect(effectText(before, after)).toBe('Relief valve passing: 80\u00a0% before, 95\u00a0% now.');
+    expect(leadOf(after)!.faults).toEqual(['relief-valve-passing', 'vessel-undercharged']);
+  });
 });
 
 it('says of a cold circuit that stands too low what it stands under, and what it should stand at', () => {
@@ -271,8 +293,7 @@ describe('the judge’s answer in words', () => {
     expect(nextTest(sure, new Map([['pump-up-hold', 'no time']]))).toBe(d.nextTests[0]!.test);
     expect(nextTest({ ...open, nextTests: [] }, new Map())).toBeNull();
   });
-  it('says of which fault of a pair a piece of evidence speaks', () => {
-    const pair = d.hypotheses.find((h) => h.faults.length > 1)!;
+  it('says where two would look the same', () => {
     const alike = (evidence: string) =>
       suspects(
         {
@@ -287,23 +308,13 @@ describe('the judge’s answer in words', () => {
       )[1]!.reason;
     expect(alike('log:0')).toBe('Would look the same on the gauge.');
     expect(alike('finding:0')).toBe('Would show the same.');
-    const [shown] = suspects(
-      {
-        ...d,
-        hypotheses: [pair],
-        because: [{ evidence: 'log:0', for: pair.faults[1]!, bits: 2, text: 'Rose far.', said: 'Rose far.' }],
-      },
-      METRIC,
-    );
-    expect(shown!.evidence[0]!.text).toBe(`${setTitle([pair.faults[1]!])}: rose far.`);
-    expect(shown!.reason).toBe('Rose far.');
   });
   it('writes shares in round numbers, and sets as one line', () => {
     expect([shareText(0.999), shareText(0.004), shareText(0.412)]).toEqual(['over 99\u00a0%', 'under 1\u00a0%', '41\u00a0%']);
     expect(setTitle(['vessel-undercharged', 'relief-valve-passing'])).toBe('Vessel has lost its charge, and relief valve passing');
   });
   it('tells what a finding did', () => {
-    const after = { ...d, hypotheses: [{ faults: d.hypotheses[0]!.faults, probability: 0.9 }] };
+    const after = { ...d, hypotheses: [{ faults: [leadOf(d)!.faults[0]!], probability: 0.9 }] };
     expect(effectText(d, after)).toMatch(/before, 90\u00a0% now\.$/);
     expect(effectText(d, d)).toMatch(/^Hardly moves/);
   });
@@ -329,6 +340,7 @@ it('keeps what was corrected in the record', () => {
   const rows = recordRows(
     [...p.facts, { ...first, id: newId(), correctsId: first.id, body: { ...first.body, pressureBar: 1.9 } as never }],
     METRIC,
+    p.sheet.sheet as never,
   );
   expect(rows.find((r) => r.corrected)).toMatchObject({
     text: expect.stringContaining('1.9 bar'),
@@ -345,6 +357,7 @@ it('the record names the day wherever it turns, and not today', () => {
   const rows = recordRows(
     ['2026-03-02T09:00:00Z', '2026-03-02T15:00:00Z', '2026-03-03T09:00:00Z', '2026-03-04T09:00:00Z'].map(reading),
     METRIC,
+    parts('none').sheet.sheet as never,
     Date.parse('2026-03-04T12:00:00Z'),
   );
   expect(rows.map((r) => r.day)).toEqual([null, 'Tuesday 3 Mar', 'Monday 2 Mar', null]);

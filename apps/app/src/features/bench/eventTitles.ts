@@ -20,6 +20,8 @@ export const EVENT_TITLES: Record<EventKind, string> = {
   'hot-tap-open': 'Hot tap open',
   'hot-tap-closed': 'Hot tap shut',
   'relief-lifted': 'Relief lifted',
+  'relief-pulled': 'Relief’s lever pulled',
+  'steady-hot': 'At set temperature, steady for 5 min',
   note: 'Note',
 };
 

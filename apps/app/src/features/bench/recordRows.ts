@@ -1,5 +1,5 @@
 import { standingFacts, type FactRecord } from '@jumper/contract';
-import { CHECKS, PART_KINDS, positionRow, runSheet, testRow, type Finding, type RepairKind } from '@jumper/core';
+import { CHECKS, PART_KINDS, positionRow, runSheet, testRow, type CircuitSheet, type Finding, type RepairKind } from '@jumper/core';
 import { quantityText } from '../units/quantity';
 import { saidText } from '../units/saidText';
 import { pressureText, temperatureText, type Units } from '../units/units';
@@ -33,13 +33,13 @@ export interface RecordRow {
 }
 
 /** What stands in the record, newest first, each with what it corrected. */
-export function recordRows(facts: FactRecord[], units: Units, nowMs = Date.now()): RecordRow[] {
+export function recordRows(facts: FactRecord[], units: Units, circuit: CircuitSheet, nowMs = Date.now()): RecordRow[] {
   const byId = new Map(facts.map((f) => [f.id, f]));
   let day = dayOf(new Date(nowMs).toISOString());
   return standingFacts(facts)
     .reverse()
     .flatMap((fact) => {
-      const text = factText(fact, units);
+      const text = factText(fact, units, circuit);
       if (!text) return [];
       const before = fact.correctsId ? byId.get(fact.correctsId) : undefined;
       const its = dayOf(fact.body.at),
@@ -52,15 +52,15 @@ export function recordRows(facts: FactRecord[], units: Units, nowMs = Date.now()
           fact,
           time: clock(fact.body.at),
           text,
-          corrected: before ? wasBefore(before, fact, text, units) : null,
+          corrected: before ? wasBefore(before, fact, text, units, circuit) : null,
         },
       ];
     });
 }
 
 /** What a correction replaced: what it said and when, as far as that was otherwise. */
-function wasBefore(before: FactRecord, now: FactRecord, nowText: string, units: Units): string {
-  const text = factText(before, units),
+function wasBefore(before: FactRecord, now: FactRecord, nowText: string, units: Units, circuit: CircuitSheet): string {
+  const text = factText(before, units, circuit),
     moved = before.body.at.slice(0, 16) !== now.body.at.slice(0, 16);
   return [text === nowText && moved ? null : text, moved ? `at ${clock(before.body.at)}` : null].filter(Boolean).join(' ');
 }
@@ -68,7 +68,7 @@ function wasBefore(before: FactRecord, now: FactRecord, nowText: string, units: 
 const dayOf = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'short' });
 const clock = (iso: string) => new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
 
-function factText({ body }: FactRecord, units: Units): string | null {
+function factText({ body }: FactRecord, units: Units, circuit: CircuitSheet): string | null {
   switch (body.kind) {
     case 'reading':
       return [
@@ -96,7 +96,7 @@ function factText({ body }: FactRecord, units: Units): string | null {
       return `${row.title}: ${body.state === 'away' ? row.away : body.state === 'back' ? row.back : 'stays as it is'}${body.found ? `, was ${body.found}` : ''}`;
     }
     case 'step': {
-      const step = runSheet(body.sheet).steps.find((s) => s.id === body.step);
+      const step = runSheet(body.sheet, circuit).steps.find((s) => s.id === body.step);
       return body.did === 'skipped'
         ? `Left out: ${step ? saidText(step.text, units) : body.step}${body.reason ? ` (${body.reason})` : ''}`
         : body.value === undefined || !step

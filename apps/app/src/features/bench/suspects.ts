@@ -20,6 +20,8 @@ export interface Suspect {
   title: string;
   probability: number;
   share: string;
+  /** With what else it may be, and how likely, the likeliest first. */
+  together: string[];
   /** One line: what speaks loudest for it. */
   reason: string;
   remedy: string;
@@ -48,51 +50,81 @@ const STRENGTHS: [number, string][] = [
   [0, 'a little'],
 ];
 
-/** Suspects for the list: likeliest first, until most of the probability is told, `least` to `most` of them. */
+/** One fault, or nothing wrong, with all that it has in every set that holds it. */
+export interface FaultTotal {
+  fault: FaultId;
+  probability: number;
+}
+
+/** How probable each fault is, alone or with others, the likeliest first. A test that confirms a fault never makes its total look weaker,
+ *  however the sets behind it change places. */
+export function totalsOf({ hypotheses }: Pick<Judgement, 'hypotheses'>): FaultTotal[] {
+  const totals = new Map<FaultId, number>();
+  for (const { faults, probability } of hypotheses) for (const f of faults) totals.set(f, (totals.get(f) ?? 0) + probability);
+  return [...totals].map(([fault, probability]) => ({ fault, probability })).sort((a, b) => b.probability - a.probability);
+}
+
+/** What is most likely wrong: every fault that is more likely there than not; where none is, the likeliest. The probability is that of the
+ *  likeliest. Undefined where nothing is judged. */
+export function leadOf(j: Pick<Judgement, 'hypotheses'>): { faults: FaultId[]; probability: number } | undefined {
+  const totals = totalsOf(j),
+    [first] = totals;
+  if (!first) return undefined;
+  const likely = first.fault === 'none' ? [] : totals.filter((t) => t.fault !== 'none' && t.probability >= LIKELY).slice(0, MOST_NAMED);
+  return { faults: likely.length > 0 ? likely.map((t) => t.fault) : [first.fault], probability: first.probability };
+}
+const LIKELY = 0.5,
+  MOST_NAMED = 2;
+
+/** Combinations that are named under a fault: the likeliest, of this share or more. */
+const MOST_TOGETHER = 2,
+  LEAST_TOGETHER = 0.03;
+
+/** Suspects for the list: a fault a row with its total, likeliest first, `least` to `most` of them; under it with what it may be combined. */
 export function suspects(judgement: Judgement, units: Units, { least = 3, most = 6 } = {}): Suspect[] {
   const shown: Suspect[] = [];
-  let told = 0;
-  for (const { faults, probability } of judgement.hypotheses) {
-    if (shown.length >= most || (shown.length >= least && (told > 0.9 || probability < 0.04))) break;
-    told += probability;
-    const evidence = judgement.because
-      .filter((b) => faults.includes(b.for))
-      .map((b) => ({ ...b, reason: saidText(b.said, units) }))
-      .map((b) => ({
-        fault: b.for,
-        text: faults.length > 1 ? `${FAULTS[b.for].title}: ${lowerFirst(b.reason)}` : b.reason,
-        reason: b.reason,
-        byLog: b.evidence.startsWith('log'),
-        bits: b.bits,
-        strength: STRENGTHS.find(([over]) => Math.abs(b.bits) >= over)![1],
-        speaks: b.bits >= 0 ? ('for' as const) : ('against' as const),
-      }));
-    // Of a pair, what speaks for the half that no suspect above is alone: the other half's reason stands there already.
-    const alone = new Set(shown.flatMap((s) => (s.faults.length === 1 ? s.faults : []))),
-      other = faults.length > 1 ? faults.filter((f) => !alone.has(f)) : faults;
-    const reasons = evidence.filter((e) => e.speaks === 'for' && (other.length === 0 || other.includes(e.fault)));
-    const loudest = reasons.find((e) => !shown.some((s) => s.reason === e.reason));
+  for (const { fault, probability } of totalsOf(judgement)) {
+    if (shown.length >= most || (shown.length >= least && probability < LEAST_SHOWN)) break;
+    const its = judgement.hypotheses.filter((h) => h.faults.includes(fault)),
+      evidence = judgement.because
+        .filter((b) => b.for === fault)
+        .map((b) => ({ ...b, reason: saidText(b.said, units) }))
+        .map((b) => ({
+          fault: b.for,
+          text: b.reason,
+          reason: b.reason,
+          byLog: b.evidence.startsWith('log'),
+          bits: b.bits,
+          strength: STRENGTHS.find(([over]) => Math.abs(b.bits) >= over)![1],
+          speaks: b.bits >= 0 ? ('for' as const) : ('against' as const),
+        }));
+    const reasons = evidence.filter((e) => e.speaks === 'for'),
+      loudest = reasons.find((e) => !shown.some((s) => s.reason === e.reason));
     shown.push({
-      key: faults.join('+'),
-      faults,
-      title: setTitle(faults),
+      key: its[0]!.faults.join('+'),
+      faults: [fault],
+      title: FAULTS[fault].title,
       probability,
       share: shareText(probability),
+      together: its
+        .filter((h) => h.faults.length > 1 && h.probability >= LEAST_TOGETHER)
+        .slice(0, MOST_TOGETHER)
+        .map((h) => `together with ${lowerFirst(setTitle(h.faults.filter((f) => f !== fault)))}, ${shareText(h.probability)}`),
       reason:
         loudest?.reason ??
         (reasons.length > 0
           ? reasons[0]!.byLog
             ? 'Would look the same on the gauge.'
             : 'Would show the same.'
-          : other.length === 1 && faults.length > 1
-            ? `Nothing measured points to “${lowerFirst(FAULTS[other[0]!].title)}” yet.`
-            : 'Nothing measured points to it yet; it is common on such circuits.'),
-      remedy: faults.map((f) => faultRow(f).remedy).join(' '),
+          : 'Nothing measured points to it yet; it is common on such circuits.'),
+      remedy: faultRow(fault).remedy,
       evidence,
     });
   }
   return shown;
 }
+/** Below this a fault is not worth a row once three are told. */
+const LEAST_SHOWN = 0.04;
 
 /** The test to do next: while something is open the most telling one, once enough is known the one that would show that to be wrong. Tests
  *  left out for a reason do not come again. */
@@ -114,7 +146,7 @@ export function predictedBy(judgement: Judgement, key: string, logIndex: number)
 
 /** Something is wrong, more likely than not. */
 export const faultStands = (d: Diagnosis): boolean => {
-  const first = (d.now ?? d).hypotheses[0];
+  const first = leadOf(d.now ?? d);
   return first !== undefined && first.faults[0] !== 'none' && first.probability >= 0.5;
 };
 
@@ -131,9 +163,10 @@ const SURE = 0.85;
  *  @param inHand parts that came along */
 export function verdict(d: Diagnosis, inHand?: readonly ReplaceablePart[]): Verdict {
   const j = d.now ?? d;
-  const first = j.hypotheses[0];
-  // What it has to be told from: the likeliest set that is not this one with something more.
-  const second = j.hypotheses.slice(1).find((h) => !first!.faults.every((f) => h.faults.includes(f)));
+  const first = leadOf(j);
+  // What it has to be told from: the likeliest fault that is not among these.
+  const other = totalsOf(j).find((t) => !first!.faults.includes(t.fault)),
+    second = other && { faults: [other.fault], probability: other.probability };
   if (!first) return { headline: 'Nothing to judge yet', text: 'Log the cold pressure to begin.', kind: 'open' };
   const name = setTitle(first.faults);
   if (first.faults[0] === 'none' && first.probability >= 0.5)

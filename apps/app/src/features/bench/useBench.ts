@@ -5,7 +5,7 @@ import { useAddFact } from '../jobs/useAddFact';
 import { proofView } from '../proof/proofView';
 import { useUnits } from '../units/UnitsProvider';
 import { useKeepVerdict } from '../verdict/verdicts';
-import { workState } from '../work/workState';
+import { sheetOfJob, workState } from '../work/workState';
 import { benchView } from './benchView';
 import { recordRows } from './recordRows';
 import { nextTest, predictedBy, suspects } from './suspects';
@@ -31,7 +31,7 @@ export function useBench(parts: JobParts) {
     () => benchView(parts, file, units, { logIndex, chargeNow: judgement?.estimates.prechargeBar ?? null }),
     [parts, file, units, logIndex, judgement],
   );
-  const rows = useMemo(() => recordRows(parts.facts, units), [parts.facts, units]);
+  const rows = useMemo(() => recordRows(parts.facts, units, sheetOfJob(parts)), [parts, units]);
   const proof = useMemo(() => proofView(parts, file, diagnosis, units), [parts, file, diagnosis, units]);
   useKeepVerdict(parts, stale ? null : diagnosis, proof);
   const state = useMemo(() => workState(parts), [parts]);

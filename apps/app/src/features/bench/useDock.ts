@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { COLD_BELOW_C, type EventKind, type PositionId } from '@jumper/core';
+import { COLD_BELOW_C, type EventKind, type HeatRule } from '@jumper/core';
 import type { FactBody } from '@jumper/contract';
 import { nudgeBar, pressureText, type Units } from '../units/units';
 import { checkPressure, checkTemperatures, type PressureCheck } from './checkPressure';
@@ -15,26 +15,14 @@ export interface DockInput {
   reliefBar: number;
   resolutionBar?: number;
   units: Units;
-  /** What must be put back before the boiler may fire. */
-  forbids: PositionId[];
+  /** Whether the boiler may fire, and why not. */
+  heat: HeatRule;
   onAdd: (body: FactBody) => Promise<string>;
   onUndo: (id: string) => void;
 }
 
 /** What is typed, nudged, asked back and taken back where readings and events are logged, by thumb or by keyboard. */
-export function useDock({
-  lastBar,
-  lastC,
-  startBar,
-  heatOn,
-  heatUnsaid,
-  reliefBar,
-  resolutionBar,
-  units,
-  forbids,
-  onAdd,
-  onUndo,
-}: DockInput) {
+export function useDock({ lastBar, lastC, startBar, heatOn, heatUnsaid, reliefBar, resolutionBar, units, heat, onAdd, onUndo }: DockInput) {
   const [nudgedBar, setNudgedBar] = useState<number | null>(null);
   const [typed, setTyped] = useState<string | null>(null);
   const [question, setQuestion] = useState<Exclude<PressureCheck, { kind: 'ok' }> | null>(null);
@@ -98,7 +86,7 @@ export function useDock({
   };
 
   const note = async (body: Extract<FactBody, { kind: 'event' }>, said: string) => {
-    if (body.event === 'heat-on' && forbids.length > 0) return setRefused(true);
+    if (body.event === 'heat-on' && !heat.allowed) return setRefused(true);
     setRefused(false);
     setUndo({ id: await onAdd(body), text: said });
   };
@@ -146,7 +134,7 @@ export function useDock({
     temperatureProblem,
     undo,
     panel,
-    refused: refused && forbids.length > 0,
+    refused: refused && !heat.allowed,
     heatKey,
     nudge,
     type,

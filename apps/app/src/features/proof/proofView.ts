@@ -14,7 +14,7 @@ import {
   type StillThere,
 } from '@jumper/core';
 import { logHasHeat } from '../figure/figureView';
-import { shareText } from '../bench/suspects';
+import { leadOf, shareText } from '../bench/suspects';
 import { pressureText, signedPressure, temperatureText, type Units } from '../units/units';
 import { workState } from '../work/workState';
 import { waitText } from '../work/workWords';
@@ -41,7 +41,7 @@ export function proofView(parts: JobParts, file: Case, diagnosis: Diagnosis | nu
     before,
     after,
     now: diagnosis?.now ?? null,
-    worked: diagnosis?.hypotheses[0]?.faults ?? [],
+    worked: diagnosis ? (leadOf(diagnosis)?.faults ?? []) : [],
     testsAfter: [...workState(parts).provedBySteps, ...(file.findings ?? []).flatMap((f) => (f.epoch === 'after-work' ? [f.test] : []))],
     inflowLPerH: diagnosis?.estimates.inflowLPerH ?? null,
     lossLPerH: diagnosis?.estimates.lossLPerH ?? null,
@@ -69,6 +69,16 @@ export function reasonText(r: ProofReason, units: Units): string {
       return 'Log a heat run to the highest temperature: it shows whether the work put it right.';
     case 'no-temperature':
       return 'No temperature was read on the run: without one the pressure cannot be held against what is right.';
+    case 'too-short':
+      return `From heat on to the last reading ${waitText(r.minutes)}: a run takes ${waitText(r.neededMin)} or more.`;
+    case 'steady-at-set':
+      return `The boiler was seen at its set temperature and steady; ${celsius(r.setC)} is taken for it.`;
+    case 'no-watch':
+      return `A heat run does not show this (${lowerFirst(faultRow(r.fault).title)}). Everything as it should stand, heat off: watch the gauge for ${waitText(r.neededMin)}.`;
+    case 'stood-still':
+      return `The gauge stood still for ${waitText(r.watchedMin)}; ${waitText(r.neededMin)} would have shown it (${lowerFirst(faultRow(r.fault).title)}).`;
+    case 'by-test':
+      return stillThereText(r.row, units);
     case 'not-hot-enough':
       return `The run reached ${celsius(r.reachedC)}; take it to ${celsius(r.wantedC)} or more before it proves anything.`;
     case 'within-band':
@@ -84,7 +94,7 @@ export function reasonText(r: ProofReason, units: Units): string {
     case 'still-suspected':
       return `${faultRow(r.fault).title} is still suspected, ${shareText(r.probability)}.`;
     case 'other-suspected':
-      return `Something else shows now: ${faultRow(r.fault).title.toLowerCase()}, ${shareText(r.probability)}.`;
+      return `Something else is likely now: ${lowerFirst(faultRow(r.fault).title)}, ${shareText(r.probability)}.`;
     case 'would-not-show':
       return stillThereText(r.row, units);
     case 'swing-changed':
@@ -113,6 +123,10 @@ export function stillThereText(s: StillThere, units: Units): string {
       return s.shows
         ? `Would it show if it were still there? Yes: ${lowerFirst(testRow(s.test).title)}, done after the work.`
         : `A heat run does not show this fault (${fault}). This does: ${lowerFirst(testRow(s.test).title)}.`;
+    case 'pipe':
+      return s.shows
+        ? 'Would it show if it were still there? Yes: its pipe was looked at after a heat run and a cold hour.'
+        : `The feed makes up what a relief loses, so the gauge does not show it. Watch its pipe through ${s.ranHot ? '' : 'a heat run and '}a cold hour${s.looked ? '' : ', then look at it and say how it is'}.`;
     case 'nothing':
       return `Nothing from before the work tells whether this run would have shown it (${fault}).`;
   }

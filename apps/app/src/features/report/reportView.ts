@@ -15,7 +15,7 @@ import {
 } from '@jumper/core';
 import { findingText } from '../bench/findingText';
 import { REPAIR_TITLES } from '../bench/recordRows';
-import { faultStands, shareText } from '../bench/suspects';
+import { faultStands, leadOf, shareText } from '../bench/suspects';
 import { proofView, type ProofView } from '../proof/proofView';
 import { workState } from '../work/workState';
 import { longDay, plain, unbroken } from '../units/words';
@@ -137,12 +137,12 @@ const hotText = (hot: Hot | null, units: Units): string | null =>
 
 /** No more certainty than there was: a cause is named as such only when enough was known. */
 function causeText(d: Diagnosis | null, borneOut: boolean): string | null {
-  const lead = d?.hypotheses[0];
+  const lead = d ? leadOf(d) : undefined;
   if (!d || !lead) return null;
   if (lead.faults[0] === 'none')
     return lead.probability >= 0.5 ? `Nothing wrong was found (${shareText(lead.probability)}).` : 'No cause could be told yet.';
   const name = lead.faults.map((f: FaultId, i) => (i ? faultRow(f).title.toLowerCase() : faultRow(f).title)).join(', and ');
-  if (borneOut) return `${name} (${shareText(lead.probability)}); the heat run after the work bears it out.`;
+  if (borneOut) return `${name} (${shareText(lead.probability)}); what was measured after the work bears it out.`;
   return lead.probability >= 0.8 || d.enoughKnown
     ? `${name} (${shareText(lead.probability)}).`
     : `Most likely: ${lowerFirst(name)} (${shareText(lead.probability)}); not proved.`;

@@ -10,6 +10,8 @@ import { saidText } from '../units/saidText';
 import type { Units } from '../units/units';
 import { ComponentList } from './ComponentList';
 import { FEED_FIELDS, NUMBER_FIELDS, type FieldGroup, type NumberField, type NumberFieldRow } from './numberFields';
+import type { CircuitSheet } from '@jumper/core';
+import { PlacesEditor } from '../valves/PlacesEditor';
 import type { SheetForm } from './SheetFormType';
 import { ZoneList } from './ZoneList';
 
@@ -92,6 +94,18 @@ export function SheetFields({ form, problems, units, onChange, short = false }: 
         />
         {form.numbers.glycolPercent?.trim() ? (
           <Choice
+            label="Antifreeze was read as"
+            value={form.glycolBy}
+            onChange={(glycolBy) => onChange({ ...form, glycolBy })}
+            options={[
+              { value: 'mass', label: '% by mass' },
+              { value: 'volume', label: '% by volume' },
+              { value: 'freezing', label: 'Freezing point, °C' },
+            ]}
+          />
+        ) : null}
+        {form.numbers.glycolPercent?.trim() ? (
+          <Choice
             label="Antifreeze is"
             value={form.glycol}
             onChange={(glycol) => onChange({ ...form, glycol })}
@@ -136,6 +150,17 @@ export function SheetFields({ form, problems, units, onChange, short = false }: 
             { value: 'none', label: 'Nothing fitted' },
           ]}
         />
+        {form.fill === 'reducing-valve' || form.fill === 'pressurisation-unit' ? (
+          <Choice
+            label="Stop valve of the feed stands"
+            value={form.feedValve}
+            onChange={(feedValve) => onChange({ ...form, feedValve })}
+            options={[
+              { value: 'open', label: 'Open' },
+              { value: 'shut', label: 'Kept shut' },
+            ]}
+          />
+        ) : null}
         {FEED_FIELDS.filter((f) => f.feed === form.fill).map(field)}
         {numbers('feed')}
         {form.fill === 'manual-loop' && !short ? (
@@ -163,6 +188,16 @@ export function SheetFields({ form, problems, units, onChange, short = false }: 
         />
       </Group>
       {short ? null : (
+        <Group title="Valve map" whole>
+          <PlacesEditor
+            circuit={mapCircuit(form)}
+            map={form.valveMap}
+            problems={problems}
+            onChange={(valveMap) => onChange({ ...form, valveMap })}
+          />
+        </Group>
+      )}
+      {short ? null : (
         <Group title="Zones" whole>
           <ZoneList zones={form.zones} onChange={(zones) => onChange({ ...form, zones })} />
         </Group>
@@ -175,6 +210,14 @@ export function SheetFields({ form, problems, units, onChange, short = false }: 
     </View>
   );
 }
+
+/** As much of the circuit as the map's questions hang on. */
+const mapCircuit = (form: SheetForm): CircuitSheet => ({
+  kind: 'sealed-hot-water',
+  fill: { kind: form.fill },
+  domesticHotWater: { kind: form.hotWater },
+  vessel: { isolationValve: form.vesselValve, nominalVolumeL: Number(form.numbers['vessel.nominalVolumeL']) || 0 },
+});
 
 /** A part of the sheet. @param whole what takes the whole width, a list above all */
 function Group({ title, whole = false, children }: { title: string; whole?: boolean; children: ReactNode }) {

@@ -1,4 +1,4 @@
-import type { CircuitComponent, Zone } from '@jumper/core';
+import type { CircuitComponent, PlacesOnMap, Zone } from '@jumper/core';
 import type { NumberField } from './numberFields';
 
 /** A sheet as it stands in the form: numbers as they were typed, in the user's units. */
@@ -12,6 +12,11 @@ export interface SheetForm {
   contentMeasured: boolean;
   glycol: 'propylene' | 'ethylene';
   leftConnected: boolean;
+  /** How the stop valve of an automatic feed stands; null where nobody looked. */
+  feedValve: 'open' | 'shut' | null;
+  valveMap: PlacesOnMap;
+  /** What the antifreeze was read as. */
+  glycolBy: 'mass' | 'volume' | 'freezing';
   openVented: boolean;
   pump: 'towards-vessel' | 'away-from-vessel' | null;
   zones: Zone[];

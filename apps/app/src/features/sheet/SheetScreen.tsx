@@ -62,6 +62,7 @@ function Editor({ parts }: { parts: JobParts }) {
         ) : (
           <Button label="Copy from another circuit" onPress={() => setCopying(true)} />
         )}
+        <Button label="Valve map" kind="quiet" onPress={() => router.navigate(`${back}/valves?for=sheet` as never)} />
         <SheetFields form={form} problems={problems} units={units} onChange={setForm} />
         {(versions.data?.length ?? 0) > 1 ? (
           <View role="list" aria-label="Versions" className="gap-1">

@@ -1,4 +1,4 @@
-import { inLitres, say, type Said } from '@jumper/core';
+import { EMITTER_L_PER_KW, inLitres, say, type Said } from '@jumper/core';
 
 /** Every number of a sealed circuit's sheet, in the order in which a walk round the plant meets it. A path names where it stands in the
  *  sheet; `second` is the second vessel. */
@@ -12,7 +12,7 @@ export const NUMBER_FIELDS = [
     group: 'water',
     label: 'Content of the circuit',
     unit: 'L',
-    hint: say`About ${inLitres(4)} for each kW of radiators`,
+    hint: say`About ${inLitres(EMITTER_L_PER_KW['panel radiators'])} for each kW of panel radiators`,
     main: true,
   },
   { field: 'heatOutputKw', group: 'water', label: 'Boiler output', unit: 'kW', main: true },
@@ -29,6 +29,7 @@ export const NUMBER_FIELDS = [
   { field: 'second.labelPrechargeBar', group: 'vessel', label: 'Charge on its label', unit: 'bar' },
   { field: 'second.heightAboveGaugeM', group: 'vessel', label: 'Second vessel above the gauge', unit: 'm' },
   { field: 'glycolPercent', group: 'water', label: 'Antifreeze', unit: '%', hint: 'By mass; empty for water' },
+  { field: 'boilerVolumeL', group: 'water', label: 'Boiler’s own water', unit: 'L', hint: 'Wall boilers about 0.1 L a kW' },
   { field: 'altitudeM', group: 'water', label: 'Height above the sea', unit: 'm' },
   { field: 'ageYears', group: 'water', label: 'Plant’s age', unit: 'years' },
 ] as const satisfies readonly NumberFieldRow[];

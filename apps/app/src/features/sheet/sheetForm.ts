@@ -1,5 +1,5 @@
 import { circuitSheet, problemsOf, type SheetRecord } from '@jumper/contract';
-import { vesselsOf, type CircuitSheet, type Vessel } from '@jumper/core';
+import { massPercentOfFreezing, massPercentOfVolume, vesselsOf, type CircuitSheet, type Vessel } from '@jumper/core';
 import { fromField, limitUnit, toField, usualInField } from '../units/formUnits';
 import { parseTyped, type Units } from '../units/units';
 import { usualForm, type PlantId } from './plants';
@@ -34,12 +34,33 @@ export function formOf(record: SheetRecord, units: Units): SheetForm {
     contentMeasured: s.waterVolumeSource === 'measured',
     glycol: s.glycol ?? 'propylene',
     leftConnected: s.fill?.leftConnected ?? false,
+    feedValve: s.fill?.valve ?? null,
+    valveMap: s.valveMap ?? {},
+    glycolBy: 'mass',
     openVented: s.openVented ?? false,
     pump: s.pump?.position ?? null,
     zones: s.zones ?? [],
     components: s.components ?? [],
     assumed: record.assumed,
   };
+}
+
+/** Antifreeze by mass, whatever it was read as. */
+function massPercentOf(
+  form: SheetForm,
+  problems: Record<string, string>,
+  number: (field: NumberField) => number | undefined,
+): number | undefined {
+  const read = number('glycolPercent');
+  if (read === undefined || form.glycolBy === 'mass') return read;
+  try {
+    const mass = form.glycolBy === 'volume' ? massPercentOfVolume(form.glycol, read) : massPercentOfFreezing(form.glycol, -Math.abs(read));
+    return Math.round(10 * mass) / 10;
+  } catch {
+    problems.glycolPercent =
+      form.glycolBy === 'volume' ? 'Antifreeze: by volume from 0 to 60 %.' : 'Antifreeze: a freezing point from 0 to −51 °C.';
+    return undefined;
+  }
 }
 
 const valueAt = (sheet: object, field: string): unknown =>
@@ -83,7 +104,7 @@ export function sheetOf(form: SheetForm, units: Units, before?: CircuitSheet): S
           labelPrechargeBar: number('second.labelPrechargeBar'),
           heightAboveGaugeM: number('second.heightAboveGaugeM'),
         });
-  const glycolPercent = number('glycolPercent');
+  const glycolPercent = massPercentOf(form, problems, number);
   const { vessels: _several, ...rest } = before ?? {};
   const sheet: CircuitSheet = defined({
     ...rest,
@@ -93,6 +114,7 @@ export function sheetOf(form: SheetForm, units: Units, before?: CircuitSheet): S
     waterVolumeSource: form.contentMeasured ? 'measured' : 'estimated',
     heatOutputKw: number('heatOutputKw'),
     maxFlowC: number('maxFlowC'),
+    boilerVolumeL: number('boilerVolumeL'),
     altitudeM: number('altitudeM'),
     ageYears: number('ageYears'),
     glycolPercent,
@@ -114,12 +136,14 @@ export function sheetOf(form: SheetForm, units: Units, before?: CircuitSheet): S
       cutInBar: feed('fill.cutInBar', 'pressurisation-unit'),
       cutOutBar: feed('fill.cutOutBar', 'pressurisation-unit'),
       leftConnected: form.leftConnected || undefined,
+      valve: form.fill === 'reducing-valve' || form.fill === 'pressurisation-unit' ? (form.feedValve ?? undefined) : undefined,
     }),
     domesticHotWater: { kind: form.hotWater },
     openVented: form.openVented || undefined,
     pump: form.pump ? { ...before?.pump, position: form.pump } : before?.pump,
     zones: form.zones.length ? form.zones : undefined,
     components: form.components.length ? form.components : undefined,
+    valveMap: Object.keys(form.valveMap).length ? form.valveMap : undefined,
   });
   if (sheet.reliefValve?.setBar === undefined && !problems['reliefValve.setBar'])
     problems['reliefValve.setBar'] = 'Relief valve: its set pressure is needed.';

@@ -18,7 +18,7 @@ export interface SheetSummaryView {
 export function sheetSummary(record: SheetRecord, units: Units): SheetSummaryView {
   const s = record.sheet as unknown as CircuitSheet;
   const size = sizeCircuit(s);
-  const is = (field: string) => record.assumed.includes(field);
+  const is = (field: string) => record.assumed.includes(field) || field === 'fill.valve';
   const bar = (x: number) => pressureText(x, units.pressure),
     litres = (x: number) => quantityText(x, 'volume', units);
   const rows: SummaryRow[] = [];
@@ -48,6 +48,12 @@ export function sheetSummary(record: SheetRecord, units: Units): SheetSummaryVie
       }[s.fill.kind],
     'fill.kind',
   );
+  if (s.fill?.kind === 'reducing-valve' || s.fill?.kind === 'pressurisation-unit')
+    add(
+      'Stop valve of the feed',
+      { open: 'open', shut: 'kept shut' }[s.fill.valve ?? 'open'] + (s.fill.valve ? '' : '?'),
+      s.fill.valve ? '' : 'fill.valve',
+    );
   add(
     'Hot water',
     s.domesticHotWater &&
@@ -60,8 +66,13 @@ export function sheetSummary(record: SheetRecord, units: Units): SheetSummaryVie
     { label: 'Right when hot', value: bar(size.hotBar), assumed: false },
     { label: 'Water that comes by heating', value: litres(size.expansionL), assumed: false },
   ];
-  if (size.leastVesselL.en12828 !== null)
-    worked.push({ label: 'Least vessel, EN 12828', value: litres(size.leastVesselL.en12828), assumed: false });
+  const leastL = size.leastVesselL[size.method];
+  if (leastL !== null)
+    worked.push({
+      label: `Least vessel, ${size.method === 'diaphragmUs' ? 'US method' : 'EN 12828'}`,
+      value: litres(leastL),
+      assumed: false,
+    });
   return { rows, worked, warnings: size.warnings.map((w) => warningText(w, units)) };
 }
 

@@ -5,10 +5,10 @@ import { standingFacts, type JobParts } from '@jumper/contract';
 import {
   expectedNumbers,
   resolveCircuit,
-  stepsOf,
+  testPlan,
+  testStepsFor,
   TEST_IDS,
   testRow,
-  type CircuitSheet,
   type Finding,
   type TestId,
   type TestRow,
@@ -34,6 +34,7 @@ import { useUnits } from '../units/UnitsProvider';
 import { CoolGate } from '../work/CoolGate';
 import { ExpectedTable } from '../work/ExpectedTable';
 import { isWaited, useCooling } from '../work/useCooling';
+import { positionFact, sheetOfJob, workState } from '../work/workState';
 import { Conditions } from './Conditions';
 import { findingOf, prechargeTrap, startField, VALUE_LABELS, type FindingForm } from './findingForm';
 import { MeaningNow } from './MeaningNow';
@@ -66,8 +67,9 @@ function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
   const { units } = useUnits();
   const jobId = parts.job.id,
     row: TestRow = testRow(test),
-    steps = stepsOf(test),
-    circuit = parts.sheet.sheet as unknown as CircuitSheet;
+    circuit = sheetOfJob(parts),
+    steps = testStepsFor(test, circuit),
+    state = workState(parts);
   const add = useAddFact(jobId);
   const { file, judged } = useJobDiagnosis(parts),
     logs = useMemo(() => file.logs ?? [], [file]),
@@ -149,6 +151,19 @@ function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
               onRead={(b) => void add(b)}
             />
           ) : null}
+          {row.fires && !state.heat.allowed ? (
+            <Notice kind="danger" title="Not with the heat on now">
+              {`${state.heat.blocks.map((b) => b.text).join(' ')} Put it right first.`}
+            </Notice>
+          ) : null}
+          {steps?.refused ? (
+            <Notice kind="danger" title="Not on this circuit as it is drawn">
+              {steps.refused}
+            </Notice>
+          ) : null}
+          {testPlan(test, circuit) ? (
+            <Button label="Valve map" kind="quiet" onPress={() => router.navigate(`${back}/valves?for=${test}` as never)} />
+          ) : null}
           {steps?.who ? (
             <Notice kind="caution" title="Who may do it">
               {steps.who}
@@ -159,12 +174,15 @@ function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
             <StepList
               steps={steps.steps}
               ticked={draft.value.ticked}
-              onTick={(i) =>
+              onTick={(i) => {
+                // What a step turns goes on the record, and with it on the list of what has to be put back.
+                const turns = draft.value.ticked.includes(i) ? [] : (steps.steps[i]?.turns ?? []);
+                for (const t of turns) void add(positionFact(t.position, t.state, new Date().toISOString()));
                 draft.set({
                   ...draft.value,
                   ticked: draft.value.ticked.includes(i) ? draft.value.ticked.filter((t) => t !== i) : [...draft.value.ticked, i],
-                })
-              }
+                });
+              }}
             />
           ) : (
             <Text className="text-ink2">{row.tells}</Text>

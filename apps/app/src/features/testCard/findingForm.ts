@@ -33,6 +33,11 @@ export const VALUE_LABELS: Record<string, string> = {
   boilerEndBar: 'Boiler side, end',
   circuitStartBar: 'Circuit side, start',
   circuitEndBar: 'Circuit side, end',
+  boilerStartC: 'Boiler side’s temperature, start',
+  boilerEndC: 'Boiler side’s temperature, end',
+  circuitStartC: 'Circuit side’s temperature, start',
+  circuitEndC: 'Circuit side’s temperature, end',
+  delayS: 'Seconds until it stopped',
   flowC: 'Flow',
   returnC: 'Return',
   minutesFiring: 'Minutes firing',
@@ -44,6 +49,8 @@ export const FLAG_LABELS: Record<string, string> = {
   drainOpen: 'The drain stands open',
   boilerIsolated: 'The boiler is isolated',
   heating: 'The heat was on',
+  raining: 'It was raining',
+  coldWeather: 'It was cold outside',
 };
 /** Flags of which neither side goes without saying: what was not said is left out, and never taken for a no. */
 export const EITHER_WAY: Record<string, { label: string; yes: string; no: string }> = {

@@ -2,7 +2,7 @@ import type { JobParts } from '@jumper/contract';
 import { lowerFirst, testRow, type Diagnosis } from '@jumper/core';
 import { buildName } from '../../offline/buildName';
 import type { VerdictRecord } from '../../offline/database';
-import { nextTest, setTitle, verdict } from '../bench/suspects';
+import { leadOf, nextTest, setTitle, verdict } from '../bench/suspects';
 import { caseKey } from '../bench/useDiagnosis';
 import { PROOF_HEADLINES, type ProofView } from '../proof/proofView';
 import { workState } from '../work/workState';
@@ -10,7 +10,7 @@ import { workState } from '../work/workState';
 /** What a list keeps of the judge's answer. */
 export function shortVerdict(parts: JobParts, diagnosis: Diagnosis, proof: ProofView | null): VerdictRecord {
   const judgement = diagnosis.now ?? diagnosis,
-    lead = judgement.hypotheses[0];
+    lead = leadOf(judgement);
   return {
     jobId: parts.job.id,
     key: caseKey(parts),

@@ -88,7 +88,7 @@ export function DrainPlanner({ jobId, units }: { jobId: string; units: Units }) 
           {result.plan.keep.length > 0 ? <Text>{`Stays full: ${result.plan.keep.join(', ')}`}</Text> : null}
           {result.plan.bleed.length > 0 ? (
             <View className="gap-2">
-              <Text className="text-ink2">{`Refill: bleed from the bottom up, top up to ${pressureText(1, units.pressure)}, about ${result.plan.topUps} ${result.plan.topUps === 1 ? 'round' : 'rounds'}`}</Text>
+              <Text className="text-ink2">{`Refill: bleed from the bottom up, top up to ${pressureText(result.plan.refillGaugeBar, units.pressure)}, about ${result.plan.topUps} ${result.plan.topUps === 1 ? 'round' : 'rounds'}`}</Text>
               {Array.from({ length: Math.min(result.plan.topUps, 12) }, (_, round) =>
                 result.plan.bleed.map((floor) => check(`bleed.${round}.${floor}`, `Round ${round + 1}: ${floor}`)),
               )}

@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { v7 } from 'uuid';
 import { jobToCase, type FactBody, type JobParts } from '@jumper/contract';
-import { expectedNumbers, RUN_SHEET_IDS, runSheet, type CircuitSheet, type RunSheetId, type RunStep } from '@jumper/core';
+import { expectedNumbers, planOf, RUN_SHEET_IDS, runSheet, type RunSheetId, type RunStep } from '@jumper/core';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { Halves } from '../../ui/Halves';
@@ -21,11 +21,11 @@ import { DrainPlanner } from './DrainPlanner';
 import { ExpectedTable } from './ExpectedTable';
 import { PartCard } from './PartCard';
 import { PutBackList } from './PutBackList';
-import { asksLitres } from './asked';
+import { askUnit } from './asked';
 import { checkAsk, ASK_LABELS, type AskResult } from './stepAsk';
 import { StepRow } from './StepRow';
 import { isWaited, useCooling } from './useCooling';
-import { findingOfStep, stepFacts, workState } from './workState';
+import { findingOfStep, sheetOfJob, stepFacts, workState } from './workState';
 
 export function RunScreen({ jobId, sheetId }: { jobId: string; sheetId: string }) {
   const id = RUN_SHEET_IDS.find((s) => s === sheetId);
@@ -39,13 +39,15 @@ export function RunScreen({ jobId, sheetId }: { jobId: string; sheetId: string }
 
 /** Opening the water side: only below the run sheet's temperature. */
 const opensWater = (step: RunStep) =>
-  step.turns?.some((t) => t.state === 'away' && ['drain', 'relief', 'vents', 'boiler-valves'].includes(t.position)) ?? false;
+  step.turns?.some(
+    (t) => t.state === 'away' && ['drain', 'vessel-drain', 'relief', 'vents', 'boiler-valves', 'freeze-plug'].includes(t.position),
+  ) ?? false;
 
 function Run({ parts, id }: { parts: JobParts; id: RunSheetId }) {
   const { units } = useUnits();
   const add = useAddFact(parts.job.id);
-  const sheet = runSheet(id),
-    circuit = parts.sheet.sheet as unknown as CircuitSheet;
+  const circuit = sheetOfJob(parts),
+    sheet = runSheet(id, circuit);
   const back = `/jobs/${parts.job.id}/work`,
     here = `${back}/${id}`;
   const state = useMemo(() => workState(parts), [parts]);
@@ -54,7 +56,10 @@ function Run({ parts, id }: { parts: JobParts; id: RunSheetId }) {
   const begun = state.runs.find((r) => (chosen ? r.run === chosen : r.sheet === id && !r.progress.finished));
   const run = { run: begun?.run ?? fresh, sheet: id };
   const finished = begun?.progress.finished ?? false;
-  const step = begun ? begun.progress.next : sheet.steps[0]!;
+  const step = begun ? begun.progress.next : (sheet.steps[0] ?? null);
+  // How long a freeze takes is what its maker says.
+  const freezeMin = begun?.progress.said.get('time')?.value,
+    timerMin = step?.timerMin ?? (step?.id === 'freeze' ? freezeMin : undefined);
   const [typed, setTyped] = useState('');
   const [answer, setAnswer] = useState<Exclude<AskResult, { kind: 'ok' }> | null>(null);
   const [skipping, setSkipping] = useState<string | null>(null);
@@ -73,15 +78,18 @@ function Run({ parts, id }: { parts: JobParts; id: RunSheetId }) {
   const done = (sure = false) => {
     if (!step) return;
     const at = new Date().toISOString();
-    if (!step.asks) return void write(stepFacts(run, state, step.id, 'done', at));
+    if (!step.asks) return void write(stepFacts(run, state, circuit, step.id, 'done', at));
     const said = begun?.progress.said.get('found')?.value;
     const result = checkAsk(step.asks, typed, circuit, units, said, sure);
     if (result.kind !== 'ok') return setAnswer(result);
-    void write([...findingOfStep(step.asks, result.value, at), ...stepFacts(run, state, step.id, 'done', at, { value: result.value })]);
+    void write([
+      ...findingOfStep(step.asks, result.value, at),
+      ...stepFacts(run, state, circuit, step.id, 'done', at, { value: result.value }),
+    ]);
   };
   const skip = () => {
     if (step && skipping?.trim())
-      void write(stepFacts(run, state, step.id, 'skipped', new Date().toISOString(), { reason: skipping.trim().slice(0, 400) }));
+      void write(stepFacts(run, state, circuit, step.id, 'skipped', new Date().toISOString(), { reason: skipping.trim().slice(0, 400) }));
   };
   const numbers = id === 'recharge' || id === 'core-change' || id === 'vessel-change' ? expectedNumbers('pump-up-hold', circuit) : [];
 
@@ -100,6 +108,11 @@ function Run({ parts, id }: { parts: JobParts; id: RunSheetId }) {
         <>
           <TimerStrip jobId={parts.job.id} />
           <View className="gap-3 px-4 pt-3">
+            {sheet.refused ? (
+              <Notice kind="danger" title="Not on this circuit">
+                {sheet.refused}
+              </Notice>
+            ) : null}
             {sheet.who ? <Notice kind="caution">{sheet.who}</Notice> : null}
             <ExpectedTable numbers={numbers} units={units} title="In this circuit" />
           </View>
@@ -134,6 +147,13 @@ function Run({ parts, id }: { parts: JobParts; id: RunSheetId }) {
       }
       dock={
         <>
+          {step?.showsMap || planOf(id, circuit) ? (
+            <Button
+              label="Valve map"
+              kind={step?.showsMap ? 'next' : 'quiet'}
+              onPress={() => router.navigate(`/jobs/${parts.job.id}/valves?for=${id}` as never)}
+            />
+          ) : null}
           {gated && sheet.coolBelowC ? (
             <CoolGate
               jobId={parts.job.id}
@@ -158,7 +178,7 @@ function Run({ parts, id }: { parts: JobParts; id: RunSheetId }) {
           {step?.asks && !gated && !partHere ? (
             <Field
               label={ASK_LABELS[step.asks]}
-              unit={asksLitres(step.asks) ? units.volume : units.pressure}
+              unit={askUnit(step.asks, units)}
               numeric
               value={typed}
               onChange={(t) => {
@@ -180,9 +200,9 @@ function Run({ parts, id }: { parts: JobParts; id: RunSheetId }) {
             </View>
           ) : step && !gated && !partHere ? (
             <View className="flex-row gap-2">
-              {step.timerMin ? (
+              {timerMin ? (
                 <Button
-                  label={`Timer, ${step.timerMin} min`}
+                  label={`Timer, ${timerMin} min`}
                   className="flex-1"
                   onPress={() =>
                     startTimer({
@@ -191,7 +211,7 @@ function Run({ parts, id }: { parts: JobParts; id: RunSheetId }) {
                       testId: null,
                       label: saidText(step.text, units),
                       startedMs: Date.now(),
-                      lengthS: 60 * step.timerMin!,
+                      lengthS: 60 * timerMin,
                       path: here,
                     })
                   }

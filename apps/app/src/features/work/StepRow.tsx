@@ -56,6 +56,11 @@ export function StepRow({
           <Text className="text-[13.5px] text-brass">{`Left out: ${said.reason ?? 'no reason given'}`}</Text>
         ) : null}
         {current && step.note ? <Text className="text-[14px] leading-[19px] text-ink2">{saidText(step.note, units)}</Text> : null}
+        {current && step.branch ? (
+          <Notice kind="note" title={step.branch.title}>
+            {step.branch.steps.map((s, i) => `${i + 1}. ${saidText(s, units)}`).join('\n')}
+          </Notice>
+        ) : null}
         {current && step.caution ? <Notice kind="caution">{saidText(step.caution, units)}</Notice> : null}
       </View>
     </View>

@@ -2,12 +2,22 @@ import { router } from 'expo-router';
 import { useMemo, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import type { FactBody, JobParts } from '@jumper/contract';
-import { FAULTS, highestFlowC, PART_KINDS, RUN_SHEET_IDS, runSheet, sheetsFor, sheetsForSet, type RunSheetId } from '@jumper/core';
+import {
+  FAULTS,
+  highestFlowC,
+  PART_KINDS,
+  RUN_SHEET_IDS,
+  runSheet,
+  runSheetRow,
+  sheetsFor,
+  sheetsForSet,
+  type RunSheetId,
+} from '@jumper/core';
 import { Halves } from '../../ui/Halves';
 import { Header } from '../../ui/Header';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
-import { faultStands } from '../bench/suspects';
+import { faultStands, leadOf } from '../bench/suspects';
 import { useJobDiagnosis } from '../bench/useJobDiagnosis';
 import { useAddFact } from '../jobs/useAddFact';
 import { WithJob } from '../jobs/WithJob';
@@ -15,6 +25,7 @@ import { proofView } from '../proof/proofView';
 import { TimerStrip } from '../timers/TimerStrip';
 import { quantityText } from '../units/quantity';
 import { pressureText, temperatureText } from '../units/units';
+import { saidText } from '../units/saidText';
 import { useUnits } from '../units/UnitsProvider';
 import { plain } from '../units/words';
 import { CloseJob } from './CloseJob';
@@ -30,8 +41,6 @@ export function WorkScreen({ jobId }: { jobId: string }) {
   );
 }
 
-const CUSHION_L = 6;
-
 /** Fix and finish: the run sheets, what has to be put back, what was said, and the end of the visit. */
 function Work({ parts }: { parts: JobParts }) {
   const { units } = useUnits();
@@ -39,22 +48,27 @@ function Work({ parts }: { parts: JobParts }) {
   const state = useMemo(() => workState(parts), [parts]);
   const { file, judged } = useJobDiagnosis(parts);
   const diagnosis = judged.data ?? null;
-  const lead = (diagnosis?.now ?? diagnosis)?.hypotheses[0] ?? null;
+  const lead = diagnosis ? (leadOf(diagnosis.now ?? diagnosis) ?? null) : null;
   const proof = proofView(parts, file, diagnosis, units);
   const fits = [...new Set([...sheetsForSet(lead?.faults ?? []), ...(lead?.faults ?? []).flatMap((f) => sheetsFor(f))])];
   const rest = RUN_SHEET_IDS.filter((s) => !fits.includes(s));
   const charge = (diagnosis?.now ?? diagnosis)?.estimates.prechargeBar;
+  // How much air was left in the radiator, where its run sheet has come so far.
+  const airL = state.runs.find((r) => r.sheet === 'air-cushion')?.progress.said.get('air')?.value ?? null;
   const stopGap =
     fits.includes('air-cushion') && charge
       ? {
           plain: highestFlowC({ sheet: file.circuit, coldGaugeBar: 1, prechargeGaugeBar: charge.median }),
-          cushion: highestFlowC({
-            sheet: file.circuit,
-            coldGaugeBar: 1,
-            prechargeGaugeBar: charge.median,
-            cushionL: CUSHION_L,
-            cushionHeightM: file.circuit.staticHeadM ?? 4,
-          }),
+          cushion:
+            airL === null
+              ? null
+              : highestFlowC({
+                  sheet: file.circuit,
+                  coldGaugeBar: 1,
+                  prechargeGaugeBar: charge.median,
+                  cushionL: airL,
+                  cushionHeightM: file.circuit.staticHeadM ?? 4,
+                }),
         }
       : null;
   const addAll = async (bodies: FactBody[]) => {
@@ -81,14 +95,14 @@ function Work({ parts }: { parts: JobParts }) {
                   key: r.run,
                   line: r.progress.finished
                     ? 'Done'
-                    : `Step ${r.progress.doneCount + 1} of ${runSheet(r.sheet).steps.length}: ${r.progress.next?.text ?? ''}`,
+                    : `Step ${r.progress.doneCount + 1} of ${runSheet(r.sheet, file.circuit).steps.length}: ${r.progress.next ? saidText(r.progress.next.text, units) : ''}`,
                 }))}
               />
             </Part>
           ) : null}
           {fits.length > 0 ? (
             <Part title={`For: ${lead!.faults.map((f) => FAULTS[f].title.toLowerCase()).join(' and ')}`}>
-              <Sheets jobId={parts.job.id} rows={fits.map((id) => ({ id, key: id, line: runSheet(id).when }))} />
+              <Sheets jobId={parts.job.id} rows={fits.map((id) => ({ id, key: id, line: runSheetRow(id).when }))} />
             </Part>
           ) : null}
           {stopGap ? (
@@ -96,11 +110,18 @@ function Work({ parts }: { parts: JobParts }) {
               <Notice
                 kind="note"
                 title="Until a vessel is there"
-              >{`Flow ${celsius(stopGap.plain)}; with ${quantityText(CUSHION_L, 'volume', units)} of air in an upper radiator ${celsius(stopGap.cushion)}. Then it stays ${pressureText(0.3, units.pressure)} below the relief. Short-term, and recorded as such.`}</Notice>
+              >{`Flow ${celsius(stopGap.plain)}${airL === null ? '; more with an air cushion, by the air that its run sheet asks for' : `; with ${quantityText(airL, 'volume', units)} of air in an upper radiator ${celsius(stopGap.cushion)}`}. Then it stays ${pressureText(0.3, units.pressure)} below the relief. Short-term, and recorded as such. A hot-water store is kept at ${temperatureText(60, units.temperature)} where the local rules on hygiene say so; at the taps that scalds.`}</Notice>
             </View>
           ) : null}
           <Part title={fits.length > 0 ? 'Other run sheets' : 'Run sheets'}>
-            <Sheets jobId={parts.job.id} rows={rest.map((id) => ({ id, key: id, line: runSheet(id).when }))} />
+            <Sheets jobId={parts.job.id} rows={rest.map((id) => ({ id, key: id, line: runSheetRow(id).when }))} />
+          </Part>
+          <Part title="Valves">
+            <Row
+              title="Valve map"
+              line="What is shut, emptied and trapped now, and where the parts stand"
+              to={`/jobs/${parts.job.id}/valves`}
+            />
           </Part>
           <Part title="Where practitioners differ">
             <Row title="Schools" line="Each with what it comes to in this circuit" to={`/jobs/${parts.job.id}/schools`} />
@@ -161,7 +182,13 @@ function Sheets({ jobId, rows }: { jobId: string; rows: { id: RunSheetId; key: s
   return (
     <View>
       {rows.map((r) => (
-        <Row key={r.key} title={runSheet(r.id).title} line={r.line} minutes={runSheet(r.id).minutes} to={`/jobs/${jobId}/work/${r.id}`} />
+        <Row
+          key={r.key}
+          title={runSheetRow(r.id).title}
+          line={r.line}
+          minutes={runSheetRow(r.id).minutes}
+          to={`/jobs/${jobId}/work/${r.id}`}
+        />
       ))}
     </View>
   );

@@ -12,13 +12,16 @@ export const ASK_LABELS: Record<Ask, string> = {
   'found-pressure': 'Gauge as found',
   'fill-pressure': 'Gauge after filling',
   'litres-out': 'Water let out',
+  'air-litres': 'Air left in the radiator',
+  'freeze-minutes': 'Freezing time, minutes',
 };
 export type AskResult = { kind: 'ok'; value: number } | { kind: 'bad' | 'ask'; message: string };
 
 /** How near a charge must be to the water's pressure to be taken for it, and how far off its target to be asked about. */
 const SAME_BAR = 0.06,
   OFF_TARGET_BAR = 0.12;
-const MOST_LITRES = 100_000;
+const MOST_LITRES = 100_000,
+  MOST_MINUTES = 600;
 
 /** What was typed at a step, held against what it must be: zero before a charge is read, a charge that is no water pressure, the target,
  *  the relief.
@@ -34,6 +37,12 @@ export function checkAsk(
   const label = ASK_LABELS[ask],
     c = resolveCircuit(sheet),
     bar = (x: number) => pressureText(x, units.pressure);
+  if (ask === 'freeze-minutes') {
+    const n = parseTyped(typed);
+    return n.kind === 'number' && n.value > 0 && n.value <= MOST_MINUTES
+      ? { kind: 'ok', value: n.value }
+      : { kind: 'bad', message: `${label}: from 1 to ${MOST_MINUTES}, as the maker says for this bore.` };
+  }
   if (asksLitres(ask)) {
     const n = parseTyped(typed);
     if (n.kind !== 'number')

@@ -13,6 +13,7 @@ const SHEET: CircuitSheet = {
   vessel: { nominalVolumeL: 8, labelPrechargeBar: 0.75 },
   reliefValve: { setBar: 3 },
   fill: { kind: 'manual-loop' },
+  domesticHotWater: { kind: 'plate-exchanger' },
 };
 const at = (min: number) => new Date(Date.UTC(2026, 2, 4, 9, min)).toISOString();
 let n = 0;
@@ -24,10 +25,10 @@ const job = (bodies: FactBody[]): JobParts => ({
 
 it('a run sheet done to the end leaves its repair with the charge, and nothing to put back', () => {
   const run = { run: 'r', sheet: 'recharge' as const },
-    sheet = runSheet('recharge'),
+    sheet = runSheet('recharge', SHEET),
     facts: FactBody[] = [];
   sheet.steps.forEach((s, i) =>
-    facts.push(...stepFacts(run, workState(job(facts)), s.id, 'done', at(i), s.asks === 'charge-set' ? { value: 0.78 } : {})),
+    facts.push(...stepFacts(run, workState(job(facts)), SHEET, s.id, 'done', at(i), s.asks === 'charge-set' ? { value: 0.78 } : {})),
   );
   const state = workState(job(facts));
   expect([state.open, state.runs[0]!.progress.finished]).toEqual([[], true]);
@@ -38,18 +39,30 @@ it('halfway the heat is forbidden, by events of the log as well as by notes', ()
   const run = { run: 'r', sheet: 'recharge' as const },
     facts: FactBody[] = [];
   for (const s of ['heat-off', 'found', 'isolate', 'drain'])
-    facts.push(...stepFacts(run, workState(job(facts)), s, 'done', at(facts.length)));
+    facts.push(...stepFacts(run, workState(job(facts)), SHEET, s, 'done', at(facts.length)));
   expect(facts.some((f) => f.kind === 'event' && f.event === 'boiler-isolated')).toBe(true);
-  expect(workState(job(facts)).forbids).toEqual(['boiler-valves', 'drain']);
-  expect(workState(job([...facts, positionFact('boiler-valves', 'back', at(50)), positionFact('drain', 'back', at(51))])).forbids).toEqual(
-    [],
-  );
+  const blocks = (all: FactBody[]) => workState(job(all)).heat.blocks.map((b) => b.by === 'position' && b.position);
+  expect(blocks(facts)).toEqual(['boiler-valves', 'drain']);
+  expect(blocks([...facts, positionFact('boiler-valves', 'back', at(50)), positionFact('drain', 'back', at(51))])).toEqual([]);
+});
+
+it('a vessel’s valve that was found shut is on the list, and forbids the heat, until it is opened', () => {
+  const shut: FactBody = { kind: 'finding', at: at(0), finding: { test: 'vessel-valve-position', outcome: 'closed' } as never };
+  const found = workState(job([shut]));
+  expect([found.open.map((p) => p.position), found.heat.allowed]).toEqual([['vessel-valve'], false]);
+  const opened = workState(job([shut, positionFact('vessel-valve', 'back', at(5))]));
+  expect([opened.open, opened.heat.allowed]).toEqual([[], true]);
+});
+
+it('the coil alone left shut does not forbid the heat', () => {
+  const state = workState(job([{ kind: 'event', at: at(0), event: 'coil-isolated' }]));
+  expect([state.open.map((p) => p.position), state.heat.allowed, state.heat.cautions.length]).toEqual([['coil-valves'], true, 1]);
 });
 
 it('knows a stop-gap for one, and a charge read on the way for a finding', () => {
   const run = { run: 'r', sheet: 'air-cushion' as const },
     facts: FactBody[] = [];
-  runSheet('air-cushion').steps.forEach((s, i) => facts.push(...stepFacts(run, workState(job(facts)), s.id, 'done', at(i))));
+  runSheet('air-cushion', SHEET).steps.forEach((s, i) => facts.push(...stepFacts(run, workState(job(facts)), SHEET, s.id, 'done', at(i))));
   expect(isTemporary(workState(job(facts)))).toBe(true);
   expect(findingOfStep('charge-found', 0.2, at(0))).toMatchObject([{ finding: { test: 'precharge', valueBar: 0.2, drainOpen: true } }]);
   expect(findingOfStep('charge-set', 0.75, at(0))).toEqual([]);

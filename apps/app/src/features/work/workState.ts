@@ -2,12 +2,16 @@ import { standingFacts, type FactBody, type FactRecord, type JobParts } from '@j
 import {
   CHARGING_REPAIRS,
   eventOfPosition,
-  heatForbiddenBy,
+  heatRule,
+  positionOfFinding,
+  runSheetRow,
   positionOfEvent,
   runProgress,
   runSheet,
   toPutBack,
   type CircuitSheet,
+  type Finding,
+  type HeatRule,
   type PartFitted,
   type PositionId,
   type PositionSaid,
@@ -29,8 +33,8 @@ type Of<K extends FactBody['kind']> = Extract<FactBody, { kind: K }>;
 /** What stands in the record about the work of a job. */
 export interface WorkState {
   open: PutBack[];
-  /** Why the boiler must not fire. */
-  forbids: PositionId[];
+  /** Whether the boiler may fire, and why not. */
+  heat: HeatRule;
   /** Run sheets begun, newest first. */
   runs: RunState[];
   parts: { id: string; at: string; part: PartFitted }[];
@@ -46,14 +50,22 @@ export interface WorkState {
 export function workState(parts: JobParts): WorkState {
   const facts = standingFacts(parts.facts);
   const of = <K extends FactBody['kind']>(kind: K) => facts.filter((f): f is FactRecord & { body: Of<K> } => f.body.kind === kind);
-  const open = toPutBack(positionsSaid(parts)),
-    runs = runsOf(of('step').map((f) => f.body));
+  const circuit = sheetOfJob(parts),
+    open = toPutBack(positionsSaid(parts)),
+    runs = runsOf(
+      of('step').map((f) => f.body),
+      circuit,
+    );
   return {
     open,
-    forbids: heatForbiddenBy(open),
+    heat: heatRule(
+      circuit,
+      open,
+      of('finding').map((f) => f.body.finding as unknown as Finding),
+    ),
     runs,
     provedBySteps: runs.flatMap((r) =>
-      runSheet(r.sheet).steps.flatMap((s) => (s.proves && r.progress.said.get(s.id)?.did === 'done' ? [s.proves] : [])),
+      runSheet(r.sheet, circuit).steps.flatMap((s) => (s.proves && r.progress.said.get(s.id)?.did === 'done' ? [s.proves] : [])),
     ),
     parts: of('part').map((f) => ({ id: f.id, at: f.body.at, part: f.body.part as PartFitted })),
     said: of('said').map((f) => ({ id: f.id, body: f.body })),
@@ -64,9 +76,11 @@ export function workState(parts: JobParts): WorkState {
   };
 }
 
-/** Positions told by the log's events and by notes of their own, as one story. */
+export const sheetOfJob = (parts: JobParts): CircuitSheet => parts.sheet.sheet as unknown as CircuitSheet;
+
+/** Positions told by the log's events, by findings and by notes of their own, as one story. */
 export function positionsSaid(parts: JobParts): PositionSaid[] {
-  const sheet = parts.sheet.sheet as unknown as CircuitSheet;
+  const sheet = sheetOfJob(parts);
   return standingFacts(parts.facts).flatMap(({ body }): PositionSaid[] => {
     if (body.kind === 'position')
       return [
@@ -78,18 +92,24 @@ export function positionsSaid(parts: JobParts): PositionSaid[] {
           ...(body.why ? { why: body.why } : {}),
         },
       ];
-    const said = body.kind === 'event' ? positionOfEvent(body.event, sheet) : null;
+    const said =
+      body.kind === 'event'
+        ? positionOfEvent(body.event, sheet)
+        : body.kind === 'finding'
+          ? positionOfFinding(body.finding as unknown as Finding)
+          : null;
     return said ? [{ ...said, at: body.at }] : [];
   });
 }
 
-/** The fact that says that something was turned, or put back: an event of the log where there is one. */
-export function positionFact(position: PositionId, state: 'away' | 'back', at: string, found?: string): FactBody {
+/** The fact that says that something was turned, or put back: an event of the log where there is one; or that it stays as it is. */
+export function positionFact(position: PositionId, state: 'away' | 'back' | 'left', at: string, found?: string): FactBody {
+  if (state === 'left') return { kind: 'position', at, position, state, why: 'as it was found' };
   const event = eventOfPosition(position, state);
   return event ? { kind: 'event', at, event } : { kind: 'position', at, position, state, ...(found ? { found } : {}) };
 }
 
-function runsOf(steps: Of<'step'>[]): RunState[] {
+function runsOf(steps: Of<'step'>[], circuit: CircuitSheet): RunState[] {
   const runs = new Map<string, Of<'step'>[]>();
   for (const s of steps) runs.set(s.run, [...(runs.get(s.run) ?? []), s]);
   return [...runs]
@@ -97,21 +117,22 @@ function runsOf(steps: Of<'step'>[]): RunState[] {
       run,
       sheet: said[0]!.sheet,
       startedAt: said[0]!.at,
-      progress: runProgress(runSheet(said[0]!.sheet), said as unknown as StepSaid[]),
+      progress: runProgress(runSheet(said[0]!.sheet, circuit), said as unknown as StepSaid[]),
     }))
     .reverse();
 }
 
-/** Facts that doing a step leaves behind: what it turned, and the step itself; with the last step the repair that it was. */
+/** Facts that doing a step leaves behind: what it turned, the step itself, and what it put right. */
 export function stepFacts(
   run: { run: string; sheet: RunSheetId },
   state: WorkState,
+  circuit: CircuitSheet,
   step: string,
   did: 'done' | 'skipped',
   at: string,
   given: { value?: number; reason?: string } = {},
 ): FactBody[] {
-  const sheet = runSheet(run.sheet),
+  const sheet = runSheet(run.sheet, circuit),
     row = sheet.steps.find((s) => s.id === step)!;
   const facts: FactBody[] = did === 'done' ? (row.turns ?? []).map((t) => positionFact(t.position, t.state, at)) : [];
   facts.push({
@@ -124,14 +145,13 @@ export function stepFacts(
     ...(given.value !== undefined ? { value: given.value } : {}),
     ...(given.reason ? { reason: given.reason } : {}),
   });
+  if (did !== 'done' || !row.repairs) return facts;
   const before = state.runs.find((r) => r.run === run.run)?.progress.said ?? new Map<string, StepSaid>();
-  const left = sheet.steps.filter((s) => !before.has(s.id) && s.id !== step);
-  if (left.length > 0) return facts;
   const setStep = sheet.steps.find((s) => s.asks === 'charge-set');
   const toBar = setStep?.id === step ? given.value : setStep ? before.get(setStep.id)?.value : undefined;
   return [
     ...facts,
-    ...sheet.repairs.map((kind): FactBody => ({
+    ...row.repairs.map((kind): FactBody => ({
       kind: 'repair',
       at,
       repair: { kind, at, ...(toBar !== undefined && CHARGING_REPAIRS.includes(kind) ? { toBar } : {}) },
@@ -147,4 +167,4 @@ export function findingOfStep(asks: string | undefined, value: number, at: strin
 }
 
 export const isTemporary = (state: WorkState): boolean =>
-  state.runs.some((r) => runSheet(r.sheet).temporary === true && r.progress.finished);
+  state.runs.some((r) => runSheetRow(r.sheet).temporary === true && r.progress.finished);

@@ -22,6 +22,12 @@ export function expectedText(n: ExpectedNumber, units: Units): { label: string; 
       return { label: `After ${litres(n.drawnL ?? 0.5)}, sound`, value };
     case 'after-flat':
       return { label: `After ${litres(n.drawnL ?? 0.5)}, vessel flat`, value };
+    case 'draw-about':
+      return { label: 'Draw about, for five divisions of this gauge', value: litres(n.value) };
+    case 'stop-drawing':
+      return { label: 'Stop drawing at', value };
+    case 'boiler-water':
+      return { label: 'Of it the boiler’s own, about', value };
     case 'drained-right':
       return { label: 'Comes out of a sound one', value };
     case 'drained-flat':
@@ -61,7 +67,7 @@ export function partProblemText(p: PartProblem, units: Units): string {
     case 'vessel-smaller':
       return `Smaller than the old one: ${litres(p.data.newL)} for ${litres(p.data.oldL)}.`;
     case 'vessel-too-small':
-      return `Too small for this circuit: ${litres(p.data.newL)}; EN 12828 wants ${litres(p.data.leastL === undefined ? undefined : Math.ceil(p.data.leastL))}.`;
+      return `Too small for this circuit: ${litres(p.data.newL)}; ${p.data.us ? 'the US method' : 'EN 12828'} wants ${litres(p.data.leastL === undefined ? undefined : Math.ceil(p.data.leastL))}.`;
     case 'vessel-below-relief':
       return `The vessel is made for ${bar(p.data.ratedBar)}; the relief only opens at ${bar(p.data.setBar)}.`;
     case 'charge-not-set':

@@ -40,7 +40,11 @@ export function findingLikelihood(
     return pressOfUndercharged(v, c)[f.outcome as keyof ReturnType<typeof pressOfUndercharged>] ?? 1;
   if (f.test === 'low-pressure-stop') return f.outcome === 'not-shown' ? notShown(v) : 1 - notShown(v);
   if (f.test === 'discharge-pipe')
-    return (dischargeShares(faults, drippingWater(f), v, c, logged)[f.outcome] ?? 1) * drippingWaterShare(f, faults);
+    return (afterAPull(dischargeShares(faults, drippingWater(f), v, c, logged), logged)[f.outcome] ?? 1) * drippingWaterShare(f, faults);
+  if (f.test === 'gas-valve-bubbles' && logged.coreTouched && !faults.includes('vessel-gas-valve-leaking'))
+    return JUST_TOUCHED[f.outcome as keyof typeof JUST_TOUCHED] ?? 1;
+  const lookAlike = LOOKS_ALIKE[f.test];
+  if (lookAlike && f[lookAlike.flag] === true && !has(faults, ...lookAlike.faults)) return lookAlike.shares[f.outcome] ?? 1;
   const shares = outcomeShares(f.test, faults);
   if (f.test === 'relief-reseat' && shares && logged.topGaugeBar !== null)
     return reseatShares(shares, faults, logged.topGaugeBar, v, c)[f.outcome] ?? 1;
@@ -66,9 +70,24 @@ export const changesTheNumber = (f: Finding, faults: readonly FaultId[]): boolea
 const flowReadC = (f: Finding): number | undefined =>
   f.test === 'flow-return' ? f.flowC : f.test === 'heat-run-after' ? f.hotC : undefined;
 
-/** How often a drained boiler does not report low pressure: a sensor that over-reads, or stands where it got stuck, mostly does not. Common
- *  practice. */
-const notShown = (v: Float64Array): number => (v[SLOT.offset]! > 0.3 || v[SLOT.stuck]! > 0.5 ? 0.7 : 0.05);
+/** A core that was just pressed, pumped or read bubbles for a while now and then, though it is sound. Common practice. */
+const JUST_TOUCHED = { tight: 0.9, bubbles: 0.1 };
+/** What shows without the fault when the weather does it. Common practice. */
+const LOOKS_ALIKE: Partial<Record<string, { flag: string; faults: FaultId[]; shares: Record<string, number> }>> = {
+  'condensate-when-off': { flag: 'raining', faults: ['boiler-exchanger-leak'], shares: { dry: 0.9, drips: 0.1 } },
+  'steam-at-flue': { flag: 'coldWeather', faults: ['steam-boiler-section-leak'], shares: { no: 0.9, yes: 0.1 } },
+};
+/** Of reliefs whose lever was pulled, those that drip afterwards for grit on the seat, whatever else is wrong. Common practice. */
+const GRIT_AFTER_A_PULL = 0.4;
+function afterAPull(shares: Record<string, number>, { leverPulled }: Logged): Record<string, number> {
+  if (!leverPulled) return shares;
+  const grit: Record<string, number> = { dry: 0, stained: 0, dripping: 0.9, running: 0.1 };
+  return Object.fromEntries(Object.entries(shares).map(([o, p]) => [o, (1 - GRIT_AFTER_A_PULL) * p + GRIT_AFTER_A_PULL * (grit[o] ?? 0)]));
+}
+
+/** How often a drained boiler does not report low pressure. Dial and sensor are two instruments: where the one over-reads or sticks, the other
+ *  seldom does too. Common practice. */
+const notShown = (v: Float64Array): number => (v[SLOT.offset]! > 0.3 || v[SLOT.stuck]! > 0.5 ? 0.25 : 0.05);
 
 /** Density of a slip: any number over about three bars (or litres) alike. */
 const SLIP_DENSITY = 0.3;
@@ -87,14 +106,18 @@ const isPumpedUp = (f: Finding, c: ResolvedCircuit): boolean =>
   f.valueBar > (f.circuitBar ?? 0) + 0.2;
 const PUMPED_UP_SHARE = 0.75;
 
-/** How often nothing comes where no gas is left: pressed before anything is drained, even little gas hisses with the water behind it.
- *  Common practice. */
-const NOTHING_COMES = 0.65;
+/** How often nothing comes where gas is left, and where the vessel is nearly waterlogged: any gas hisses at the circuit's pressure. Nearly
+ *  waterlogged is a charge about this far below nothing, bar gauge. Common practice. */
+const NOTHING_COMES = 0.05,
+  NOTHING_WATERLOGGED = 0.75,
+  WATERLOGGED_BAR = -0.85,
+  WATERLOGGED_SPREAD_BAR = 0.05;
 
 /** Pressing an undercharged vessel's valve: what is left decides between air and nothing. */
 function pressOfUndercharged(v: Float64Array, c: ResolvedCircuit): { air: number; nothing: number; water: number } {
-  const nothing = NOTHING_COMES / (1 + Math.exp(((chargeOf(v, c) ?? 0) + 0.15) / 0.2));
-  return { air: 0.97 * (0.98 - nothing), nothing: 0.97 * (nothing + 0.02), water: 0.03 };
+  const waterlogged = 1 / (1 + Math.exp(((chargeOf(v, c) ?? 0) - WATERLOGGED_BAR) / WATERLOGGED_SPREAD_BAR)),
+    nothing = NOTHING_COMES + (NOTHING_WATERLOGGED - NOTHING_COMES) * waterlogged;
+  return { air: 0.97 * (1 - nothing), nothing: 0.97 * nothing, water: 0.03 };
 }
 
 function numericLikelihood(f: Finding, faults: readonly FaultId[], v: Float64Array, c: ResolvedCircuit, logged: Logged): number | null {

@@ -63,7 +63,9 @@ export function expectedNumber(f: Finding, v: Float64Array, c: ResolvedCircuit):
     }
     case 'vessel-drained-volume': {
       if (f.volumeL === undefined || f.fromBar === undefined) return null;
-      const boiler = boilerWater(v[SLOT.contentL]!);
+      const boiler = c.boilerWaterSaid
+        ? { meanL: c.boilerWaterL, sdL: SAID_WATER_SHARE * c.boilerWaterL + SAID_WATER_L }
+        : boilerWater(v[SLOT.contentL]!);
       return { seen: f.volumeL, expected: givenBack(curveOf(v), f.fromBar - v[SLOT.offset]!, 0, c) + boiler.meanL, sd: boiler.sdL };
     }
     case 'second-gauge':
@@ -140,6 +142,9 @@ export const mayBeTheWater = (f: Finding, c: ResolvedCircuit): boolean => isWate
 export const waterBehind = (f: Finding, c: ResolvedCircuit): number =>
   Math.max(c.vesselStaticBar, f.circuitBar ?? (f.drainOpen || isBelowWater(f, c) ? 0 : c.fillGaugeBar));
 
+/** How far a boiler's content that somebody wrote down may be off. Common practice. */
+const SAID_WATER_SHARE = 0.1,
+  SAID_WATER_L = 0.3;
 /** The boiler's own water comes with the vessel's: a wall boiler holds a litre or four, a larger one more than anyone knows. Common
  *  practice. */
 function boilerWater(contentL: number): { meanL: number; sdL: number } {

@@ -1,6 +1,7 @@
 import type { ResolvedCircuit } from '../../circuit/resolveCircuit';
 import { fallenDensity } from './fallenDensity';
 import { has, INFLOW } from '../faultGroups';
+import { trappedRise, type TrappedRise } from '../../valves/regionState';
 import type { FaultId } from '../faults';
 import type { Finding } from '../Finding';
 import { changeOver } from './changeOver';
@@ -20,9 +21,11 @@ export function holdDensity(f: Finding, faults: readonly FaultId[], v: Float64Ar
     { share: AIR_HERE, whole: curveOf(v), bare: bareCurveOf(v) },
     { share: 1 - AIR_HERE, whole: curveOf(v, 0), bare: bareCurveOf(v, 0) },
   ];
-  const side = (start: number, end: number, loses: boolean, gains: boolean) => {
+  const rise = trappedRise(c);
+  const side = (start: number, end: number, loses: boolean, gains: boolean, withVessel: number, fromC?: number, toC?: number) => {
     const seen = end - start,
-      still = normalPdf(seen, 0, sd);
+      warm = warmedBar(rise, fromC, toC),
+      still = withVessel * normalPdf(seen, 0, sd) + (1 - withVessel) * normalPdf(seen, warm.bar, Math.hypot(sd, warm.sdBar));
     if (!loses && !gains) return 0.94 * still + 0.06 * ANYWHERE;
     const ways = {
       inK: gains ? inKOf(v) : 0,
@@ -43,6 +46,9 @@ export function holdDensity(f: Finding, faults: readonly FaultId[], v: Float64Ar
       f.boilerEndBar!,
       has(faults, 'boiler-exchanger-leak', 'relief-valve-passing') || (ventInBoiler && has(faults, 'air-vent-faulty')),
       has(faults, 'dhw-plate-perforated'),
+      c.vesselAtBoiler,
+      f.boilerStartC,
+      f.boilerEndC,
     );
     if (f.circuitStartBar === undefined || f.circuitEndBar === undefined) return boiler;
     return (
@@ -52,12 +58,25 @@ export function holdDensity(f: Finding, faults: readonly FaultId[], v: Float64Ar
         f.circuitEndBar,
         has(faults, 'circuit-leak') || (!ventInBoiler && has(faults, 'air-vent-faulty')),
         has(faults, ...INFLOW) && !has(faults, 'dhw-plate-perforated'),
+        1 - c.vesselAtBoiler,
+        f.circuitStartC,
+        f.circuitEndC,
       )
     );
   };
   // A boiler has a vent of its own, and the circuit has others.
   return has(faults, 'air-vent-faulty') ? 0.5 * density(true) + 0.5 * density(false) : density(false);
 }
+
+/** What a section without a vessel gains by its temperature alone, bar, and how far that may be off: where nobody read the temperatures, a
+ *  fraction of a kelvin either way. Common practice. */
+function warmedBar(rise: TrappedRise, fromC?: number, toC?: number): { bar: number; sdBar: number } {
+  const perK = (rise.lowBarPerK + rise.highBarPerK) / 2;
+  if (fromC === undefined || toC === undefined) return { bar: 0, sdBar: UNREAD_K * perK };
+  const bar = perK * (toC - fromC);
+  return { bar, sdBar: 0.5 * Math.abs(bar) + 0.05 };
+}
+const UNREAD_K = 0.5;
 
 /** How often the air stands on the side that was looked at. Common practice. */
 const AIR_HERE = 0.6;

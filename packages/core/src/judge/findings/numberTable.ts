@@ -27,6 +27,17 @@ const difference = (f: Finding, one: string, other: string): number | null => {
 };
 const row = (faults: FaultId[], mean: number, sd: number, why: string): NumberRow => ({ faults, mean, sd, why });
 
+/** A floor is warm at what would be a cold radiator: its supply by how far it comes from the room up to its own setting, as a radiator would
+ *  stand, °C. */
+function asOfARadiator(f: Finding): number | null {
+  const supplyC = value(f, 'supplyC'),
+    floorSetC = value(f, 'floorSetC');
+  if (supplyC === null || floorSetC === null) return supplyC;
+  return ROOM_C + ((supplyC - ROOM_C) * (RADIATOR_C - ROOM_C)) / Math.max(5, floorSetC - ROOM_C);
+}
+const ROOM_C = 20,
+  RADIATOR_C = 58;
+
 /** Under this a burner has not run long enough for flow and return to have parted, minutes. */
 export const LEAST_FIRING_MIN = 3;
 
@@ -56,7 +67,7 @@ export const NUMBER_TABLES: Partial<Record<TestId, NumberTable[]>> = {
   ],
   'zone-pipe-temperatures': [
     {
-      of: (f) => (f.calling === false ? null : value(f, 'supplyC')),
+      of: (f) => (f.calling === false ? null : asOfARadiator(f)),
       base: { mean: 58, sd: 14 },
       rows: [
         row(NOTHING_GOES_THROUGH, 27, 12, 'a zone that calls stays cold, or warm as far as what shuts it, °C'),

@@ -1,4 +1,4 @@
-import { INFLOW } from '../faultGroups';
+import { INFLOW, OUTFLOW } from '../faultGroups';
 import type { FaultId } from '../faults';
 import type { TestId } from '../tests';
 
@@ -33,7 +33,7 @@ export const OUTCOME_TABLES: Partial<Record<TestId, OutcomeTable>> = {
     row(['boiler-overheating'], { dry: 0.6, stained: 0.25, dripping: 0.13, running: 0.02 }, 'more growth than the vessel was sized for'),
     row(['pressurisation-unit-fault'], { dry: 0.78, stained: 0.13, dripping: 0.07, running: 0.02 }, 'a pump that does not stop goes up to the relief')),
   'gas-valve-press': table({ air: 0.95, nothing: 0.04, water: 0.01 },
-    row(['vessel-undercharged'], { air: 0.5, nothing: 0.47, water: 0.03 }, 'a little air or none is left'),
+    row(['vessel-undercharged'], { air: 0.92, nothing: 0.05, water: 0.03 }, 'any gas left hisses at the circuit’s pressure; nothing comes only where it is nearly waterlogged'),
     row(['vessel-gas-valve-leaking'], { air: 0.88, nothing: 0.1, water: 0.02 }, 'the core may still hold for now'),
     row(['vessel-diaphragm-failed'], { air: 0.1, nothing: 0.14, water: 0.76 }, 'water has come through to the gas side'),
     row(['vessel-connection-blocked', 'vessel-isolated'], { air: 0.94, nothing: 0.05, water: 0.01 }, 'the gas is there; the water does not reach it')),
@@ -65,6 +65,9 @@ export const OUTCOME_TABLES: Partial<Record<TestId, OutcomeTable>> = {
     row(['air-vent-faulty'], { none: 0.38, 'some-air': 0.4, 'much-air': 0.22 }, 'what does not let air out leaves it there, and topping up brings more'),
     row(['air-locked-branch'], { none: 0.1, 'some-air': 0.35, 'much-air': 0.55 }, 'it stands in that branch'),
     row(['vessel-diaphragm-failed'], { none: 0.52, 'some-air': 0.37, 'much-air': 0.11 }, 'the gas went into the water')),
+  'feed-valve-position': table({ open: 0.85, shut: 0.15 },
+    row(['feed-starved'], { open: 0.5, shut: 0.5 }, 'a stop valve left shut is the plainest reason why a feed gives nothing'),
+    row(OUTFLOW, { open: 0.75, shut: 0.25 }, 'some keep it shut, so that a loss shows')),
   'visible-leak': table({ none: 0.96, found: 0.04 },
     row(['circuit-leak'], { none: 0.42, found: 0.58 }, 'floors and lagging hide the rest'),
     row(['air-vent-faulty'], { none: 0.4, found: 0.6 }, 'a wet or stained vent'),
@@ -72,7 +75,7 @@ export const OUTCOME_TABLES: Partial<Record<TestId, OutcomeTable>> = {
   'condensate-when-off': table({ dry: 0.95, drips: 0.05 },
     row(['boiler-exchanger-leak'], { dry: 0.2, drips: 0.8 }, 'with no fire there is no condensate; a small leak may dry off')),
   'low-pressure-stop': table({ shown: 0.95, 'not-shown': 0.05 },
-    row(['gauge-misreading'], { shown: 0.5, 'not-shown': 0.5 }, 'an over-reading sensor never sees low')),
+    row(['gauge-misreading'], { shown: 0.75, 'not-shown': 0.25 }, 'dial and sensor are two instruments: one lies without the other')),
   'pump-running': table({ 'running-warm': 0.9, 'humming-stuck': 0.02, 'no-power': 0.03, 'off-no-call': 0.05 },
     row(['pump-not-circulating'], { 'running-warm': 0.15, 'humming-stuck': 0.5, 'no-power': 0.3, 'off-no-call': 0.05 }, 'stuck rotor or no power'),
     row(['controls-no-call', 'zone-valve-end-switch-failed'], { 'running-warm': 0.1, 'humming-stuck': 0.02, 'no-power': 0.2, 'off-no-call': 0.68 }, 'nothing calls it')),
@@ -95,7 +98,7 @@ export const OUTCOME_TABLES: Partial<Record<TestId, OutcomeTable>> = {
   'steam-at-flue': table({ no: 0.97, yes: 0.03 }, row(['steam-boiler-section-leak'], { no: 0.35, yes: 0.65 }, 'water boils off in the fire')),
   'pigtail-blow': table({ clear: 0.95, blocked: 0.05 }, row(['steam-pigtail-blocked'], { clear: 0.05, blocked: 0.95 }, 'that is the fault itself')),
   'return-condition': table({ sound: 0.85, 'wet-ground': 0.05, corroded: 0.1 }, row(['steam-return-leak'], { sound: 0.2, 'wet-ground': 0.45, corroded: 0.35 }, 'buried returns rot'), row(['steam-water-untreated'], { sound: 0.68, 'wet-ground': 0.06, corroded: 0.26 }, 'sour or airy condensate eats it')),
-  'treatment-dye': table({ strong: 0.7, faded: 0.25, gone: 0.05 }, row(['steam-water-untreated'], { strong: 0.03, faded: 0.27, gone: 0.7 }, 'no dye, no treatment'), row(['steam-return-leak', 'steam-boiler-section-leak'], { strong: 0.15, faded: 0.45, gone: 0.4 }, 'make-up thins it')),
+  'treatment-dye': table({ strong: 0.6, faded: 0.21, gone: 0.04, 'none-used': 0.15 }, row(['steam-water-untreated'], { strong: 0.03, faded: 0.22, gone: 0.6, 'none-used': 0.15 }, 'no dye left, no treatment left; where none is used it says nothing'), row(['steam-return-leak', 'steam-boiler-section-leak'], { strong: 0.13, faded: 0.38, gone: 0.34, 'none-used': 0.15 }, 'make-up thins it')),
   'skim-sample': table({ clear: 0.93, oily: 0.07 }, row(['steam-dirty-water'], { clear: 0.08, oily: 0.92 }, 'that is the fault itself')),
   'boiler-drain-flow': table({ free: 0.96, slow: 0.03, blocked: 0.01 }, row(['steam-drain-blocked'], { free: 0.03, slow: 0.37, blocked: 0.6 }, 'that is the fault itself'), row(['steam-dirty-water'], { free: 0.76, slow: 0.22, blocked: 0.02 }, 'mud settles at the drain')),
   'vents-hiss': table({ 'hiss-then-close': 0.92, silent: 0.04, 'spit-water': 0.04 }, row(['steam-vents-failed'], { 'hiss-then-close': 0.08, silent: 0.6, 'spit-water': 0.32 }, 'stuck shut, or waterlogged'), row(['steam-boiler-overfilled', 'steam-dirty-water'], { 'hiss-then-close': 0.5, silent: 0.1, 'spit-water': 0.4 }, 'wet steam carries water along'), row(['steam-return-restricted'], { 'hiss-then-close': 0.65, silent: 0.08, 'spit-water': 0.27 }, 'water stands in the mains')),

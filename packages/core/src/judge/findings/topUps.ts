@@ -5,7 +5,8 @@ import { has, LITTLE_GAS, OUTFLOW } from '../faultGroups';
 import type { FaultId } from '../faults';
 import type { Logged } from '../Logged';
 
-/** Of circuits that could feed themselves, those whose feed is kept shut and that are topped up by hand. Common practice. */
+/** Of circuits that could feed themselves and are said to be topped up by hand, those whose feed is kept shut, at the least. Common
+ *  practice: somebody who counts top-ups mostly makes them. */
 const FEED_SHUT = 0.4;
 /** Top-ups a month where nobody needs to. */
 const NEVER = 0.3;

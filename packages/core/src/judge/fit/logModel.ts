@@ -6,7 +6,8 @@ export interface LogModel {
   /** 'late': cut off, but for a little that gives way near the relief; 'narrow': right, behind a way that its water takes long to pass. */
   gas: 'right' | 'low' | 'cut-off' | 'late' | 'narrow' | 'small' | 'over';
   inflow: 'none' | 'fill' | 'coil';
-  outflow: 'none' | 'circuit' | 'boiler';
+  /** 'seeps': what every circuit loses, which only shows where nothing makes it up. */
+  outflow: 'none' | 'seeps' | 'circuit' | 'boiler';
   lift: 'right' | 'early';
   gauge: 'right' | 'off' | 'stuck';
   /** 'unsaid': one that nobody wrote on the sheet. */

@@ -26,18 +26,6 @@ const TURNS: Partial<Record<EventKind, { valve: Valve; open: 0 | 1 }>> = {
 /** Whether an event shuts something off: whoever does so watches the water, and lets the boiler be. */
 export const shutsAValve = (kind: EventKind): boolean => TURNS[kind]?.open === 0 && TURNS[kind]?.valve !== 'tap';
 
-/** Whether boiler or coil was left shut off: no boiler is fired so.
- *  @param events in the order of their time */
-export function leftValvedOff(events: readonly LogEvent[]): boolean {
-  const shut = new Set<Valve>();
-  for (const { kind } of events) {
-    const turn = TURNS[kind];
-    if (turn?.open === 0) shut.add(turn.valve);
-    else if (turn) shut.delete(turn.valve);
-  }
-  return shut.has('boiler') || shut.has('coil');
-}
-
 /** What was open between the points of a log: water comes by the fill as long as main and loop are open, by the coil as long as main and
  *  coil are; and goes out by it while the main is shut and a hot tap open. What is turned at the moment of a reading is turned after it.
  *  @param events in the order of their time */

@@ -263,7 +263,7 @@ function coldLevelOf(p: number, fault: FaultId, c: ResolvedCircuit, chargeBar: n
 }
 
 /** How often what loses water is found low: what feeds itself is made up as it is lost, unless its feed is kept shut. Common practice. */
-const fallenShare = (c: ResolvedCircuit): number => (c.cutInGaugeBar !== null ? 0.08 : c.fedByItself ? 0.25 : 0.45);
+const fallenShare = (c: ResolvedCircuit): number => (c.fedByItself ? c.feedShutShare : 0.45);
 
 /** Share of the static head under which whoever has a circuit tops it up. Common practice. */
 const TOPPED_UP_FROM = 0.75;

@@ -1,14 +1,16 @@
 import type { CircuitSheet } from '../../circuit/CircuitSheet';
-import { faultRow } from '../faults';
+import { isAutomaticFeed } from '../../circuit/resolveCircuit';
+import { has, OUTFLOW } from '../faultGroups';
+import { faultRow, type FaultId } from '../faults';
 import type { Finding } from '../Finding';
 import type { NextTest } from '../Diagnosis';
 import type { Judged } from '../judgeEvidence';
 import type { JudgedSet } from '../JudgedSet';
 import { beforeFindings } from '../probabilities';
-import { mayFire } from './mayFire';
 import { minutesOf, mixture, outcomesOf } from './expectedOutcomes';
 import { outlook } from './outlook';
 import { TEST_IDS, testRow, type TestId } from '../tests';
+import { heatRuleOfCase } from '../../valves/heatRule';
 import { waitFor, type LeftWarm } from './waiting';
 
 /** Sets that are asked what a test would show under them: the rest have next to nothing. */
@@ -31,10 +33,26 @@ export function nextTests(judged: Judged, sheet: CircuitSheet, found: readonly F
   });
   // A quick test that tells next to nothing is no step forward, however cheap, while another tells much.
   const most = Math.max(0, ...rows.map((r) => r.bits));
-  return rows
+  const proposed = rows
     .filter((r) => r.bits >= LEAST_OF_MOST * most)
     .sort((a, b) => b.rate - a.rate)
     .map(({ test, bits }) => proposal(test, bits, sets, judged, left));
+  const look = firstLook(judged, sheet, found);
+  return look === null
+    ? proposed
+    : [proposal(look, expectedBits(look, sets, judged) ?? 0, sets, judged, left), ...proposed.filter((t) => t.test !== look)];
+}
+
+/** Share of a feed that gives nothing, or of water lost, from which one looks whether the feed stands open before anything else. Judgement. */
+const FEED_IN_DOUBT = 0.3;
+const FEED_OR_LOSS: readonly FaultId[] = ['feed-starved', 'pressurisation-unit-fault', ...OUTFLOW];
+
+/** What is looked at first, whatever it tells: how an automatic feed's stop valve stands, as long as nobody has said so and water is short.
+ *  It costs a minute, and what is lost or not made up reads differently by it. */
+function firstLook(judged: Judged, sheet: CircuitSheet, found: readonly Finding[]): TestId | null {
+  if (!isAutomaticFeed(sheet) || !candidates(sheet, found, judged).includes('feed-valve-position')) return null;
+  const share = judged.sets.reduce((sum, s) => (has(s.faults, ...FEED_OR_LOSS) ? sum + s.probability : sum), 0);
+  return share >= FEED_IN_DOUBT ? 'feed-valve-position' : null;
 }
 
 /** The test that would prove the lead wrong, as it is proposed: beside a lead held for nearly certain it may be expected to tell too little to
@@ -122,12 +140,12 @@ const FILLED_MIN = 10,
 
 function candidates(sheet: CircuitSheet, found: readonly Finding[], { logs }: Judged): TestId[] {
   const done = new Set(found.map((f) => f.test)),
-    firing = mayFire(logs, found);
+    firing = heatRuleOfCase(sheet, logs, found).allowed;
   return TEST_IDS.filter((id) => {
     const row = testRow(id);
     return (
       !done.has(id) &&
-      (sheet.kind === 'steam') === (row.plant === 'steam') &&
+      ((sheet.kind === 'steam') === (row.plant === 'steam') || (row.alsoOn?.(sheet) ?? false)) &&
       (row.needs?.(sheet) ?? true) &&
       (row.after?.(found) ?? true) &&
       (firing || !row.fires)

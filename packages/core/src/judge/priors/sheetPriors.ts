@@ -1,5 +1,5 @@
 import { isWallBoiler, type CircuitSheet } from '../../circuit/CircuitSheet';
-import { feedsItself } from '../../circuit/resolveCircuit';
+import { feedsItself, isAutomaticFeed } from '../../circuit/resolveCircuit';
 import { mayHaveMixing, mayHaveZoneValve, saysMixing } from '../../circuit/zones';
 import type { FaultId } from '../faults';
 import { undersizeFactor } from '../levels/sheetMargin';
@@ -66,7 +66,17 @@ const FED_YET_LOW = 0.25;
 /** What keeps a unit from giving water is mostly the unit itself. Common practice. */
 const UNIT_BESIDES = 0.4;
 
+/** What is behind a stop valve that is kept shut feeds nothing: that it gives no water is then no fault, and it can hardly let by. Common
+ *  practice. */
+const BEHIND_A_SHUT_VALVE: Partial<Record<FaultId, number>> = {
+  'feed-starved': 0.3,
+  'reducing-valve-creeping': 0.3,
+  'reducing-valve-set-high': 0.5,
+  'fill-bypass-open': 0.6,
+};
+
 function byItsFill(id: FaultId, circuit: CircuitSheet): number {
+  if (circuit.fill?.valve === 'shut' && isAutomaticFeed(circuit)) return BEHIND_A_SHUT_VALVE[id] ?? 1;
   if (id === 'fill-pressure-too-low' && feedsItself(circuit)) return FED_YET_LOW;
   if (id === 'feed-starved' && circuit.fill?.kind === 'pressurisation-unit') return UNIT_BESIDES;
   return 1;

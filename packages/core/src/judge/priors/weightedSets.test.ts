@@ -87,7 +87,9 @@ it('a way of filling that the sheet does not say counts as often as it occurs, a
   expect(share(unsaid(3), 'fill-loop-passing')).toBeGreaterThan(share(unsaid(3), 'reducing-valve-creeping'));
   expect(share(unsaid(2.07), 'fill-loop-passing')).toBeLessThan(share(unsaid(2.07), 'reducing-valve-creeping'));
   expect(share(unsaid(3), 'dhw-plate-perforated')).toBeGreaterThan(share(unsaid(3), 'dhw-coil-perforated'));
-  expect(share(unsaid(2.07), 'dhw-plate-perforated')).toBeLessThan(share(unsaid(2.07), 'dhw-coil-perforated'));
+  // A plate is holed nearly twice as often as a coil: a low relief only brings the two nearer.
+  const plateToCoil = (bar: number) => share(unsaid(bar), 'dhw-plate-perforated') / share(unsaid(bar), 'dhw-coil-perforated');
+  expect(plateToCoil(2.07)).toBeLessThan(0.7 * plateToCoil(3));
 });
 
 it('one fault is likelier than it and another, and pairs that bring one another about likelier than strangers', () => {

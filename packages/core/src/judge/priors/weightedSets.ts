@@ -86,7 +86,7 @@ export const COUPLED: readonly { one: FaultId[]; other: FaultId[]; factor: numbe
     factor: 2,
     why: 'too little pressure lets air in at the top',
   },
-  { one: ['circuit-leak'], other: ['air-in-circuit'], factor: 4.2, why: 'air comes in with the top-ups' },
+  { one: ['circuit-leak'], other: ['air-in-circuit'], factor: 1, why: 'a circuit that lost water has not therefore air in it' },
   {
     one: ['air-in-circuit', 'fill-pressure-too-low', 'feed-starved'],
     other: ['air-locked-branch'],

@@ -41,11 +41,18 @@ export function waysIn(model: LogModel, c: ResolvedCircuit, tracks: readonly Log
   ];
 }
 
+/** What every circuit loses at its seals and vents, L/h at one bar, and how widely that spreads: about 0.01 to 0.1. A feed that works makes it
+ *  up unseen; behind one that gives nothing the pressure sinks by it. Common practice. */
+const NATURAL_LOSS_L_PER_H = 0.03,
+  NATURAL_LOSS_SPREAD = 0.8;
+
 /** Water that goes out. */
 export const waysOut = (model: LogModel, c: ResolvedCircuit): FreeParameter[] =>
   model.outflow === 'none'
     ? []
-    : [leakage(model.outflow === 'boiler' ? SLOT.outBoiler : SLOT.outCircuit, OUTFLOW_L_PER_H * sizeOf(c), OUTFLOW_SPREAD)];
+    : model.outflow === 'seeps'
+      ? [logNormal(SLOT.outCircuit, NATURAL_LOSS_L_PER_H * sizeOf(c), NATURAL_LOSS_SPREAD)]
+      : [leakage(model.outflow === 'boiler' ? SLOT.outBoiler : SLOT.outCircuit, OUTFLOW_L_PER_H * sizeOf(c), OUTFLOW_SPREAD)];
 
 /** A bypass is a valve that stands open, if only by a crack: it lets by more than a hole or a worn seat does, L/h at one bar. Common
  *  practice. */

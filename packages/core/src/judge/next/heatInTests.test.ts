@@ -25,13 +25,16 @@ const fired = (circuit: CircuitSheet, findings: Finding[], logs: Case['logs'] = 
 it.each<[string, Finding[]]>([
   ['the glass shows too little', [{ test: 'glass-level', outcome: 'below' }]],
   ['the glass does not follow a drain', [{ test: 'glass-follows-drain', outcome: 'stays-full' }]],
+  ['the glass is full', [{ test: 'glass-level', outcome: 'full' }]],
+  ['the level jumps', [{ test: 'glass-level', outcome: 'jumping' }]],
+  ['the pigtail is blocked', [{ test: 'pigtail-blow', outcome: 'blocked' }]],
   ['the cutoff lets it fire on', [{ test: 'low-water-cutoff-trip', outcome: 'keeps-firing' }]],
 ])('no steam boiler is fired or fed for a test while %s', (_, findings) => {
   expect(fired(STEAM, findings, [], ['level-wrong'])).toEqual([]);
   expect(fired(STEAM, [], [], ['level-wrong']).length).toBeGreaterThan(0);
 });
 
-it('nor a hot-water boiler while it, the coil or the vessel is valved off', () => {
+it('nor a hot-water boiler while it or the vessel is valved off; a coil shut off does not forbid it', () => {
   const cold = (findings: Finding[], ...kinds: EventKind[]) => fired(FED, findings, log(...kinds), ['no-heat-zone']).length > 0;
   expect([
     cold([]),
@@ -41,5 +44,16 @@ it('nor a hot-water boiler while it, the coil or the vessel is valved off', () =
     cold([], 'fill-closed'),
     cold([{ test: 'vessel-valve-position', outcome: 'closed' }]),
     cold([{ test: 'vessel-valve-position', outcome: 'open' }]),
-  ]).toEqual([true, false, true, false, true, false, true]);
+  ]).toEqual([true, false, true, true, true, false, true]);
+});
+
+it('the flooded section check is only offered once the level was seen, never where the boiler may be dry', () => {
+  const proposed = (findings: Finding[]) =>
+    diagnose({ format: 'jumper-case', version: 1, id: 'fire', circuit: STEAM, complaint: ['level-wrong'], findings }).nextTests.map(
+      (t) => t.test,
+    );
+  const leaks: Finding[] = [{ test: 'make-up-per-month', volumeL: 120 }];
+  expect(proposed(leaks)).not.toContain('flooded-section-check');
+  expect(proposed([...leaks, { test: 'glass-level', outcome: 'below' }])).not.toContain('flooded-section-check');
+  expect(proposed([...leaks, { test: 'glass-level', outcome: 'normal' }])).toContain('flooded-section-check');
 });

@@ -38,8 +38,9 @@ export const POSITIONS = {
     back: 'open',
     awayEvent: 'coil-isolated',
     backEvent: 'coil-reopened',
-    stopsHeat: 'The coil is valved off.',
+    mayStay: true,
   },
+  'vessel-drain': { title: 'Vessel’s own drain', away: 'open', back: 'shut', stopsHeat: 'The vessel’s drain is open.' },
   drain: { title: 'Drain', away: 'open', back: 'shut', stopsHeat: 'A drain is open.' },
   relief: { title: 'Relief valve', away: 'off', back: 'fitted', stopsHeat: 'The circuit is without its relief valve.' },
   'cold-main': {
@@ -57,6 +58,17 @@ export const POSITIONS = {
     backEvent: 'fill-opened',
     mayStay: true,
   },
+  'feed-bypass': { title: 'Bypass of the feed', away: 'open', back: 'shut', mayStay: true },
+  unit: { title: 'Pressurisation unit', away: 'off', back: 'on', mayStay: true },
+  pumps: { title: 'Pumps', away: 'off', back: 'as they were found' },
+  'freeze-plug': {
+    title: 'Frozen plug in a pipe',
+    away: 'frozen',
+    back: 'thawed, joint tight',
+    stopsHeat: 'A pipe is frozen: water must stand still until it has thawed.',
+  },
+  'cylinder-cold': { title: 'Cold supply of the cylinder', away: 'shut', back: 'open' },
+  immersion: { title: 'Immersion heater', away: 'off', back: 'as it was found', mayStay: true },
   'fill-valve': { title: 'Valve of the fill loop', away: 'open', back: 'shut', awayEvent: 'fill-opened', backEvent: 'fill-closed' },
   'fill-loop': { title: 'Fill loop', away: 'connected', back: 'disconnected and capped', backEvent: 'fill-disconnected' },
   vents: { title: 'Vents and lockshields opened', away: 'open', back: 'shut, or as they were' },
@@ -127,7 +139,3 @@ export function toPutBack(said: readonly PositionSaid[]): PutBack[] {
   }
   return [...open.values()];
 }
-
-/** Why the boiler must not fire now: the positions that forbid it. Empty when it may. */
-export const heatForbiddenBy = (open: readonly PutBack[]): PositionId[] =>
-  open.map((o) => o.position).filter((p) => positionRow(p).stopsHeat !== undefined);

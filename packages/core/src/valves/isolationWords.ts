@@ -1,0 +1,27 @@
+import { inBar, inLitres, say, sentences, type Said } from '../units/said';
+import type { IsolationPlan, Trapped } from './isolationPlan';
+import type { Region } from './regionState';
+
+/** Things in a row: "a, b and c". */
+export const listed = (all: readonly string[]): string =>
+  all.length < 2 ? (all[0] ?? '') : `${all.slice(0, -1).join(', ')} and ${all.at(-1)!}`;
+
+/** What a region is without: "without relief, vessel and gauge". */
+export const withoutWhat = (r: Pick<Region, 'hasRelief' | 'hasVessel' | 'hasGauge'>): string =>
+  `without ${listed([...(r.hasRelief ? [] : ['relief']), ...(r.hasVessel ? [] : ['vessel']), ...(r.hasGauge ? [] : ['gauge'])])}`;
+
+/** Temperature change over which trapped water is reckoned, K. */
+const OVER_K = 10;
+
+/** What is shut in, and what its temperature does to it. */
+export function trappedText(t: Trapped): Said {
+  const what = say`Shut in: ${t.title}, about ${inLitres(Math.round(t.litres))}, ${withoutWhat(t)}.`;
+  if (!t.rise) return what;
+  return say`${what} Warmed by ${OVER_K} K it gains ${inBar(OVER_K * t.rise.lowBarPerK)} to ${inBar(OVER_K * t.rise.highBarPerK)}; cooled, it falls as much. Keep it from warming, or leave its drain a crack open.`;
+}
+
+/** Which valves are shut, in words. Empty where none is. */
+export const shutText = (plan: IsolationPlan): string => (plan.shut.length === 0 ? '' : listed(plan.shut.map((v) => v.title)));
+
+/** Everything that is shut in, one after the other. */
+export const allTrapped = (plan: Pick<IsolationPlan, 'trapped'>): Said => sentences(plan.trapped.map(trappedText));
