@@ -49,10 +49,11 @@ export interface NoPlan {
   why: 'no-such-part' | 'no-drain';
 }
 
-/** A valve to shut counts as so many litres let out, and water shut in without a relief and without a gauge as so many: few valves
- *  before little water, and a small bucket before a whole circuit. Judgement. */
+/** A valve to shut counts as so many litres let out, and so do water shut in without a relief or a vessel, and an emptied part without a
+ *  gauge: few valves and nothing trapped before little water, a bucket before a whole circuit. Judgement. */
 const VALVE_L = 2,
-  NO_RELIEF_L = 3,
+  NO_RELIEF_L = 10,
+  NO_VESSEL_L = 5,
   NO_ZERO_L = 6;
 
 /** What is worked on: one part, or several at once. */
@@ -84,6 +85,7 @@ export function isolationPlan(
       plan.litresOut +
       VALVE_L * shut.length +
       NO_RELIEF_L * plan.trapped.filter((t) => !t.hasRelief).length +
+      NO_VESSEL_L * plan.trapped.filter((t) => !t.hasVessel).length +
       (plan.zeroGauge === null ? NO_ZERO_L : 0);
     if (!best || cost < best.cost) best = { plan, cost };
   }

@@ -13,11 +13,14 @@ export const withoutWhat = (r: Pick<Region, 'hasRelief' | 'hasVessel' | 'hasGaug
 /** Temperature change over which trapped water is reckoned, K. */
 const OVER_K = 10;
 
+/** To one digit: the stretch of pipework is not known better. */
+const rough = (bar: number): number => Number(bar.toPrecision(1));
+
 /** What is shut in, and what its temperature does to it. */
 export function trappedText(t: Trapped): Said {
   const what = say`Shut in: ${t.title}, about ${inLitres(Math.round(t.litres))}, ${withoutWhat(t)}.`;
   if (!t.rise) return what;
-  return say`${what} Warmed by ${OVER_K} K it gains ${inBar(OVER_K * t.rise.lowBarPerK)} to ${inBar(OVER_K * t.rise.highBarPerK)}; cooled, it falls as much. Keep it from warming, or leave its drain a crack open.`;
+  return say`${what} Warmed by ${OVER_K} K it gains about ${inBar(rough(OVER_K * t.rise.lowBarPerK))} to ${inBar(rough(OVER_K * t.rise.highBarPerK))}; cooled, it falls as much. Keep it from warming, or leave its drain a crack open.`;
 }
 
 /** Which valves are shut, in words. Empty where none is. */

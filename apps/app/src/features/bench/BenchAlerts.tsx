@@ -16,22 +16,11 @@ export function BenchAlerts({ bench }: { bench: BenchState }) {
   const { parts, units, state, view, add } = bench,
     alerts = alertsView(parts, view);
   const [notDrained, setNotDrained] = useState<string | null>(null);
-  const saveSheet = useSaveSheet();
   const bar = (x: number) => pressureText(x, units.pressure),
     off = alerts.heatOff;
-  const feedStands = (valve: 'open' | 'shut') => {
-    const sheet = sheetOfJob(parts);
-    if (!isAutomaticFeed(sheet)) return;
-    void saveSheet({
-      circuitId: parts.job.circuitId,
-      site: parts.sheet.site,
-      town: parts.sheet.town,
-      sheet: { ...sheet, fill: { ...sheet.fill!, valve } },
-      assumed: parts.sheet.assumed,
-    });
-  };
+  if (!off && state.heat.allowed && state.heat.cautions.length === 0 && alerts.drainedAt === null) return null;
   return (
-    <View className="gap-3 px-3">
+    <View className="gap-3 px-3 pt-2">
       {off ? (
         <Notice
           kind="danger"
@@ -88,6 +77,28 @@ export function BenchAlerts({ bench }: { bench: BenchState }) {
           </View>
         </Notice>
       ) : null}
+    </View>
+  );
+}
+
+/** What only the technician can say, asked once: how a feed stands, and that the boiler has come to its set temperature. */
+export function BenchQuestions({ bench: { parts, view, add } }: { bench: BenchState }) {
+  const saveSheet = useSaveSheet(),
+    alerts = alertsView(parts, view);
+  const feedStands = (valve: 'open' | 'shut') => {
+    const sheet = sheetOfJob(parts);
+    if (!isAutomaticFeed(sheet)) return;
+    void saveSheet({
+      circuitId: parts.job.circuitId,
+      site: parts.sheet.site,
+      town: parts.sheet.town,
+      sheet: { ...sheet, fill: { ...sheet.fill!, valve } },
+      assumed: parts.sheet.assumed,
+    });
+  };
+  if (!alerts.asksFeed && !alerts.asksSteady) return null;
+  return (
+    <View className="gap-3 px-3">
       {alerts.asksFeed ? (
         <Notice kind="note" title="How does the stop valve of the feed stand?">
           <View className="gap-2">

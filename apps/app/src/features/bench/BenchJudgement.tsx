@@ -3,6 +3,7 @@ import { Notice } from '../../ui/Notice';
 import { cannotBe } from '../sheet/summaryRows';
 import { TimerStrip } from '../timers/TimerStrip';
 import { PutBackList } from '../work/PutBackList';
+import { BenchQuestions } from './BenchAlerts';
 import { FindingEffect } from './FindingEffect';
 import { JudgeProgress } from './JudgeProgress';
 import { awaitedProof, NextStep } from './NextStep';
@@ -38,6 +39,7 @@ export function BenchJudgement({ bench, after }: { bench: BenchState; after?: st
           />
         </View>
       )}
+      <BenchQuestions bench={bench} />
       {doubts.length > 0 && rows.length > 0 ? (
         <View className="px-3">
           <Notice

@@ -209,8 +209,8 @@ const Radiators = ({ t }: { t: Tokens }) => (
 
 /** Where parts hang on each side: above the flow, or below the return. */
 const SLOTS = {
-  boiler: { relief: 22, gauge: 74, plate: 104, vessel: 112, feed: 142, drain: 66, pump: 90, coil: 134 },
-  circuit: { relief: 240, gauge: 286, plate: 330, vessel: 236, feed: 292, drain: 330, pump: 204, coil: 340 },
+  boiler: { relief: 62, gauge: 104, plate: 112, vessel: 106, feed: 140, drain: 56, pump: 82, coil: 134 },
+  circuit: { relief: 240, gauge: 286, plate: 330, vessel: 236, feed: 292, drain: 342, pump: 204, coil: 340 },
 } as const;
 
 function Parts({ view, side, t }: { view: ValveMapView; side: 'boiler' | 'circuit'; t: Tokens }) {
@@ -224,7 +224,7 @@ function Parts({ view, side, t }: { view: ValveMapView; side: 'boiler' | 'circui
         <G>
           <Line x1={x.relief} y1={TOP} x2={x.relief} y2={46} stroke={t.ink} strokeWidth={1.7} />
           <Path d={`M${x.relief - 8} 46h16l-8 -11z`} {...stroke} />
-          <Label x={x.relief} y={82} text="relief" color={t.ink2} anchor="middle" t={t} />
+          <Label x={x.relief} y={80} text="relief" color={t.ink2} anchor="middle" t={t} />
         </G>
       ) : null}
       {places.gauge === side ? (
@@ -273,16 +273,9 @@ function Parts({ view, side, t }: { view: ValveMapView; side: 'boiler' | 'circui
       ) : null}
       {drains ? (
         <G>
-          <Line
-            x1={x.drain - (side === 'boiler' ? 40 : -12)}
-            y1={BOTTOM}
-            x2={x.drain - (side === 'boiler' ? 40 : -12)}
-            y2={228}
-            stroke={t.slate}
-            strokeWidth={3}
-          />
-          <Bowtie x={x.drain - (side === 'boiler' ? 40 : -12)} y={234} filled={view.drain === 'shut'} t={t} />
-          <Label x={x.drain - (side === 'boiler' ? 40 : -12)} y={258} text="drain" color={t.ink2} anchor="middle" t={t} />
+          <Line x1={x.drain} y1={BOTTOM} x2={x.drain} y2={228} stroke={t.slate} strokeWidth={3} />
+          <Bowtie x={x.drain} y={234} filled={view.drain === 'shut'} t={t} />
+          <Label x={x.drain} y={258} text="drain" color={t.ink2} anchor="middle" t={t} />
         </G>
       ) : null}
     </G>
