@@ -89,6 +89,11 @@ async function main() {
     await page.getByRole('button', { name: 'Done' }).click();
     await page.getByText('Boiler’s power: off').waitFor({ state: 'attached' });
   });
+  await shoot('valve-map-phone', {}, async (page) => {
+    await openJob(page, 'Brewer House, boiler room');
+    await page.goto(`${page.url()}/valves?for=vessel-change`);
+    await page.getByRole('list', { name: 'In this order' }).waitFor();
+  });
   await shoot('schools-phone', {}, async (page) => {
     await openJob(page, '7 Quarry Steps');
     await page.goto(`${page.url()}/schools`);

@@ -28,6 +28,17 @@ export const FED: CircuitSheet = {
   fill: { kind: 'reducing-valve', setBar: 0.97, mainsBar: 4 },
   domesticHotWater: { kind: 'indirect-coil' },
   maxFlowC: 80,
+  valveMap: {
+    boilerValves: 'fitted',
+    coilValves: 'fitted',
+    vessel: 'boiler',
+    relief: 'boiler',
+    gauge: 'boiler',
+    feed: 'boiler',
+    drain: 'both',
+    coil: 'circuit',
+    pump: 'circuit',
+  },
 };
 
 /** A larger home: external vessel on a valve, cylinder with a coil, filled by hand. */

@@ -100,7 +100,7 @@ export function SheetFields({ form, problems, units, onChange, short = false }: 
             options={[
               { value: 'mass', label: '% by mass' },
               { value: 'volume', label: '% by volume' },
-              { value: 'freezing', label: 'Freezing point, °C' },
+              { value: 'freezing', label: `Freezing point, ${fieldUnit('°C', units)}` },
             ]}
           />
         ) : null}

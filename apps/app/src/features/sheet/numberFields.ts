@@ -29,7 +29,13 @@ export const NUMBER_FIELDS = [
   { field: 'second.labelPrechargeBar', group: 'vessel', label: 'Charge on its label', unit: 'bar' },
   { field: 'second.heightAboveGaugeM', group: 'vessel', label: 'Second vessel above the gauge', unit: 'm' },
   { field: 'glycolPercent', group: 'water', label: 'Antifreeze', unit: '%', hint: 'By mass; empty for water' },
-  { field: 'boilerVolumeL', group: 'water', label: 'Boiler’s own water', unit: 'L', hint: 'Wall boilers about 0.1 L a kW' },
+  {
+    field: 'boilerVolumeL',
+    group: 'water',
+    label: 'Boiler’s own water',
+    unit: 'L',
+    hint: say`Wall boilers about ${inLitres(0.1)} for each kW`,
+  },
   { field: 'altitudeM', group: 'water', label: 'Height above the sea', unit: 'm' },
   { field: 'ageYears', group: 'water', label: 'Plant’s age', unit: 'years' },
 ] as const satisfies readonly NumberFieldRow[];

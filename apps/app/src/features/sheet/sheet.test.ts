@@ -102,3 +102,38 @@ it('parts what cannot be right, and undoes what is judged by it, from what only 
     expect.stringMatching(/^The fill, \d\.\d+ bar, is not below the relief, 2\.0 bar\.$/),
   ]);
 });
+
+describe('valve map and feed on the sheet', () => {
+  it('a map that cannot be is refused at its field, and what was typed stays', () => {
+    const form = { ...blankForm(METRIC), site: 'x', valveMap: { relief: 'nowhere' as const } };
+    const result = sheetOf(form, METRIC);
+    expect(result.kind).toBe('bad');
+    expect(result.kind === 'bad' && Object.keys(result.problems)).toEqual(['valveMap.relief']);
+    expect(sheetOf({ ...form, valveMap: { gauge: 'nowhere' as const } }, METRIC).kind).toBe('bad');
+  });
+  it('keeps where things stand and how the feed’s valve stands, and an older sheet opens unchanged', () => {
+    const form = { ...blankForm(METRIC, 'fed'), site: 'x', feedValve: 'shut' as const, valveMap: { vessel: 'circuit' as const } };
+    const result = sheetOf(form, METRIC);
+    if (result.kind !== 'ok') throw new Error(JSON.stringify(result));
+    expect([result.sheet.fill?.valve, result.sheet.valveMap]).toEqual(['shut', { vessel: 'circuit' }]);
+    const before = {
+      id: 's',
+      circuitId: 'c',
+      recordedAt: '2026-01-01T00:00:00Z',
+      site: 'x',
+      assumed: [],
+      sheet: { ...result.sheet, valveMap: undefined },
+    };
+    const back = sheetOf(formOf(before as never, METRIC), METRIC, before.sheet as never);
+    expect(back.kind === 'ok' && back.sheet.valveMap).toBeUndefined();
+  });
+  it('takes antifreeze by volume or by its freezing point', () => {
+    const of = (glycolBy: 'mass' | 'volume' | 'freezing', typed: string) => {
+      const form = blankForm(METRIC);
+      const r = sheetOf({ ...form, site: 'x', glycolBy, numbers: { ...form.numbers, glycolPercent: typed } }, METRIC);
+      return r.kind === 'ok' ? r.sheet.glycolPercent : r.problems.glycolPercent;
+    };
+    expect([of('mass', '30'), of('volume', '30'), of('freezing', '-12.7')]).toEqual([30, 30.8, 30]);
+    expect(of('freezing', '12')).toMatch(/freezing point/);
+  });
+});

@@ -1,6 +1,6 @@
 import { circuitSheet, problemsOf, type SheetRecord } from '@jumper/contract';
 import { massPercentOfFreezing, massPercentOfVolume, vesselsOf, type CircuitSheet, type Vessel } from '@jumper/core';
-import { fromField, limitUnit, toField, usualInField } from '../units/formUnits';
+import { fieldUnit, fromField, limitUnit, toField, usualInField } from '../units/formUnits';
 import { parseTyped, type Units } from '../units/units';
 import { usualForm, type PlantId } from './plants';
 import type { SheetForm } from './SheetFormType';
@@ -48,17 +48,23 @@ export function formOf(record: SheetRecord, units: Units): SheetForm {
 /** Antifreeze by mass, whatever it was read as. */
 function massPercentOf(
   form: SheetForm,
+  units: Units,
   problems: Record<string, string>,
   number: (field: NumberField) => number | undefined,
 ): number | undefined {
   const read = number('glycolPercent');
   if (read === undefined || form.glycolBy === 'mass') return read;
   try {
-    const mass = form.glycolBy === 'volume' ? massPercentOfVolume(form.glycol, read) : massPercentOfFreezing(form.glycol, -Math.abs(read));
+    const mass =
+      form.glycolBy === 'volume'
+        ? massPercentOfVolume(form.glycol, read)
+        : massPercentOfFreezing(form.glycol, fromField(read, '°C', units));
     return Math.round(10 * mass) / 10;
   } catch {
     problems.glycolPercent =
-      form.glycolBy === 'volume' ? 'Antifreeze: by volume from 0 to 60 %.' : 'Antifreeze: a freezing point from 0 to −51 °C.';
+      form.glycolBy === 'volume'
+        ? 'Antifreeze: by volume from 0 to 60 %.'
+        : `Antifreeze: a freezing point from ${toField(-51, '°C', units)} to ${toField(0, '°C', units)} ${fieldUnit('°C', units)}.`;
     return undefined;
   }
 }
@@ -104,7 +110,7 @@ export function sheetOf(form: SheetForm, units: Units, before?: CircuitSheet): S
           labelPrechargeBar: number('second.labelPrechargeBar'),
           heightAboveGaugeM: number('second.heightAboveGaugeM'),
         });
-  const glycolPercent = massPercentOf(form, problems, number);
+  const glycolPercent = massPercentOf(form, units, problems, number);
   const { vessels: _several, ...rest } = before ?? {};
   const sheet: CircuitSheet = defined({
     ...rest,

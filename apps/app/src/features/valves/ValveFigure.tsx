@@ -64,17 +64,12 @@ function Side({ section, at, t }: { section: DrawnSection; at: { x: number; widt
         strokeWidth={trapped ? 1.6 : 1}
         strokeDasharray={trapped ? '6 4' : undefined}
       />
-      <Label
-        x={at.x + 8}
-        y={22}
-        text={section.tone === 'whole' ? capitalised(section.title) : section.tone === 'emptied' ? 'Emptied' : 'Shut in'}
-        color={trapped ? t.oxide : t.ink}
-        bold
-        t={t}
-      />
+      <Label x={at.x + 8} y={22} text={SAYS[section.tone] ?? capitalised(section.title)} color={trapped ? t.oxide : t.ink} bold t={t} />
     </G>
   );
 }
+/** What a side is called while it is emptied or shut in. */
+const SAYS: Partial<Record<DrawnSection['tone'], string>> = { emptied: 'To be empty', trapped: 'Shut in' };
 const capitalised = (s: string) => s.charAt(0).toUpperCase() + s.slice(1);
 
 function Label({
