@@ -95,13 +95,10 @@ export function waysOn(visit: Visit): (faults: readonly FaultId[], care: boolean
 
 function otherWays(seen: AsSeen, model: LogModel, faults: readonly FaultId[], care: boolean): Way[] {
   const ways = waysBeside(seen, model, faults, care);
-  if (seen.tracks.length === 0 || faults.length > 1) return ways;
   // What feeds nothing sinks by what every circuit loses, where it is watched for long enough. Told first it takes its share of that model
   // alone.
-  const isDead = (m: LogModel) => m.feed === 'dead' && m.outflow === 'none';
-  if (isDead(model)) return [{ model: { ...model, outflow: 'seeps' }, share: SEEPS_SHARE }, ...ways];
-  const shut = ways.find((w) => isDead(w.model));
-  return shut ? [...ways, { model: { ...shut.model, outflow: 'seeps' }, share: SEEPS_SHARE * shut.share }] : ways;
+  const sinks = seen.tracks.length > 0 && faults.length === 1 && model.feed === 'dead' && model.outflow === 'none';
+  return sinks ? [{ model: { ...model, outflow: 'seeps' }, share: SEEPS_SHARE }, ...ways] : ways;
 }
 
 function waysBeside(seen: AsSeen, model: LogModel, faults: readonly FaultId[], care: boolean): Way[] {

@@ -64,7 +64,7 @@ export function WorkDone({ units, onAdd }: { units: Units; onAdd: (body: FactBod
             />
           ) : null}
           <Text className="text-[14px] text-ink2">
-            What you log from now on is the state after the work: run it hot again and the bench says whether it is put right.
+            What you log from now on is the state after the work. The bench says what proves it.
           </Text>
           <View className="flex-row gap-2">
             <Button label="Keep" kind="next" className="flex-1" disabled={!kind} onPress={() => void keep()} />

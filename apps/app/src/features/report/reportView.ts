@@ -12,6 +12,7 @@ import {
   type FaultId,
   type Finding,
   type PressureLog,
+  type ResolvedCircuit,
 } from '@jumper/core';
 import { findingText } from '../bench/findingText';
 import { REPAIR_TITLES } from '../bench/recordRows';
@@ -93,7 +94,7 @@ export function reportView(parts: JobParts, file: Case, diagnosis: Diagnosis | n
         : [],
     ),
     proof,
-    advice: advice(circuit.fillGaugeBar, circuit.staticGaugeBar, circuit.reliefSetGaugeBar, proof?.kind ?? null, units),
+    advice: advice(circuit, (diagnosis && leadOf(diagnosis)?.faults) ?? [], proof?.kind ?? null, units),
     parts: state.parts.map(({ part: p }) =>
       [
         PART_KINDS[p.kind],
@@ -148,14 +149,25 @@ function causeText(d: Diagnosis | null, borneOut: boolean): string | null {
     : `Most likely: ${lowerFirst(name)} (${shareText(lead.probability)}); not proved.`;
 }
 
-function advice(fillBar: number, staticBar: number, reliefBar: number, proof: ProofView['kind'] | null, units: Units): string[] {
+function advice(
+  { fillGaugeBar: fillBar, staticGaugeBar: staticBar, reliefSetGaugeBar: reliefBar, fedByItself }: ResolvedCircuit,
+  faults: readonly FaultId[],
+  proof: ProofView['kind'] | null,
+  units: Units,
+): string[] {
   const bar = (x: number) => pressureText(Math.round(x * 10) / 10, units.pressure);
   return [
     `Cold, the gauge should stand between ${bar(Math.max(staticBar + 0.3, fillBar - 0.3))} and ${bar(fillBar + 0.3)}. Note it once a month.`,
     `When it is hot it may rise, but not near ${bar(reliefBar)}. Water from the pipe outside is not ordinary: call us.`,
-    'Topping up more than once or twice a year means that water is lost somewhere: call us rather than fill again.',
+    ...(fedByItself
+      ? []
+      : ['Topping up more than once or twice a year means that water is lost somewhere: call us rather than fill again.']),
+    // A hole between heating and drinking water lets treated water to the taps when the mains pressure is low.
+    ...(faults.some((f) => f === 'dhw-plate-perforated' || f === 'dhw-coil-perforated')
+      ? ['Heating water may have come to the hot taps. Do not drink from them; run each until it is clear once it is repaired.']
+      : []),
     ...(proof === 'fail' || proof === 'unclear'
-      ? ['The work has not been proved by a heat run yet. Keep an eye on the gauge until we have been back.']
+      ? ['The work has not been proved yet. Keep an eye on the gauge until we have been back.']
       : []),
   ];
 }

@@ -43,6 +43,8 @@ const opensWater = (step: RunStep) =>
     (t) => t.state === 'away' && ['drain', 'vessel-drain', 'relief', 'vents', 'boiler-valves', 'freeze-plug'].includes(t.position),
   ) ?? false;
 
+const powersUp = (step: RunStep): boolean => step.turns?.some((t) => t.position === 'boiler-power' && t.state === 'back') ?? false;
+
 function Run({ parts, id }: { parts: JobParts; id: RunSheetId }) {
   const { units } = useUnits();
   const add = useAddFact(parts.job.id);
@@ -66,6 +68,8 @@ function Run({ parts, id }: { parts: JobParts; id: RunSheetId }) {
   const lastLog = useMemo(() => jobToCase(parts).logs?.at(-1) ?? null, [parts]),
     cooling = useCooling(lastLog, sheet.coolBelowC);
   const gated = step !== null && opensWater(step) && isWaited(cooling);
+  // Power comes on only where the one rule for heat allows it, whoever left something away.
+  const noPower = step !== null && powersUp(step) && !state.heat.allowed;
   const partHere = step?.fits && !state.parts.some((p) => p.part.kind === step.fits && (!begun || p.at >= begun.startedAt));
 
   const write = async (facts: FactBody[]) => {
@@ -136,9 +140,7 @@ function Run({ parts, id }: { parts: JobParts; id: RunSheetId }) {
           {finished ? (
             <View className="gap-3 px-4">
               <Notice kind="sound" title="Every step is done">
-                {sheet.repairs.length
-                  ? 'The work stands in the record. Run it hot now: the bench says whether it is put right.'
-                  : 'It stands in the record.'}
+                {sheet.repairs.length ? 'The work stands in the record. The bench says what proves it.' : 'It stands in the record.'}
               </Notice>
             </View>
           ) : null}
@@ -164,6 +166,9 @@ function Run({ parts, id }: { parts: JobParts; id: RunSheetId }) {
               units={units}
               onRead={(b) => void add(b)}
             />
+          ) : null}
+          {noPower ? (
+            <Notice kind="danger" title="No power yet">{`${state.heat.blocks.map((b) => b.text).join(' ')} Put it right first.`}</Notice>
           ) : null}
           {answer ? (
             <Notice kind={answer.kind === 'ask' ? 'caution' : 'danger'} live>
@@ -222,6 +227,7 @@ function Run({ parts, id }: { parts: JobParts; id: RunSheetId }) {
                 label={answer?.kind === 'ask' ? 'It is so' : 'Done'}
                 kind="main"
                 className="flex-[2]"
+                disabled={noPower}
                 onPress={() => done(answer?.kind === 'ask')}
               />
             </View>
