@@ -35,6 +35,7 @@ const pipes = (supplyC: number, returnC: number, calling = true) => ({ zone: '1'
   at = (flowC: number, returnC: number) => ({ flowC, returnC, minutesFiring: 12 });
 /** What a circuit answers in which all goes round. Common practice, as are the faults' own answers. */
 const SOUND: Answers = {
+  'feed-valve-position': { outcome: 'open' },
   'pump-running': { outcome: 'running-warm' },
   'zone-pipe-temperatures': pipes(60, 51),
   'zone-valve-supply-24v': { zone: '1', outcome: 'present' },

@@ -1,5 +1,5 @@
 import type { CircuitSheet } from '../../circuit/CircuitSheet';
-import { isAutomaticFeed } from '../../circuit/resolveCircuit';
+import { heldFromGaugeBar, isAutomaticFeed } from '../../circuit/resolveCircuit';
 import { has, OUTFLOW } from '../faultGroups';
 import { faultRow, type FaultId } from '../faults';
 import type { Finding } from '../Finding';
@@ -45,12 +45,16 @@ export function nextTests(judged: Judged, sheet: CircuitSheet, found: readonly F
 
 /** Share of a feed that gives nothing, or of water lost, from which one looks whether the feed stands open before anything else. Judgement. */
 const FEED_IN_DOUBT = 0.3;
+/** So far below what the feed holds the cold pressure is short, bar. */
+const SHORT_BAR = 0.1;
 const FEED_OR_LOSS: readonly FaultId[] = ['feed-starved', 'pressurisation-unit-fault', ...OUTFLOW];
 
 /** What is looked at first, whatever it tells: how an automatic feed's stop valve stands, as long as nobody has said so and water is short.
  *  It costs a minute, and what is lost or not made up reads differently by it. */
 function firstLook(judged: Judged, sheet: CircuitSheet, found: readonly Finding[]): TestId | null {
   if (!isAutomaticFeed(sheet) || !candidates(sheet, found, judged).includes('feed-valve-position')) return null;
+  const cold = judged.logged.coldGaugeBar;
+  if (cold === null || cold > heldFromGaugeBar(judged.seen) - SHORT_BAR) return null;
   const share = judged.sets.reduce((sum, s) => (has(s.faults, ...FEED_OR_LOSS) ? sum + s.probability : sum), 0);
   return share >= FEED_IN_DOUBT ? 'feed-valve-position' : null;
 }
