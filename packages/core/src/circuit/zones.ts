@@ -8,5 +8,10 @@ const mayHave =
 
 export const mayHaveZoneValve = mayHave((z) => z.control !== 'circulator');
 export const mayHaveMixing = mayHave((z) => z.mixing !== false);
+/** The zone that a finding names, or the only one that there is. */
+export const zoneOf = ({ zones = [] }: Pick<CircuitSheet, 'zones'>, id: unknown): Zone | undefined =>
+  zones.find((z) => z.id === id) ?? (zones.length === 1 ? zones[0] : undefined);
+/** What a floor is set to, °C, where nobody wrote it down. Common practice. */
+export const USUAL_FLOOR_C = 38;
 /** Whether the sheet says of a zone that its supply is mixed. */
 export const saysMixing = ({ zones = [] }: CircuitSheet): boolean => zones.some((z) => z.mixing === true);

@@ -1,3 +1,4 @@
+import { USUAL_FLOOR_C, zoneOf } from '../circuit/zones';
 import type { Case } from './Case';
 import type { Finding } from './Finding';
 import { testRow, type TestId } from './tests';
@@ -10,14 +11,11 @@ const coldReadBar = ({ findings = [], logs = [] }: Case): number | undefined =>
   findings.find((f) => f.test === 'idle-cold-pressure')?.valueBar ?? logs[0]?.samples.pressureBar.find((p) => p !== null) ?? undefined;
 
 /** The temperature that the sheet says a zone is set to. */
-const zoneSetC = ({ zone }: Finding, { circuit: { zones = [] } }: Case): number | undefined =>
-  (zones.find((z) => z.id === zone) ?? (zones.length === 1 ? zones[0] : undefined))?.setC;
+const zoneSetC = ({ zone }: Finding, { circuit }: Case): number | undefined => zoneOf(circuit, zone)?.setC;
 
-/** What a floor is set to, °C, where nobody wrote it down. Common practice. */
-const USUAL_FLOOR_C = 38;
 /** What a zone that is a floor is supplied with; undefined of any other. */
-function floorSetC({ zone }: Finding, { circuit: { zones = [] } }: Case): number | undefined {
-  const its = zones.find((z) => z.id === zone) ?? (zones.length === 1 ? zones[0] : undefined);
+function floorSetC({ zone }: Finding, { circuit }: Case): number | undefined {
+  const its = zoneOf(circuit, zone);
   return its?.emitter === 'floor' ? (its.setC ?? USUAL_FLOOR_C) : undefined;
 }
 

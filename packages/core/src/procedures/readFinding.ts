@@ -1,4 +1,5 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
+import { USUAL_FLOOR_C, zoneOf } from '../circuit/zones';
 import { expectedPressure } from '../circuit/expectedPressure';
 import { placesOf } from '../circuit/placesOnMap';
 import { resolveCircuit } from '../circuit/resolveCircuit';
@@ -89,12 +90,11 @@ export function readFinding(f: Finding, sheet: CircuitSheet): Reading | null {
 }
 
 /** From where a zone that calls counts as warm: a floor by its own setting, of which two thirds of the way up from the room will do. */
-function calledFromC(f: Finding, { zones = [] }: CircuitSheet): number {
-  const zone = zones.find((z) => z.id === f.zone) ?? (zones.length === 1 ? zones[0] : undefined);
+function calledFromC(f: Finding, sheet: CircuitSheet): number {
+  const zone = zoneOf(sheet, f.zone);
   return zone?.emitter === 'floor' ? ROOM_C + (2 / 3) * ((zone.setC ?? USUAL_FLOOR_C) - ROOM_C) : CALLED_C;
 }
-const ROOM_C = 20,
-  USUAL_FLOOR_C = 38;
+const ROOM_C = 20;
 
 const STEADY_BAR = 0.03,
   CHARGE_BAR = 0.15,

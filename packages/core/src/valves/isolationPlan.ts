@@ -17,6 +17,9 @@ export interface Trapped extends Region {
   rise: TrappedRise | null;
 }
 
+const trappedOf = (regions: readonly Region[], c: ResolvedCircuit): Trapped[] =>
+  regions.filter(isTrapped).map((r) => ({ ...r, rise: r.hasVessel ? null : trappedRise(c) }));
+
 /** How to empty the part of a circuit that some work is on. */
 export interface IsolationPlan {
   kind: 'plan';
@@ -132,7 +135,7 @@ function planWith(
     litresOut: region.litres + (region.hasVessel ? Math.max(0, vesselWaterL(c, fromGaugeBar)) : 0),
     boilerDrained: region.hasBoiler,
     feedOn: feed === undefined ? 'nowhere' : drained.includes(feed.section) ? 'drained' : 'elsewhere',
-    trapped: after.filter(isTrapped).map((r) => ({ ...r, rise: r.hasVessel ? null : trappedRise(c) })),
+    trapped: trappedOf(after, c),
     mayFire: false,
     putBack: [...positions, drainPosition, ...(vents.length > 0 ? (['vents'] as const) : [])],
     assumed: graph.parts.filter((p) => p.assumed && DECIDES.has(p.kind)).map((p) => p.title),
@@ -160,7 +163,7 @@ export function isolation(graph: ValveGraph, positions: readonly PositionId[], c
     regions = regionStates(graph, links);
   return {
     regions,
-    trapped: regions.filter(isTrapped).map((r) => ({ ...r, rise: r.hasVessel ? null : trappedRise(c) })),
+    trapped: trappedOf(regions, c),
     mayFire: boilerIsProtected(regions) && !positions.includes('boiler-valves'),
   };
 }

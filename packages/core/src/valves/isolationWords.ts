@@ -1,5 +1,5 @@
 import { inBar, inLitres, say, sentences, type Said } from '../units/said';
-import type { IsolationPlan, Trapped } from './isolationPlan';
+import type { IsolationPlan, NoPlan, Trapped } from './isolationPlan';
 import type { Region } from './regionState';
 
 /** Things in a row: "a, b and c". */
@@ -22,6 +22,12 @@ export function trappedText(t: Trapped): Said {
   if (!t.rise) return what;
   return say`${what} Warmed by ${OVER_K} K it gains about ${inBar(rough(OVER_K * t.rise.lowBarPerK))} to ${inBar(rough(OVER_K * t.rise.highBarPerK))}; cooled, it falls as much. Keep it from warming, or leave its drain a crack open.`;
 }
+
+/** Why a part cannot be emptied, and what to do about it. */
+export const NO_PLAN_TEXT: Record<NoPlan['why'], string> = {
+  'no-such-part': 'The part is not on this circuit’s sheet. Put the sheet right first.',
+  'no-drain': 'No drain stands on the side that has to be emptied. Put the valve map right, or fit a drain.',
+};
 
 /** Which valves are shut, in words. Empty where none is. */
 export const shutText = (plan: IsolationPlan): string => (plan.shut.length === 0 ? '' : listed(plan.shut.map((v) => v.title)));

@@ -20,14 +20,8 @@ export interface TrappedRise {
   highBarPerK: number;
 }
 
-/** Each region that is left when some links are shut and some sections are drained.
- *  @param reliefOff the relief valve is off: nothing has one */
-export function regionStates(
-  graph: ValveGraph,
-  shut: ReadonlySet<string>,
-  drained: ReadonlySet<string> = new Set(),
-  reliefOff = false,
-): Region[] {
+/** Each region that is left when some links are shut and some sections are drained. */
+export function regionStates(graph: ValveGraph, shut: ReadonlySet<string>, drained: ReadonlySet<string> = new Set()): Region[] {
   return regionsOf(graph, shut).map((sections) => {
     const rows = graph.sections.filter((s) => sections.includes(s.id)),
       has = (kind: Parameters<typeof partsOn>[1]) => partsOn(graph, kind, sections).length > 0;
@@ -37,7 +31,7 @@ export function regionStates(
       litres: rows.reduce((sum, s) => sum + s.litres, 0),
       hasBoiler: has('boiler'),
       hasVessel: has('vessel'),
-      hasRelief: has('relief') && !reliefOff,
+      hasRelief: has('relief'),
       hasGauge: has('gauge'),
       isDrained: sections.some((s) => drained.has(s)),
     };

@@ -3,6 +3,7 @@ import { resolveCircuit } from '../circuit/resolveCircuit';
 import { inBar, inCelsius, say } from '../units/said';
 import { ventingGaugeBar } from './ventingPressure';
 import { isolationPlan, type IsolationPlan, type NoPlan, type Worked } from '../valves/isolationPlan';
+import { NO_PLAN_TEXT } from '../valves/isolationWords';
 import type { PositionId } from '../valves/positions';
 import { valveGraphOf } from '../valves/valveGraphOf';
 import type { RunSheet, RunSheetRow, RunStep } from './RunSheet';
@@ -541,14 +542,10 @@ export function runSheet(id: RunSheetId, sheet: CircuitSheet): RunSheet {
   if (refused !== null) return { ...row, steps: [], refused };
   const plan = planOf(id, sheet),
     circuit = resolveCircuit(sheet);
-  if (plan?.kind === 'impossible') return { ...row, steps: [], refused: NO_PLAN[plan.why] };
+  if (plan?.kind === 'impossible') return { ...row, steps: [], refused: NO_PLAN_TEXT[plan.why] };
   return { ...row, steps: steps({ sheet, circuit, plan: plan ?? NOTHING_EMPTIED }) };
 }
 
-const NO_PLAN: Record<NoPlan['why'], string> = {
-  'no-such-part': 'The part is not on this circuit’s sheet. Put the sheet right first.',
-  'no-drain': 'No drain stands on the side that has to be emptied. Put the valve map right, or fit a drain.',
-};
 /** Stands in where a sheet empties nothing by the map. */
 const NOTHING_EMPTIED: IsolationPlan = {
   kind: 'plan',

@@ -4,6 +4,7 @@ import { testRow, type TestId } from '../judge/tests';
 import type { TestSteps } from '../procedures/Step';
 import { stepsOf } from '../procedures/testSteps';
 import { isolationPlan, type IsolationPlan, type NoPlan, type Worked } from '../valves/isolationPlan';
+import { NO_PLAN_TEXT } from '../valves/isolationWords';
 import type { PositionId } from '../valves/positions';
 import { valveGraphOf } from '../valves/valveGraphOf';
 import { emptied, feedOn, POWER, reopened, type RunContext } from './runSteps';
@@ -31,8 +32,7 @@ export function testStepsFor(test: TestId, sheet: CircuitSheet): (TestSteps & { 
   const written = stepsOf(test),
     plan = testPlan(test, sheet);
   if (!written || !plan) return written;
-  if (plan.kind === 'impossible')
-    return { ...written, steps: [], refused: 'No drain stands on the side that has to be emptied. Put the valve map right.' };
+  if (plan.kind === 'impossible') return { ...written, steps: [], refused: NO_PLAN_TEXT[plan.why] };
   const ctx: RunContext = { sheet, circuit: resolveCircuit(sheet), plan };
   return {
     ...written,

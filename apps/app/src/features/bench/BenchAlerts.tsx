@@ -8,13 +8,11 @@ import { Text } from '../../ui/Text';
 import { useSaveSheet } from '../sheet/useSaveSheet';
 import { pressureText } from '../units/units';
 import { sheetOfJob } from '../work/workState';
-import { alertsView } from './alertsView';
 import type { BenchState } from './useBench';
 
 /** What comes before any test: heat that has to go off now, what must be minded, and what only the technician can say. */
 export function BenchAlerts({ bench }: { bench: BenchState }) {
-  const { parts, units, state, view, add } = bench,
-    alerts = alertsView(parts, view);
+  const { units, state, view, alerts, add } = bench;
   const [notDrained, setNotDrained] = useState<string | null>(null);
   const bar = (x: number) => pressureText(x, units.pressure),
     off = alerts.heatOff;
@@ -82,9 +80,8 @@ export function BenchAlerts({ bench }: { bench: BenchState }) {
 }
 
 /** What only the technician can say, asked once: how a feed stands, and that the boiler has come to its set temperature. */
-export function BenchQuestions({ bench: { parts, view, add } }: { bench: BenchState }) {
-  const saveSheet = useSaveSheet(),
-    alerts = alertsView(parts, view);
+export function BenchQuestions({ bench: { parts, alerts, add } }: { bench: BenchState }) {
+  const saveSheet = useSaveSheet();
   const feedStands = (valve: 'open' | 'shut') => {
     const sheet = sheetOfJob(parts);
     if (!isAutomaticFeed(sheet)) return;

@@ -6,6 +6,7 @@ import { proofView } from '../proof/proofView';
 import { useUnits } from '../units/UnitsProvider';
 import { useKeepVerdict } from '../verdict/verdicts';
 import { sheetOfJob, workState } from '../work/workState';
+import { alertsView } from './alertsView';
 import { benchView } from './benchView';
 import { recordRows } from './recordRows';
 import { nextTest, predictedBy, suspects } from './suspects';
@@ -35,6 +36,7 @@ export function useBench(parts: JobParts) {
   const proof = useMemo(() => proofView(parts, file, diagnosis, units), [parts, file, diagnosis, units]);
   useKeepVerdict(parts, stale ? null : diagnosis, proof);
   const state = useMemo(() => workState(parts), [parts]);
+  const alerts = useMemo(() => alertsView(parts, view), [parts, view]);
   const list = useMemo(() => (judgement ? suspects(judgement, units) : []), [judgement, units]);
   const next = judgement ? nextTest(judgement, state.skips) : null;
   useWakeLock(view.heatOn);
@@ -53,6 +55,7 @@ export function useBench(parts: JobParts) {
     rows,
     proof,
     state,
+    alerts,
     diagnosis,
     judgement,
     stale,

@@ -2,6 +2,7 @@ import {
   heatRule,
   isolation,
   listed,
+  NO_PLAN_TEXT,
   partsOn,
   placesOf,
   planOf,
@@ -156,8 +157,7 @@ export function valveMapView(
       ? ['No heat, no immersion heater on what is shut in, until all is put back.']
       : [...heat.blocks.map((b) => b.text), ...heat.cautions],
     putBack: plan ? plan.putBack.map((p) => positionRow(p).title) : [],
-    refused:
-      planned?.kind === 'impossible' ? 'No drain stands on the side that has to be emptied. Put the map right, or fit a drain.' : null,
+    refused: planned?.kind === 'impossible' ? NO_PLAN_TEXT[planned.why] : null,
   };
 }
 
