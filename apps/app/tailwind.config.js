@@ -27,6 +27,17 @@ module.exports = {
         ].map((n) => [n, token(n)]),
       ),
       borderRadius: { DEFAULT: '3px', lg: '4px' },
+      // The whole type scale: [size, line], px.
+      fontSize: {
+        small: ['13.5px', '18px'],
+        body: ['15px', '21px'],
+        lead: ['17px', '22px'],
+        title: ['20px', '25px'],
+        head: ['28px', '34px'],
+        dial: ['48px', '54px'],
+        reading: ['64px', '68px'],
+        wide: ['80px', '84px'],
+      },
       fontFamily: {
         sans: ['Barlow_400Regular'],
         medium: ['Barlow_500Medium'],

@@ -209,6 +209,8 @@ export const repair = z.looseObject({
   kind: z.enum(REPAIR_KINDS),
   at: isoTime.optional(),
   toBar: gaugeBar.optional(),
+  /** What was done, of a repair that is none of the others. */
+  text: z.string().max(400).optional(),
 });
 
 export const complaint = z.enum(COMPLAINTS);

@@ -9,9 +9,17 @@ export interface JobParts {
   facts: FactRecord[];
 }
 
-/** The facts that stand: corrected and retracted ones left out, a correction in the place (and time) of what it corrects. */
+/** The facts that stand: corrected and retracted ones left out, a correction in the place (and time) of what it corrects. Of several
+ *  corrections of one entry, made on devices that did not know of one another, the last one recorded counts. */
 export function standingFacts(facts: FactRecord[]): FactRecord[] {
-  const replaced = new Set(facts.flatMap((f) => (f.correctsId ? [f.correctsId] : [])));
+  const replaced = new Set(facts.flatMap((f) => (f.correctsId ? [f.correctsId] : []))),
+    lastOf = new Map<string, FactRecord>();
+  for (const f of facts) {
+    const other = f.correctsId ? lastOf.get(f.correctsId) : undefined;
+    if (f.correctsId && (!other || recordedLater(f, other))) lastOf.set(f.correctsId, f);
+    const beaten = other && lastOf.get(f.correctsId!) === f ? other : other ? f : null;
+    if (beaten) replaced.add(beaten.id);
+  }
   return facts
     .filter((f) => !replaced.has(f.id) && f.body.kind !== 'retraction')
     .sort(
@@ -20,6 +28,9 @@ export function standingFacts(facts: FactRecord[]): FactRecord[] {
         (a.recordedAt < b.recordedAt ? -1 : a.recordedAt > b.recordedAt ? 1 : a.id < b.id ? -1 : 1),
     );
 }
+
+const recordedLater = (a: FactRecord, b: FactRecord): boolean =>
+  Date.parse(a.recordedAt) > Date.parse(b.recordedAt) || (Date.parse(a.recordedAt) === Date.parse(b.recordedAt) && a.id > b.id);
 
 /** Readings further apart than this belong to separate logs: too much may have happened in between. A watch over days, read once or twice a
  *  day with the heat left alone, stays one; a heat cycle is over after some hours. */

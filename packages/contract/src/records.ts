@@ -36,6 +36,8 @@ const positive = (most: number) => z.number().gt(0, 'must be above 0').max(most,
 /** A part that was fitted, as its label says, and the old one's size beside it. */
 export const partFitted = z.object({
   kind: z.enum(keys(PART_KINDS)),
+  /** What it is, of a part that is none of the others. */
+  what: text(120).optional(),
   make: text(80).optional(),
   serial: text(80).optional(),
   setBar: gaugeBar.optional(),
@@ -89,6 +91,8 @@ export const factBody = z.discriminatedUnion('kind', [
     did: z.enum(['done', 'skipped']),
     value: z.number().min(-1).max(100_000).optional(),
     reason: text(400).optional(),
+    /** How it came out, of a step that may come out in several ways. */
+    answer: text(40).optional(),
   }),
   z.object({ kind: z.literal('part'), at: time, part: partFitted }),
   /** What the customer was told, and what he said to it. */
@@ -122,7 +126,8 @@ export const factBody = z.discriminatedUnion('kind', [
 ]);
 
 export const factRecord = z
-  .object({ id, jobId: id, recordedAt: time, correctsId: id.optional(), body: factBody })
+  /** `by` is who wrote it down, where the device knows. */
+  .object({ id, jobId: id, recordedAt: time, correctsId: id.optional(), by: text(80).optional(), body: factBody })
   .refine((f) => f.body.kind !== 'retraction' || f.correctsId !== undefined, {
     path: ['correctsId'],
     message: 'is required for a retraction',

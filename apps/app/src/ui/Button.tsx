@@ -30,7 +30,7 @@ export function Button({ label, kind = 'plain', className = '', icon, busy = fal
       {...rest}
     >
       {icon}
-      <Text className={`text-center font-semibold text-[17px] ${LOOK[kind].text}`}>{busy ? 'One moment …' : label}</Text>
+      <Text className={`text-center font-semibold text-lead ${LOOK[kind].text}`}>{busy ? 'One moment …' : label}</Text>
     </Pressable>
   );
 }

@@ -15,7 +15,7 @@ export function Choice<T extends string>({ label, options, value, onChange, prob
   const evenly = options.length === 2 || (options.length === 3 && options.every((o) => o.label.length <= SHORT));
   return (
     <View role="group" aria-label={label} className="gap-1">
-      <Text className="font-medium text-[14px] text-ink2">{label}</Text>
+      <Text className="font-medium text-small text-ink2">{label}</Text>
       <View className="flex-row flex-wrap gap-2">
         {options.map((o) => (
           <Key
@@ -28,7 +28,7 @@ export function Choice<T extends string>({ label, options, value, onChange, prob
         ))}
       </View>
       {problem ? (
-        <Text role="alert" className="text-[14px] text-oxide">
+        <Text role="alert" className="text-small text-oxide">
           {problem}
         </Text>
       ) : null}

@@ -34,7 +34,7 @@ export function Field({ label, unit, value, onChange, problem, hint, numeric = f
         autoFocus={autoFocus}
         onSubmitEditing={onSubmit}
         inputMode={numeric ? 'decimal' : 'text'}
-        className={`min-h-[50px] min-w-0 flex-1 px-3 text-ink ${numeric ? 'font-figure text-[24px]' : 'font-sans text-[16px]'}`}
+        className={`min-h-[50px] min-w-0 flex-1 px-3 text-ink ${numeric ? 'font-figure text-title' : 'font-sans text-body'}`}
       />
       {unit ? <Text className="pr-3 text-ink2">{unit}</Text> : null}
     </Labelled>

@@ -29,11 +29,11 @@ export function Header({ title, subtitle, backTo, children }: Props) {
         <View className="w-3" />
       )}
       <View className="min-w-0 flex-1 py-2">
-        <Text role="heading" aria-level={1} numberOfLines={2} className="font-semibold text-[18px] leading-[22px]">
+        <Text role="heading" aria-level={1} numberOfLines={2} className="font-semibold text-lead">
           {title}
         </Text>
         {subtitle ? (
-          <Text numberOfLines={2} className="text-[13.5px] leading-[18px] text-ink2">
+          <Text numberOfLines={2} className="text-small text-ink2">
             {subtitle}
           </Text>
         ) : null}

@@ -21,7 +21,7 @@ export function Key({ label, pressed, name, className = '', large = false, ...re
     >
       <Text
         numberOfLines={2}
-        className={`text-center ${large ? 'font-figure text-[28px]' : 'font-medium text-[14px] leading-[18px]'} ${pressed ? 'text-lime' : 'text-ink'}`}
+        className={`text-center ${large ? 'font-figure text-head' : 'font-medium text-small'} ${pressed ? 'text-lime' : 'text-ink'}`}
       >
         {label}
       </Text>

@@ -16,18 +16,18 @@ interface Props {
 export function Labelled({ label, labelId, problem, hint, className, children }: Props) {
   return (
     <View className="gap-1">
-      <Text nativeID={labelId} className="font-medium text-[14px] text-ink2">
+      <Text nativeID={labelId} className="font-medium text-small text-ink2">
         {label}
       </Text>
       <View className={`entry min-h-[52px] rounded border bg-sheet ${problem ? 'border-oxide' : 'border-hair'} ${className}`}>
         {children}
       </View>
       {problem ? (
-        <Text role="alert" className="text-[14px] text-oxide">
+        <Text role="alert" className="text-small text-oxide">
           {problem}
         </Text>
       ) : hint ? (
-        <Text className="text-[13px] text-ink2">{hint}</Text>
+        <Text className="text-small text-ink2">{hint}</Text>
       ) : null}
     </View>
   );

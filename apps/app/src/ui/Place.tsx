@@ -47,7 +47,7 @@ export function Place({
 export function Rail({ at }: { at: PlaceId }) {
   return (
     <View {...offPaper} className="w-[96px] border-r border-hair pt-4">
-      <Text numberOfLines={1} className="px-3 pb-4 font-figure text-[25px] leading-[32px] text-copper">
+      <Text numberOfLines={1} className="px-3 pb-4 font-figure text-title text-copper">
         Jumper
       </Text>
       <View role="navigation" aria-label="Places">
@@ -78,7 +78,7 @@ function PlaceLink({
   return (
     <Link href={place.href as never} asChild>
       <Pressable aria-current={here ? 'page' : undefined} className={`active:opacity-70 ${className}`}>
-        <Text className={`text-[14.5px] ${here ? 'font-semibold text-ink' : 'font-medium text-ink2'}`}>{place.label}</Text>
+        <Text className={`text-small ${here ? 'font-semibold text-ink' : 'font-medium text-ink2'}`}>{place.label}</Text>
         {mark ? <View className={`mt-1 h-[3px] w-[32px] ${here ? 'bg-copper' : 'bg-transparent'}`} /> : null}
       </Pressable>
     </Link>

@@ -13,7 +13,7 @@ interface Props<T extends string> {
 export function Several<T extends string>({ label, options, value, onChange }: Props<T>) {
   return (
     <View role="group" aria-label={label} className="gap-2">
-      <Text className="font-medium text-[14px] text-ink2">{label}</Text>
+      <Text className="font-medium text-small text-ink2">{label}</Text>
       <View className="flex-row flex-wrap gap-2">
         {options.map((o) => {
           const on = value.includes(o.value);

@@ -6,7 +6,7 @@ import { Text } from './Text';
 export function State({ title, text, action }: { title: string; text?: string; action?: { label: string; onPress: () => void } }) {
   return (
     <View className="flex-1 justify-center gap-3 p-6">
-      <Text className="font-semibold text-[18px]">{title}</Text>
+      <Text className="font-semibold text-lead">{title}</Text>
       {text ? <Text className="text-ink2">{text}</Text> : null}
       {action ? <Button label={action.label} onPress={action.onPress} /> : null}
     </View>

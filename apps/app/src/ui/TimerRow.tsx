@@ -20,16 +20,16 @@ export function TimerRow({ label, clock, note, over, action }: Props) {
       <Text
         role="timer"
         aria-label={`${label}: ${clock} ${note}`}
-        className={`w-[84px] font-figure text-[28px] leading-[32px] ${over ? 'text-brass' : 'text-ink'}`}
+        className={`w-[84px] font-figure text-head ${over ? 'text-brass' : 'text-ink'}`}
         style={{ fontVariant: ['tabular-nums'] }}
       >
         {clock}
       </Text>
       <View className="min-w-0 flex-1">
-        <Text className="font-medium text-[15px]" numberOfLines={2}>
+        <Text className="font-medium text-body" numberOfLines={2}>
           {label}
         </Text>
-        <Text className={`text-[13px] ${over ? 'font-semibold text-brass' : 'text-ink2'}`}>{note}</Text>
+        <Text className={`text-small ${over ? 'font-semibold text-brass' : 'text-ink2'}`}>{note}</Text>
       </View>
       <Key label={action.label} name={`${action.label}: ${label}`} className="px-4" onPress={action.onPress} />
     </View>

@@ -26,7 +26,7 @@ export function WhenField({ label, value, onChange, onShift, problem }: Props) {
           aria-invalid={problem ? true : undefined}
           value={value}
           onChange={(e) => onChange(e.target.value)}
-          className="h-[50px] w-full bg-transparent px-3 font-figure text-[20px] text-ink"
+          className="h-[50px] w-full bg-transparent px-3 font-figure text-title text-ink"
         />
       </Labelled>
       <View role="group" aria-label={`${label}, moved`} className="flex-row gap-2 pt-1">

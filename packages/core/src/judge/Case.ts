@@ -24,6 +24,8 @@ export interface Repair {
   kind: RepairKind;
   at?: string;
   toBar?: number;
+  /** What was done, of a repair that is none of the others. */
+  text?: string;
 }
 
 /** One circuit, its logs and what was found: the open case file's content. */

@@ -61,7 +61,7 @@ export interface Judgement {
     reliefLiftBar: Interval | null;
   };
   /** For a healthy circuit of this sheet at the temperatures logged; null where nothing is logged and nothing can be expected. */
-  expected: { hotBar: number; swingBar: number } | null;
+  expected: { hotBar: number; swingBar: number; lowBar: number; highBar: number } | null;
   because: Because[];
   nextTests: NextTest[];
   contradictions: { evidence: string[]; text: string; repeat: string }[];

@@ -1,4 +1,4 @@
-import { expectedPressure } from '../circuit/expectedPressure';
+import { rightHot } from '../circuit/rightBand';
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import type { CycleFeatures } from '../log/cycleFeatures';
 import { endsRun, isHeatSwitch, type PressureLog } from '../log/PressureLog';
@@ -132,7 +132,7 @@ function rose({ f, circuit, track }: Told, heat: Heat): Said {
   // One that hardly moves is told by how hot it became meanwhile.
   const isStill = !heat.cooled && Math.abs(byBar) < HARDLY_BAR && f.hottestC !== null && f.hottestC - heat.hotC >= WARMED_K,
     hotC = isStill ? f.hottestC! : heat.hotC;
-  const right = expectedPressure({
+  const right = rightHot({
     circuit,
     coldGaugeBar: heat.coldBar,
     coldC: heat.coldC,

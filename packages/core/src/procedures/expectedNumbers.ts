@@ -2,6 +2,7 @@ import { balancedGaugeBar, complianceAt, heldL } from '../circuit/balance';
 import { balanceOf, topUpL } from '../circuit/balanceOf';
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { expectedPressure } from '../circuit/expectedPressure';
+import { rightCold, rightHot } from '../circuit/rightBand';
 import { resolveCircuit, type ResolvedCircuit } from '../circuit/resolveCircuit';
 import type { TestId } from '../judge/tests';
 import { pumpUp } from '../vessel/pumpUp';
@@ -77,7 +78,7 @@ export function expectedNumbers(test: TestId, sheet: CircuitSheet, situation: Te
   const litres = (code: ExpectedCode, value: number): ExpectedNumber => ({ code, value, unit: 'L' });
   switch (test) {
     case 'idle-cold-pressure':
-      return [bar('cold-right', c.fillGaugeBar, [Math.max(0, c.fillGaugeBar - COLD_BELOW_BAR), c.fillGaugeBar + COLD_ABOVE_BAR])];
+      return [bar('cold-right', c.fillGaugeBar, [rightCold(c).lowGaugeBar, rightCold(c).highGaugeBar])];
     case 'precharge':
       return [bar('charge-target', c.prechargeGaugeBar), strokesToPump(c)];
     case 'pump-up-hold':
@@ -118,8 +119,9 @@ export function expectedNumbers(test: TestId, sheet: CircuitSheet, situation: Te
     case 'top-ups-per-month':
       return [litres('litres-a-top-up', topUpL(c))];
     case 'heat-run-after': {
-      const hot = expectedPressure({ circuit: c, coldGaugeBar: now, coldC: 15, flowC: c.maxFlowC });
-      return [bar('hot-right', hot.gaugeBar, [hot.lowGaugeBar, hot.highGaugeBar]), bar('relief-set', c.reliefSetGaugeBar)];
+      const input = { circuit: c, coldGaugeBar: now, coldC: 15, flowC: c.maxFlowC },
+        { lowGaugeBar, highGaugeBar } = rightHot(input);
+      return [bar('hot-right', expectedPressure(input).gaugeBar, [lowGaugeBar, highGaugeBar]), bar('relief-set', c.reliefSetGaugeBar)];
     }
     default:
       return [];
@@ -138,9 +140,6 @@ const DIVISIONS_SHOWN = 5,
 /** Below this nothing more is drawn, bar gauge: the top of the circuit would suck air in. */
 export const stopDrawingBar = (c: ResolvedCircuit): number => c.staticGaugeBar + 0.2;
 
-/** How far a cold pressure may stand below and above the fill before it is worth a word. Common practice. */
-export const COLD_BELOW_BAR = 0.25,
-  COLD_ABOVE_BAR = 0.45;
 /** A charge at which a vessel still has gas, and gives next to none of its water back at a usual fill. */
 const FLAT_CHARGE_BAR = 0;
 

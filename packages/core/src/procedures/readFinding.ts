@@ -1,12 +1,12 @@
 import type { CircuitSheet } from '../circuit/CircuitSheet';
 import { USUAL_FLOOR_C, zoneOf } from '../circuit/zones';
-import { expectedPressure } from '../circuit/expectedPressure';
+import { rightCold, rightHot } from '../circuit/rightBand';
 import { placesOf } from '../circuit/placesOnMap';
 import { resolveCircuit } from '../circuit/resolveCircuit';
 import { EMPTY_GAUGE_BAR, type Finding } from '../judge/Finding';
 import { LEAST_FIRING_MIN } from '../judge/findings/numberTable';
 import { trappedRise } from '../valves/regionState';
-import { afterDrawGaugeBar, COLD_ABOVE_BAR, COLD_BELOW_BAR, drainedL } from './expectedNumbers';
+import { afterDrawGaugeBar, drainedL } from './expectedNumbers';
 
 export type Reading = 'low' | 'right' | 'high';
 
@@ -21,7 +21,7 @@ export function readFinding(f: Finding, sheet: CircuitSheet): Reading | null {
     from === undefined || to === undefined ? null : against(to - from, -STEADY_BAR - half, STEADY_BAR + half);
   switch (f.test) {
     case 'idle-cold-pressure':
-      return against(f.valueBar, c.fillGaugeBar - COLD_BELOW_BAR, c.fillGaugeBar + COLD_ABOVE_BAR);
+      return against(f.valueBar, rightCold(c).lowGaugeBar, rightCold(c).highGaugeBar);
     case 'precharge':
       return (f.circuitBar ?? 0) > EMPTY_GAUGE_BAR
         ? null
@@ -69,8 +69,8 @@ export function readFinding(f: Finding, sheet: CircuitSheet): Reading | null {
       return f.volumeMl === undefined ? null : f.volumeMl > DROPS_ML ? 'high' : 'low';
     case 'heat-run-after': {
       if (f.coldBar === undefined) return null;
-      const hot = expectedPressure({ circuit: c, coldGaugeBar: f.coldBar, coldC: 15, flowC: f.hotC ?? c.maxFlowC });
-      return against(f.hotBar, hot.lowGaugeBar - half, hot.highGaugeBar + half);
+      const hot = rightHot({ circuit: c, coldGaugeBar: f.coldBar, coldC: 15, flowC: f.hotC ?? c.maxFlowC });
+      return against(f.hotBar, hot.lowGaugeBar, hot.highGaugeBar);
     }
     case 'flow-return':
       return f.flowC === undefined || f.returnC === undefined || (f.minutesFiring ?? Infinity) < LEAST_FIRING_MIN

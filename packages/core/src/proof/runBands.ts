@@ -1,4 +1,4 @@
-import { expectedPressure } from '../circuit/expectedPressure';
+import { rightHot } from '../circuit/rightBand';
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import { endsRun, type PressureLog } from '../log/PressureLog';
 
@@ -17,8 +17,7 @@ export interface RunBand {
 
 /** Span of flow temperatures that one row stands for, K, and the least rise above cold before a row says anything. */
 const SPAN_K = 10,
-  LEAST_RISE_K = 8,
-  READING_BAR = 0.03;
+  LEAST_RISE_K = 8;
 
 /** A heat run, span by span, as far as it has come. Too high counts at once, since lag can only make the pressure lower.
  *  @param before the run before the work, if there was one
@@ -32,12 +31,11 @@ export function runBands(
 ): RunBand[] {
   const run = after ? heating(after) : null;
   if (!run) return [];
-  const was = before ? heating(before) : null,
-    doubt = circuit.gaugeStepBar / 2 + READING_BAR;
+  const was = before ? heating(before) : null;
   const rows = new Map<number, RunBand>();
   for (const r of run.readings) {
     if (r.flowC - run.coldC < LEAST_RISE_K) continue;
-    const { lowGaugeBar, highGaugeBar } = expectedPressure({
+    const { lowGaugeBar: low, highGaugeBar: high } = rightHot({
       circuit,
       coldGaugeBar: run.coldBar,
       coldC: run.coldC,
@@ -45,8 +43,6 @@ export function runBands(
       ...(r.returnC !== null ? { returnC: r.returnC } : {}),
       ...(setToGaugeBar !== undefined ? { prechargeGaugeBar: setToGaugeBar } : {}),
     });
-    const low = lowGaugeBar - doubt,
-      high = highGaugeBar + doubt;
     const verdict = r.gaugeBar > high ? 'high' : r.gaugeBar < low ? 'behind' : 'right';
     rows.set(Math.floor(r.flowC / SPAN_K), {
       flowC: r.flowC,

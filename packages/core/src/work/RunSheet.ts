@@ -22,10 +22,26 @@ export interface RunStep extends Step {
   proves?: TestId;
   /** What is put right when this step is done: from then on all that is read is of the state after it. */
   repairs?: RepairKind[];
+  /** The ways in which it may come out; one of them ends the step, or says what to do before it can be ended. */
+  answers?: StepAnswer[];
   /** The valve map is looked at here. */
   showsMap?: boolean;
   /** What to do where it does not come out as it should: a title and what to look at, in order. */
   branch?: { title: string; steps: Said[] };
+}
+
+/** One way in which a step comes out. */
+export interface StepAnswer {
+  id: string;
+  label: string;
+  /** The step is over with it; otherwise it stays, and `then` says what to do. */
+  ends: boolean;
+  /** What is found by it, as a test's outcome. */
+  finding?: { test: TestId; outcome: string };
+  /** What to do now, in order. */
+  then?: Said[];
+  /** Run sheets that may be the way on. */
+  leadsTo?: string[];
 }
 
 /** What a run sheet is, whatever the circuit. */

@@ -10,12 +10,30 @@ export const PART_KINDS = {
   'valve-core': 'Valve core',
   'plate-exchanger': 'Plate exchanger',
   gauge: 'Gauge or sensor',
+  'automatic-vent': 'Automatic vent',
+  washer: 'Washer',
+  adapter: 'Adapter',
+  elbow: 'Elbow',
+  sensor: 'Sensor',
+  other: 'Something else',
 } as const;
+/** Parts that are fitted without being held against an old one: recorded by one touch. */
+export const SMALL_PARTS = [
+  'valve-core',
+  'automatic-vent',
+  'washer',
+  'adapter',
+  'elbow',
+  'sensor',
+  'other',
+] as const satisfies readonly PartKind[];
 export type PartKind = keyof typeof PART_KINDS;
 
 /** A part as its label says. Sizes of threads and ports as written on it. */
 export interface PartFitted {
   kind: PartKind;
+  /** What it is, of a part that is none of the others. */
+  what?: string;
   make?: string;
   serial?: string;
   setBar?: number;

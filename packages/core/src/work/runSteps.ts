@@ -214,8 +214,20 @@ export const lowStop = ({ sheet, plan }: RunContext): RunStep[] =>
         {
           id: 'low-stop',
           text: 'Boiler still empty, drain open: power on for a moment. It must report low pressure',
-          note: 'One that does not has a sensor that over-reads. Power off again.',
+          note: 'Power off again, whatever it shows.',
           caution: 'Hand on the switch: off at once if it tries to fire.',
+          answers: [
+            { id: 'shown', label: 'It reports low pressure', ends: true, finding: { test: 'low-pressure-stop', outcome: 'shown' } },
+            {
+              id: 'not-shown',
+              label: 'It does not',
+              ends: true,
+              finding: { test: 'low-pressure-stop', outcome: 'not-shown' },
+              then: [
+                'Its sensor over-reads, or the stop is missing. Tell the customer, and record the defect: the boiler may run with too little water.',
+              ],
+            },
+          ],
         },
       ]
     : [];
@@ -255,6 +267,17 @@ export const LEAK_FLUID: RunStep = {
   text: 'Leak fluid on the vessel’s air valve for a minute, then the cap',
   must: true,
   proves: 'gas-valve-bubbles',
+  answers: [
+    { id: 'tight', label: 'No bubbles', ends: true, finding: { test: 'gas-valve-bubbles', outcome: 'tight' } },
+    {
+      id: 'bubbles',
+      label: 'Bubbles',
+      ends: false,
+      finding: { test: 'gas-valve-bubbles', outcome: 'bubbles' },
+      then: ['Tighten the core a little, wipe, leak fluid again.', 'Bubbles still: a new core. The drain is still open, so go on there.'],
+      leadsTo: ['core-change'],
+    },
+  ],
 };
 const READ_CHARGE: RunStep = {
   id: 'read-charge',
@@ -273,7 +296,40 @@ export const PUMP = {
       note: 'Water is pushed out of the drain while it fills and the reading falls back: pump again until no more water comes.',
       caution: `Never pump with the ${plan.drain} shut.`,
     },
-    { id: 'hold', text: 'Leave it and look again: does it hold?', timerMin: 5, must: true },
+    {
+      id: 'hold',
+      text: 'Leave it and look again: does it hold?',
+      timerMin: 5,
+      must: true,
+      answers: [
+        { id: 'held', label: 'It holds', ends: true, finding: { test: 'pump-up-hold', outcome: 'held' } },
+        {
+          id: 'water-came',
+          label: 'It fell, water came out',
+          ends: false,
+          then: ['Ordinary: the gas pushes the last water out. Pump to the target again, wait, look again.'],
+        },
+        {
+          id: 'fell',
+          label: 'It fell, no water came',
+          ends: false,
+          finding: { test: 'pump-up-hold', outcome: 'fell' },
+          then: [
+            'Leak fluid on core and coupling: bubbles there are the core.',
+            'Tight, and it falls: the diaphragm is holed. Change the vessel.',
+          ],
+          leadsTo: ['core-change', 'vessel-change'],
+        },
+        {
+          id: 'bubbles-at-drain',
+          label: 'Bubbles at the drain',
+          ends: false,
+          finding: { test: 'pump-up-hold', outcome: 'bubbles-at-drain' },
+          then: ['Air comes through the diaphragm: it is holed. Stop pumping, change the vessel.'],
+          leadsTo: ['vessel-change'],
+        },
+      ],
+    },
     { ...SET, ...(repairs ? { repairs: [repairs] } : {}) },
   ],
 };

@@ -1,5 +1,4 @@
 import { router } from 'expo-router';
-import { useState } from 'react';
 import { View } from 'react-native';
 import { isAutomaticFeed } from '@jumper/core';
 import { Button } from '../../ui/Button';
@@ -13,7 +12,6 @@ import type { BenchState } from './useBench';
 /** What comes before any test: heat that has to go off now, what must be minded, and what only the technician can say. */
 export function BenchAlerts({ bench }: { bench: BenchState }) {
   const { units, state, view, alerts, add } = bench;
-  const [notDrained, setNotDrained] = useState<string | null>(null);
   const bar = (x: number) => pressureText(x, units.pressure),
     off = alerts.heatOff;
   if (!off && state.heat.allowed && state.heat.cautions.length === 0 && alerts.drainedAt === null) return null;
@@ -62,8 +60,9 @@ export function BenchAlerts({ bench }: { bench: BenchState }) {
           {c}
         </Notice>
       ))}
-      {alerts.drainedAt !== null && notDrained !== alerts.drainedAt ? (
+      {alerts.drainedAt !== null ? (
         <Notice kind="caution" title="The gauge fell to about zero at once. Was it drained?">
+          <Text className="pb-2">The verdict waits for this.</Text>
           <View className="flex-row gap-2">
             <Button
               label="Drained"
@@ -71,7 +70,14 @@ export function BenchAlerts({ bench }: { bench: BenchState }) {
               className="flex-1"
               onPress={() => void add({ kind: 'event', at: alerts.drainedAt!, event: 'drained' })}
             />
-            <Button label="No, it fell" kind="quiet" className="flex-1" onPress={() => setNotDrained(alerts.drainedAt)} />
+            <Button
+              label="No, it fell"
+              kind="quiet"
+              className="flex-1"
+              onPress={() =>
+                void add({ kind: 'event', at: alerts.drainedAt!, event: 'note', text: 'Nothing was drained: the pressure fell by itself' })
+              }
+            />
           </View>
         </Notice>
       ) : null}
@@ -99,7 +105,7 @@ export function BenchQuestions({ bench: { parts, alerts, add } }: { bench: Bench
       {alerts.asksFeed ? (
         <Notice kind="note" title="How does the stop valve of the feed stand?">
           <View className="gap-2">
-            <Text className="text-[14px]">Open, the feed makes up what is lost, unseen. Shut, the gauge shows it.</Text>
+            <Text className="text-small">Open, the feed makes up what is lost, unseen. Shut, the gauge shows it.</Text>
             <View className="flex-row gap-2">
               <Button label="Open" kind="plain" className="flex-1" onPress={() => feedStands('open')} />
               <Button label="Kept shut" kind="plain" className="flex-1" onPress={() => feedStands('shut')} />

@@ -23,10 +23,10 @@ export function BenchFigure({ bench: { view, suspects, overlay, predicted, choos
       {predicted ? (
         <Text
           role="status"
-          className="px-4 text-[13px] leading-[18px] text-oxide"
+          className="px-4 text-small text-oxide"
         >{`Dashed: what this log would look like with ${lowerFirst(suspects.find((s) => s.key === overlay)!.title)}.`}</Text>
       ) : null}
-      {view.ruleOfThumb ? <Text className="px-4 text-[13px] text-ink2">{view.ruleOfThumb}</Text> : null}
+      {view.ruleOfThumb ? <Text className="px-4 text-small text-ink2">{view.ruleOfThumb}</Text> : null}
     </View>
   );
 }

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { View } from 'react-native';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
@@ -19,11 +20,19 @@ interface Props extends DockInput {
   narrow: boolean;
 }
 
+/** After this long without a reading and with the heat off nobody is logging, ms. */
+const LOGGING_MS = 30 * 60_000;
+
 /** Belongs to the thumb: value, Log, and the events as one-touch keys. Two touches log a reading. */
 export function Dock({ jobId, lastAtMs, narrow, ...input }: Props) {
   const { lastC, heatOn, heatUnsaid, reliefBar, units, heat } = input,
     dock = useDock(input),
     { bar, typed, question, temperatures, temperatureProblem, undo, panel, heatKey } = dock;
+  const [now] = useState(() => Date.now()),
+    [chosen, setChosen] = useState<boolean | null>(null);
+  // One line while nobody is logging; the events come with the first reading, with the heat, or by a touch.
+  const isLogging = heatOn || lastAtMs === null || now - lastAtMs < LOGGING_MS || undo !== null,
+    open = narrow || (chosen ?? isLogging) || panel !== null || temperatures !== null;
   const key = narrow ? 'grow basis-[30%]' : 'flex-1';
   const pendingC = temperatures?.flow.trim();
   const temperatureLabel = pendingC
@@ -103,10 +112,11 @@ export function Dock({ jobId, lastAtMs, narrow, ...input }: Props) {
       {panel === 'earlier' ? (
         <EarlierReading units={units} reliefBar={reliefBar} onKeep={dock.keepEarlier} onClose={() => dock.setPanel(null)} />
       ) : null}
-      <View className={narrow ? 'gap-2' : 'flex-row gap-2'}>
+      <View className={narrow ? 'gap-2' : 'flex-row flex-wrap gap-2'}>
         <Stepper
           name="Pressure"
           alone={narrow}
+          small={!open}
           shown={pressureNumber(bar, units.pressure)}
           unit={units.pressure}
           typed={typed}
@@ -114,21 +124,36 @@ export function Dock({ jobId, lastAtMs, narrow, ...input }: Props) {
           onType={dock.type}
           onSubmit={dock.press}
         />
-        <Button label="Log" kind="main" className={narrow ? 'min-h-[56px]' : 'min-h-[60px] w-[96px]'} onPress={dock.press} />
-      </View>
-      <View className={`flex-row gap-2 ${narrow ? 'flex-wrap' : ''}`}>
-        <Key label={EVENT_TITLES[heatKey]} className={key} onPress={() => void dock.event(heatKey)} />
-        <Key label="Top-up" className={key} onPress={() => void dock.event('top-up')} />
-        <Key label="Vented" className={key} onPress={() => void dock.event('vented')} />
-        <Key
-          label={temperatureLabel}
-          name={`${temperatureLabel}, temperatures with this reading`}
-          pressed={temperatures !== null}
-          className={key}
-          onPress={dock.readWithTemperatures}
+        <Button
+          label="Log"
+          kind="main"
+          className={narrow ? 'min-h-[56px]' : open ? 'min-h-[60px] w-[96px]' : 'w-[76px]'}
+          onPress={dock.press}
         />
-        <Key label="More" pressed={panel !== null} className={key} onPress={() => dock.setPanel(panel ? null : 'more')} />
+        {open ? null : (
+          <Key
+            label="Events"
+            name="Events: heat, top-up, temperatures and more"
+            className="min-h-[52px] w-[64px]"
+            onPress={() => setChosen(true)}
+          />
+        )}
       </View>
+      {open ? (
+        <View className={`flex-row gap-2 ${narrow ? 'flex-wrap' : ''}`}>
+          <Key label={EVENT_TITLES[heatKey]} className={key} onPress={() => void dock.event(heatKey)} />
+          <Key label="Top-up" className={key} onPress={() => void dock.event('top-up')} />
+          <Key label="Vented" className={key} onPress={() => void dock.event('vented')} />
+          <Key
+            label={temperatureLabel}
+            name={`${temperatureLabel}, temperatures with this reading`}
+            pressed={temperatures !== null}
+            className={key}
+            onPress={dock.readWithTemperatures}
+          />
+          <Key label="More" pressed={panel !== null} className={key} onPress={() => dock.setPanel(panel ? null : 'more')} />
+        </View>
+      ) : null}
     </View>
   );
 }

@@ -18,7 +18,7 @@ export function EarlierReading({ units, reliefBar, onKeep, onClose }: Props) {
   const [body] = useState(() => ({ kind: 'reading' as const, at: new Date().toISOString(), pressureBar: null }));
   return (
     <DockPanel testID="earlier">
-      <Text role="heading" aria-level={2} className="font-semibold text-[17px]">
+      <Text role="heading" aria-level={2} className="font-semibold text-lead">
         A reading from earlier
       </Text>
       <EntryForm body={body} units={units} reliefBar={reliefBar} label="Keep" onKeep={onKeep}>

@@ -23,7 +23,7 @@ export function JudgeProgress() {
   const percent = Math.round(100 * share);
   return (
     <View role="progressbar" aria-label="Judging" aria-valuenow={percent} aria-valuemin={0} aria-valuemax={100} className="gap-1 px-4">
-      <Text className="text-[13px] text-ink2">{`Weighing the evidence, ${percent} %`}</Text>
+      <Text className="text-small text-ink2">{`Weighing the evidence, ${percent} %`}</Text>
       <View className="h-[4px] bg-hair">
         <View className="h-[4px] bg-ink" style={{ width: `${percent}%` }} />
       </View>

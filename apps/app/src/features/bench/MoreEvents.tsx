@@ -88,7 +88,7 @@ export function MoreEvents({ jobId, otherHeat, onEvent, onEarlier, onClose }: Pr
         />
       </View>
       <View role="group" aria-label="Set a timer" className="flex-row items-center gap-2">
-        <Text className="w-[52px] text-[14px] text-ink2">Timer</Text>
+        <Text className="w-[52px] text-small text-ink2">Timer</Text>
         {MINUTES.map((m) => (
           <Key
             key={m}

@@ -70,10 +70,10 @@ function Card({ title, text, action }: { title: string; text: string; action?: {
   return (
     <View testID="next-step" className="flex-row overflow-hidden rounded border-[1.5px] border-ink bg-sheet">
       <View className="min-w-0 flex-1 gap-0.5 px-3 py-3">
-        <Text role="heading" aria-level={2} className="font-semibold text-[17px]">
+        <Text role="heading" aria-level={2} className="font-semibold text-lead">
           {title}
         </Text>
-        {text ? <Text className="text-[14px] leading-[19px] text-ink2">{text}</Text> : null}
+        {text ? <Text className="text-small text-ink2">{text}</Text> : null}
       </View>
       {action ? (
         <Pressable
@@ -82,7 +82,7 @@ function Card({ title, text, action }: { title: string; text: string; action?: {
           onPress={action.onPress}
           className="w-[86px] items-center justify-center bg-ink active:opacity-80"
         >
-          <Text className="font-semibold text-[16px] text-lime">{action.label}</Text>
+          <Text className="font-semibold text-body text-lime">{action.label}</Text>
         </Pressable>
       ) : null}
     </View>

@@ -9,19 +9,13 @@ export function Reading({ view, wide, onUnit }: { view: BenchView; wide: boolean
   if (!view.number)
     return (
       <View className="px-4 pt-2">
-        <Text className="font-figure text-[34px] leading-[44px] text-ink2">
-          {view.logs.length > 0 ? 'No reading in this log yet' : 'No reading yet'}
-        </Text>
+        <Text className="font-figure text-head text-ink2">{view.logs.length > 0 ? 'No reading in this log yet' : 'No reading yet'}</Text>
       </View>
     );
   return (
     <View className="flex-row flex-wrap items-end gap-x-4 px-4 pt-1">
       <View className="flex-row items-baseline gap-1.5" role="status" aria-label={`Now ${view.number.value} ${view.number.unit}`}>
-        <Text
-          testID="reading"
-          className={`font-figure ${wide ? 'text-[80px] leading-[84px]' : 'text-[64px] leading-[68px]'}`}
-          style={{ fontVariant: ['tabular-nums'] }}
-        >
+        <Text testID="reading" className={`font-figure ${wide ? 'text-wide' : 'text-reading'}`} style={{ fontVariant: ['tabular-nums'] }}>
           {view.number.value}
         </Text>
       </View>
@@ -31,11 +25,11 @@ export function Reading({ view, wide, onUnit }: { view: BenchView; wide: boolean
         onPress={onUnit}
         className="-ml-3 min-h-[48px] min-w-[48px] items-center justify-center self-end pb-1 active:opacity-70"
       >
-        <Text className="font-medium text-[20px] text-ink2 underline decoration-dotted">{view.number.unit}</Text>
+        <Text className="font-medium text-title text-ink2 underline decoration-dotted">{view.number.unit}</Text>
       </Pressable>
       <View className="min-w-[140px] flex-1 gap-0.5 pb-2.5">
-        {view.change ? <Text className={`font-semibold text-[16px] ${TONE[view.change.tone]}`}>{view.change.text}</Text> : null}
-        {view.right ? <Text className="text-[13.5px] leading-[18px] text-ink2">{view.right}</Text> : null}
+        {view.change ? <Text className={`font-semibold text-body ${TONE[view.change.tone]}`}>{view.change.text}</Text> : null}
+        {view.right ? <Text className="text-small text-ink2">{view.right}</Text> : null}
       </View>
     </View>
   );

@@ -27,12 +27,12 @@ export function RecordList({ rows, units, reliefBar, onAdd }: Props) {
       <View role="list" aria-label="Record">
         {shown.map((r) => (
           <View key={r.id} role="listitem" className="border-t border-hair px-4 py-1.5">
-            {r.day ? <Text className="pt-1 font-medium text-[13px] text-ink2">{r.day}</Text> : null}
+            {r.day ? <Text className="pt-1 font-medium text-small text-ink2">{r.day}</Text> : null}
             <View className="min-h-[48px] flex-row items-center gap-3">
-              <Text className="w-[46px] font-figuremedium text-[15px] text-ink2">{r.time}</Text>
+              <Text className="w-[46px] font-figuremedium text-body text-ink2">{r.time}</Text>
               <View className="min-w-0 flex-1">
                 <Text>{r.text}</Text>
-                {r.corrected ? <Text className="text-[13px] text-ink2">corrected, was {r.corrected}</Text> : null}
+                {r.corrected ? <Text className="text-small text-ink2">corrected, was {r.corrected}</Text> : null}
               </View>
               <Key
                 label={open === r.id ? 'Close' : 'Change'}

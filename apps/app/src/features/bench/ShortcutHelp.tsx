@@ -24,7 +24,7 @@ export function ShortcutHelp({ onClose }: { onClose: () => void }) {
       aria-label="Keyboard"
       className="absolute bottom-4 right-4 z-10 w-[340px] gap-3 rounded border-[1.5px] border-ink bg-sheet p-4"
     >
-      <Text role="heading" aria-level={2} className="font-semibold text-[17px]">
+      <Text role="heading" aria-level={2} className="font-semibold text-lead">
         Keyboard
       </Text>
       <View className="gap-1">

@@ -14,13 +14,15 @@ interface Props {
   onType: (text: string | null) => void;
   onSubmit: () => void;
   alone?: boolean;
+  /** Low, for a dock of one line. */
+  small?: boolean;
 }
 
 const HOLD_MS = 380,
   REPEAT_MS = 90;
 
 /** Minus, value, plus: a touch nudges, a hold runs, a touch on the value types. */
-export function Stepper({ name, shown, unit, typed, onNudge, onType, onSubmit, alone = false }: Props) {
+export function Stepper({ name, shown, unit, typed, onNudge, onType, onSubmit, alone = false, small = false }: Props) {
   const input = useRef<TextInput>(null);
   // Before the next key arrives, and not a moment later: the library's own selectTextOnFocus selects on a timer, which would swallow the
   // first digit of a quick typist.
@@ -30,19 +32,19 @@ export function Stepper({ name, shown, unit, typed, onNudge, onType, onSubmit, a
     if (typed === shown) (input.current as unknown as HTMLInputElement | null)?.select();
   }, [typed !== null]); // eslint-disable-line react-hooks/exhaustive-deps
   return (
-    <View className={`min-w-0 flex-row items-stretch gap-2 ${alone ? '' : 'flex-1'}`}>
-      <Nudge name={`${name} down`} direction={-1} onNudge={onNudge} />
+    <View className={`min-w-0 flex-row items-stretch gap-2 ${alone ? '' : small ? 'min-w-[170px] flex-1' : 'min-w-[200px] flex-1'}`}>
+      <Nudge name={`${name} down`} direction={-1} small={small} onNudge={onNudge} />
       {typed === null ? (
         <Pressable
           role="button"
           onPress={() => onType(shown)}
-          className="min-h-[60px] min-w-0 flex-1 flex-row items-baseline justify-center gap-1 bg-lime pt-1 active:opacity-70"
+          className={`min-w-0 flex-1 flex-row items-baseline justify-center gap-1 bg-lime active:opacity-70 ${small ? 'min-h-[52px] pt-2' : 'min-h-[60px] pt-1'}`}
         >
           <Text className="sr-only">{`${name}, touch to type: `}</Text>
-          <Text numberOfLines={1} className={`font-figure text-[48px] leading-[54px]`} style={{ fontVariant: ['tabular-nums'] }}>
+          <Text numberOfLines={1} className={`font-figure ${small ? 'text-head' : 'text-dial'}`} style={{ fontVariant: ['tabular-nums'] }}>
             {shown}
           </Text>
-          <Text className="font-figure text-[18px]">{` ${unit}`}</Text>
+          <Text className="font-figure text-lead">{` ${unit}`}</Text>
         </Pressable>
       ) : (
         <TextInput
@@ -52,15 +54,15 @@ export function Stepper({ name, shown, unit, typed, onNudge, onType, onSubmit, a
           onChangeText={onType}
           onSubmitEditing={onSubmit}
           inputMode="decimal"
-          className="min-h-[60px] w-0 min-w-0 flex-1 border border-ink bg-lime text-center font-figure text-[44px] text-ink"
+          className={`${small ? 'min-h-[52px] text-head' : 'min-h-[60px] text-dial'} w-0 min-w-0 flex-1 border border-ink bg-lime text-center font-figure text-ink`}
         />
       )}
-      <Nudge name={`${name} up`} direction={1} onNudge={onNudge} />
+      <Nudge name={`${name} up`} direction={1} small={small} onNudge={onNudge} />
     </View>
   );
 }
 
-function Nudge({ name, direction, onNudge }: { name: string; direction: 1 | -1; onNudge: (d: 1 | -1) => void }) {
+function Nudge({ name, direction, small, onNudge }: { name: string; direction: 1 | -1; small: boolean; onNudge: (d: 1 | -1) => void }) {
   const { tokens } = useTheme();
   const Icon = direction > 0 ? Plus : Minus;
   const timer = useRef<ReturnType<typeof setInterval> | null>(null);
@@ -84,7 +86,7 @@ function Nudge({ name, direction, onNudge }: { name: string; direction: 1 | -1; 
       onPress={() => onNudge(direction)}
       onLongPress={() => setHeld(true)}
       onPressOut={() => setHeld(false)}
-      className="min-h-[60px] w-[56px] items-center justify-center rounded border border-hair bg-sheet active:bg-hair"
+      className={`${small ? 'min-h-[52px] w-[48px]' : 'min-h-[60px] w-[56px]'} items-center justify-center rounded border border-hair bg-sheet active:bg-hair`}
     >
       <Icon size={24} color={tokens.ink} />
     </Pressable>

@@ -6,7 +6,9 @@ import {
   heatIsOn,
   isHeatSwitch,
   resolveCircuit,
+  withCharge,
   type Case,
+  type CircuitSheet,
   type CycleFeatures,
   type Interval,
   type PressureLog,
@@ -16,6 +18,7 @@ import type { FigureView, LoopView } from '../figure/figureModel';
 import { capital, unbroken } from '../units/words';
 import { pressureNumber, pressureText, signedPressure, temperatureText, type Units } from '../units/units';
 import { levelText, standsCold } from './levelText';
+import { clockText, shortDay } from '../units/dates';
 
 export interface BenchView {
   title: string;
@@ -41,11 +44,17 @@ export interface BenchView {
 export interface BenchOptions {
   logIndex?: number | null;
   chargeNow?: Interval | null;
+  /** Something is likelier wrong than not: what stands within the band is then no word for a sound circuit. */
+  faultLikely?: boolean;
 }
 
 /** Everything the bench shows of a job's log, worked out; the screen only sets it. */
-export function benchView(parts: JobParts, file: Case, units: Units, { logIndex = null, chargeNow = null }: BenchOptions = {}): BenchView {
-  const circuit = resolveCircuit(file.circuit);
+export function benchView(
+  parts: JobParts,
+  file: Case,
+  units: Units,
+  { logIndex = null, chargeNow = null, faultLikely = false }: BenchOptions = {},
+): BenchView {
   const facts = standingFacts(parts.facts);
   const logs = file.logs ?? [];
   // A temperature read to see whether it has cooled begins no log that anybody wants to look at.
@@ -56,6 +65,7 @@ export function benchView(parts: JobParts, file: Case, units: Units, { logIndex 
   const newest = logs[newestIndex] ?? null;
   const shown = logIndex !== null && logs[logIndex] ? logIndex : newestIndex;
   const log = logs[shown] ?? null;
+  const circuit = resolveCircuit(sheetOfLog(file, log));
   const f = log ? cycleFeatures(log) : null;
   const heatOn = heatIsOn(newest);
   const figure = figureView({
@@ -81,11 +91,13 @@ export function benchView(parts: JobParts, file: Case, units: Units, { logIndex 
   const tone =
     (since === null && !cools && !standsHot) || !band || judged === null
       ? 'ink'
-      : judged > band.high + 0.08
+      : judged > band.high
         ? 'oxide'
-        : judged < band.low - 0.08
+        : judged < band.low
           ? 'slate'
           : 'verdigris';
+  // Green over a fault would speak with two voices.
+  const said = tone === 'verdigris' && faultLikely ? 'ink' : tone;
   const sinceWhat = hasHeated ? 'heat on' : cools ? 'it began to cool' : 'the first reading';
   // Cold and never heated, what it stands at says more than that it stands still.
   const level = now !== null && standsCold(log) && tone !== 'oxide' && tone !== 'slate' ? levelText(now, circuit, units) : null;
@@ -101,10 +113,13 @@ export function benchView(parts: JobParts, file: Case, units: Units, { logIndex 
     change: level
       ? { text: level.text, tone: 'oxide' }
       : standsHot
-        ? { text: FOUND_HOT[tone], tone }
+        ? { text: tone === 'verdigris' && faultLikely ? `Found hot; ${COULD_TOO}` : FOUND_HOT[tone], tone: said }
         : since === null
           ? null
-          : { text: `${signedPressure(since, units.pressure)} since ${sinceWhat}${CHANGED[tone]}`, tone },
+          : {
+              text: `${signedPressure(since, units.pressure)} since ${sinceWhat}${tone === 'verdigris' && faultLikely ? `; ${COULD_TOO}` : CHANGED[tone]}`,
+              tone: said,
+            },
     right:
       f?.coldBar != null && band && hasHeated
         ? `${signedPressure(Math.max(0, band.low - f.coldBar), units.pressure)} to ${signedPressure(Math.max(0, band.high - f.coldBar), units.pressure)} is right here${figure.lastC !== null ? ` at ${unbroken(temperatureText(figure.lastC, units.temperature))}` : ''}`
@@ -130,6 +145,12 @@ export function benchView(parts: JobParts, file: Case, units: Units, { logIndex 
   };
 }
 
+/** The sheet as it was when a log was taken: after work with the charge that was set in it. */
+function sheetOfLog(file: Case, log: PressureLog | null): CircuitSheet {
+  const setTo = log?.epoch === 'after-work' ? file.repairs?.findLast((r) => r.toBar !== undefined)?.toBar : undefined;
+  return setTo === undefined ? file.circuit : withCharge(file.circuit, setTo);
+}
+
 /** The run to set this one against: the last heat run from before the work, for a log taken after it. */
 export function runBefore(logs: PressureLog[], shown: number): { label: string; log: PressureLog } | null {
   if (logs[shown]?.epoch !== 'after-work') return null;
@@ -139,9 +160,7 @@ export function runBefore(logs: PressureLog[], shown: number): { label: string; 
 
 function logLabel(log: PressureLog): string {
   const at = log.startedAt ? new Date(log.startedAt) : null;
-  const when = at
-    ? `${at.toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })} ${at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`
-    : 'undated';
+  const when = at ? `${shortDay(at)} ${clockText(at)}` : 'undated';
   return `${log.epoch === 'after-work' ? 'After work' : 'As found'}, ${when}`;
 }
 
@@ -152,6 +171,7 @@ const lastReadingMs = (facts: FactRecord[]) => {
 const lastOf = (values: (number | null)[] | undefined) => values?.findLast((v) => v !== null) ?? null;
 
 const CHANGED = { oxide: ', too much', slate: ', too little', verdigris: ', as it should', ink: '' };
+const COULD_TOO = 'a healthy circuit could do this too';
 const FOUND_HOT = {
   oxide: 'Found hot, and too high for that',
   slate: 'Found hot, and too low for that',

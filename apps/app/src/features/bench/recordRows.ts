@@ -1,12 +1,25 @@
 import { standingFacts, type FactRecord } from '@jumper/contract';
-import { CHECKS, PART_KINDS, positionRow, runSheet, testRow, type CircuitSheet, type Finding, type RepairKind } from '@jumper/core';
+import {
+  CHECKS,
+  lowerFirst,
+  positionRow,
+  runSheet,
+  testRow,
+  type CircuitSheet,
+  type Finding,
+  type PartFitted,
+  type Repair,
+  type RepairKind,
+} from '@jumper/core';
 import { quantityText } from '../units/quantity';
 import { saidText } from '../units/saidText';
 import { pressureText, temperatureText, type Units } from '../units/units';
 import { plain } from '../units/words';
 import { askedText } from '../work/asked';
+import { partLine } from '../work/workWords';
 import { EVENT_TITLES } from './eventTitles';
 import { findingText } from './findingText';
+import { clockText, weekdayAndDay } from '../units/dates';
 
 export const REPAIR_TITLES: Record<RepairKind, string> = {
   'vessel-recharged': 'Vessel recharged',
@@ -21,6 +34,10 @@ export const REPAIR_TITLES: Record<RepairKind, string> = {
   'leak-mended': 'Leak mended',
   other: 'Something else',
 };
+
+/** What was done, in the technician's words where it is none of the kinds. */
+export const repairTitle = ({ kind, text }: Pick<Repair, 'kind' | 'text'>): string =>
+  kind === 'other' && text ? text : REPAIR_TITLES[kind];
 
 /** `day` stands on the first row of each day but today: newest first. */
 export interface RecordRow {
@@ -50,7 +67,7 @@ export function recordRows(facts: FactRecord[], units: Units, circuit: CircuitSh
           day: turns ? its : null,
           id: fact.id,
           fact,
-          time: clock(fact.body.at),
+          time: clockText(fact.body.at),
           text,
           corrected: before ? wasBefore(before, fact, text, units, circuit) : null,
         },
@@ -62,11 +79,10 @@ export function recordRows(facts: FactRecord[], units: Units, circuit: CircuitSh
 function wasBefore(before: FactRecord, now: FactRecord, nowText: string, units: Units, circuit: CircuitSheet): string {
   const text = factText(before, units, circuit),
     moved = before.body.at.slice(0, 16) !== now.body.at.slice(0, 16);
-  return [text === nowText && moved ? null : text, moved ? `at ${clock(before.body.at)}` : null].filter(Boolean).join(' ');
+  return [text === nowText && moved ? null : text, moved ? `at ${clockText(before.body.at)}` : null].filter(Boolean).join(' ');
 }
 
-const dayOf = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'short' });
-const clock = (iso: string) => new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+const dayOf = weekdayAndDay;
 
 function factText({ body }: FactRecord, units: Units, circuit: CircuitSheet): string | null {
   switch (body.kind) {
@@ -88,7 +104,7 @@ function factText({ body }: FactRecord, units: Units, circuit: CircuitSheet): st
     case 'finding':
       return findingText(body.finding as unknown as Finding, units);
     case 'repair':
-      return `${REPAIR_TITLES[body.repair.kind]}${body.repair.toBar !== undefined ? ` to ${pressureText(body.repair.toBar, units.pressure)}` : ''}`;
+      return `${repairTitle(body.repair)}${body.repair.toBar !== undefined ? ` to ${pressureText(body.repair.toBar, units.pressure)}` : ''}`;
     case 'log':
       return `Recorded log, ${body.log.samples.tS.length} readings`;
     case 'position': {
@@ -104,7 +120,7 @@ function factText({ body }: FactRecord, units: Units, circuit: CircuitSheet): st
           : `${saidText(step.text, units)}: ${askedText(step.asks, body.value, units)}`;
     }
     case 'part':
-      return `Fitted: ${[PART_KINDS[body.part.kind].toLowerCase(), body.part.make, body.part.serial].filter(Boolean).join(', ')}`;
+      return `Fitted: ${lowerFirst(partLine(body.part as PartFitted))}`;
     case 'said':
       return `${body.what === 'advice' ? 'Advice' : 'Defect'}, ${plain(body.answer)}: ${body.text}`;
     case 'skip':

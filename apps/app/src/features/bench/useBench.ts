@@ -9,7 +9,7 @@ import { sheetOfJob, workState } from '../work/workState';
 import { alertsView } from './alertsView';
 import { benchView } from './benchView';
 import { recordRows } from './recordRows';
-import { nextTest, predictedBy, suspects } from './suspects';
+import { faultStands, nextTest, predictedBy, suspects } from './suspects';
 import { useJobDiagnosis } from './useJobDiagnosis';
 import { useShortcuts } from './useShortcuts';
 import { useWakeLock } from './useWakeLock';
@@ -29,8 +29,13 @@ export function useBench(parts: JobParts) {
     judgement = diagnosis ? (diagnosis.now ?? diagnosis) : null,
     stale = judged.isPlaceholderData;
   const view = useMemo(
-    () => benchView(parts, file, units, { logIndex, chargeNow: judgement?.estimates.prechargeBar ?? null }),
-    [parts, file, units, logIndex, judgement],
+    () =>
+      benchView(parts, file, units, {
+        logIndex,
+        chargeNow: judgement?.estimates.prechargeBar ?? null,
+        faultLikely: diagnosis !== null && faultStands(diagnosis),
+      }),
+    [parts, file, units, logIndex, judgement, diagnosis],
   );
   const rows = useMemo(() => recordRows(parts.facts, units, sheetOfJob(parts)), [parts, units]);
   const proof = useMemo(() => proofView(parts, file, diagnosis, units), [parts, file, diagnosis, units]);

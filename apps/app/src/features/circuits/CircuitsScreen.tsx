@@ -53,20 +53,20 @@ function Row({ row }: { row: CircuitRow }) {
     <View role="listitem" className="border-t border-hair">
       <Link href={`/jobs/${row.jobId}/history?from=circuits` as never} asChild>
         <Pressable className="min-h-[64px] flex-row items-center gap-3 px-4 py-2.5 active:bg-sheet">
-          <Text numberOfLines={1} className="w-[64px] font-figure text-[28px] leading-[32px]">
+          <Text numberOfLines={1} className="w-[64px] font-figure text-head">
             {row.cold}
           </Text>
           <View className="min-w-0 flex-1 gap-0.5">
-            <Text numberOfLines={2} className="font-semibold text-[16.5px]">
+            <Text numberOfLines={2} className="font-semibold text-lead">
               {row.site}
             </Text>
-            <Text numberOfLines={2} className="text-[13.5px] leading-[18px] text-ink2">
+            <Text numberOfLines={2} className="text-small text-ink2">
               {row.plant}
             </Text>
           </View>
           <View className="items-end gap-0.5">
-            <Text className="font-medium text-[13.5px]">{row.visits}</Text>
-            <Text className={`text-[13.5px] ${row.overdue ? 'font-semibold text-oxide' : 'text-ink2'}`}>{row.when}</Text>
+            <Text className="font-medium text-small">{row.visits}</Text>
+            <Text className={`text-small ${row.overdue ? 'font-semibold text-oxide' : 'text-ink2'}`}>{row.when}</Text>
           </View>
         </Pressable>
       </Link>

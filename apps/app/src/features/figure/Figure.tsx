@@ -38,7 +38,7 @@ export function Figure({ view, units, height, predicted = null, quiet = false }:
             {bandTop === null ? null : (
               <Text
                 aria-hidden
-                className="absolute font-medium text-[12.5px] text-verdigris"
+                className="absolute font-medium text-small text-verdigris"
                 style={{ right: width - scale.plotRight + 4, top: bandTop }}
               >
                 healthy band

@@ -27,7 +27,7 @@ export function LoopFigure({ view, units, height }: { view: LoopView; units: Uni
   const label = { fontSize: 12.5, fontFamily: 'BarlowCondensed_500Medium', fill: tokens.ink2 } as const;
   return (
     <View className="pt-1">
-      <Text className="px-4 font-medium text-[13px] text-ink2">Pressure over flow temperature</Text>
+      <Text className="px-4 font-medium text-small text-ink2">Pressure over flow temperature</Text>
       <View
         testID="loop"
         role="img"

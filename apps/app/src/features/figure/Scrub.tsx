@@ -78,7 +78,7 @@ export function Scrub({ view, scale, units }: { view: FigureView; scale: FigureS
           }
         >
           {at.lines.map((line, i) => (
-            <Text key={i} className={`text-lime ${i === 0 ? 'font-semibold text-[14.5px]' : 'text-[13px]'}`}>
+            <Text key={i} className={`text-lime ${i === 0 ? 'font-semibold text-small' : 'text-small'}`}>
               {line}
             </Text>
           ))}

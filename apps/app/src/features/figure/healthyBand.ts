@@ -1,13 +1,4 @@
-import {
-  COLD_BELOW_C,
-  cycleFeatures,
-  endsRun,
-  expectedPressure,
-  HEATED_K,
-  heatWasOn,
-  type PressureLog,
-  type ResolvedCircuit,
-} from '@jumper/core';
+import { COLD_BELOW_C, cycleFeatures, endsRun, HEATED_K, heatWasOn, rightHot, type PressureLog, type ResolvedCircuit } from '@jumper/core';
 import type { FigureView } from './figureModel';
 
 /** Points of the band: forty for a visit; over days so many that a heat-up of an hour is not missed between two. */
@@ -53,7 +44,7 @@ export function healthyBand(
 
 /** The band at one flow temperature. */
 export function rightAt(circuit: ResolvedCircuit, cold: ColdPoint, flowC: number): { low: number; high: number } {
-  const right = expectedPressure({
+  const right = rightHot({
     circuit,
     coldGaugeBar: cold.gaugeBar,
     coldC: cold.celsius,

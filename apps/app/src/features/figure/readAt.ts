@@ -1,5 +1,6 @@
 import { pressureText, temperatureText, type Units } from '../units/units';
 import type { FigureView } from './figureModel';
+import { clockText, shortDay } from '../units/dates';
 
 export interface ReadAt {
   min: number;
@@ -37,8 +38,8 @@ export function stepAt(view: FigureView, min: number | null, direction: 1 | -1):
 function clock(view: FigureView, min: number): string {
   if (view.startMs === null) return `${Math.round(min * 10) / 10} min`;
   const at = new Date(view.startMs + 60_000 * min);
-  const time = at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
-  return view.spanMin > 1440 ? `${at.toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })} ${time}` : time;
+  const time = clockText(at);
+  return view.spanMin > 1440 ? `${shortDay(at)} ${time}` : time;
 }
 
 function nearest<T extends { min: number }>(points: T[], min: number): T | null {

@@ -41,10 +41,10 @@ export function HistoryScreen({ jobId, backTo = `/jobs/${jobId}` }: { jobId: str
                 onPress={() => router.navigate(`/jobs/${v.jobId}` as never)}
                 className="min-h-[60px] flex-row items-center gap-3 px-4 py-2 active:bg-sheet"
               >
-                <Text className="w-[92px] font-figuremedium text-[15px]">{v.when}</Text>
+                <Text className="w-[92px] font-figuremedium text-body">{v.when}</Text>
                 <View className="min-w-0 flex-1">
                   <Text>{`cold ${v.cold}, charge ${v.charge}`}</Text>
-                  <Text className="text-[13.5px] text-ink2">{v.work}</Text>
+                  <Text className="text-small text-ink2">{v.work}</Text>
                 </View>
               </Pressable>
             </View>
@@ -81,11 +81,11 @@ function Traces({ view, units }: { view: HistoryView; units: Units }) {
   ];
   return (
     <View className="px-4" onLayout={(e) => setWidth(e.nativeEvent.layout.width - 32)}>
-      <Text className="pb-1 font-semibold text-[13.5px] text-ink2">
-        Visit by visit: <Text className="font-semibold text-[13.5px]">cold pressure</Text>
+      <Text className="pb-1 font-semibold text-small text-ink2">
+        Visit by visit: <Text className="font-semibold text-small">cold pressure</Text>
         {chargeTrace.length > 1 ? (
           <>
-            , <Text className="font-semibold text-[13.5px] text-copper">charge found and left</Text>
+            , <Text className="font-semibold text-small text-copper">charge found and left</Text>
           </>
         ) : null}
       </Text>

@@ -1,8 +1,9 @@
 import { jobToCase, standingFacts, type JobParts } from '@jumper/contract';
-import { circuitHistory, coldPressureOf, resolveCircuit, type Case, type CircuitSheet, type HistoryPoint } from '@jumper/core';
-import { REPAIR_TITLES } from '../bench/recordRows';
+import { circuitHistory, coldPressureOf, lowerFirst, resolveCircuit, type Case, type CircuitSheet, type HistoryPoint } from '@jumper/core';
+import { repairTitle } from '../bench/recordRows';
 import { quantityText } from '../units/quantity';
 import { pressureText, type Units } from '../units/units';
+import { dayAndYear } from '../units/dates';
 
 export interface VisitRow {
   jobId: string;
@@ -65,11 +66,11 @@ export function historyView(jobs: JobParts[], circuitId: string, units: Units): 
       .map(({ parts, point, file }) => ({
         jobId: parts.job.id,
         at: point.at,
-        when: new Date(point.at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }),
+        when: dayAndYear(point.at),
         cold: bar(point.coldBar),
         charge:
           point.chargeLeftBar !== undefined ? `${bar(point.chargeFoundBar)} → ${bar(point.chargeLeftBar)}` : bar(point.chargeFoundBar),
-        work: (file.repairs ?? []).map((r) => REPAIR_TITLES[r.kind].toLowerCase()).join(', ') || 'no work',
+        work: (file.repairs ?? []).map((r) => lowerFirst(repairTitle(r))).join(', ') || 'no work',
       }))
       .reverse(),
   };

@@ -35,7 +35,7 @@ export function CircuitPicker({
             className="min-h-[52px] justify-center border-t border-hair active:bg-sheet"
           >
             <Text className="font-medium">{s.site}</Text>
-            {s.town ? <Text className="text-[13.5px] text-ink2">{s.town}</Text> : null}
+            {s.town ? <Text className="text-small text-ink2">{s.town}</Text> : null}
           </Pressable>
         ))}
         {found.length === 0 ? (

@@ -16,7 +16,7 @@ export function DueList({ rows, onDone }: { rows: DueRow[]; onDone: (row: DueRow
   return (
     <View className="gap-1 pt-5">
       <View className="flex-row items-center justify-between gap-3 px-4">
-        <Text role="heading" aria-level={2} className="font-semibold text-[17px]">
+        <Text role="heading" aria-level={2} className="font-semibold text-lead">
           Due
         </Text>
         <Key label="Calendar file" className="px-4" onPress={() => void saveCalendar(rows)} />
@@ -31,9 +31,9 @@ export function DueList({ rows, onDone }: { rows: DueRow[]; onDone: (row: DueRow
               className="min-h-[48px] min-w-0 flex-1 justify-center active:opacity-70"
             >
               <Text className="font-medium">{r.title}</Text>
-              <Text className="text-[13.5px] text-ink2">
+              <Text className="text-small text-ink2">
                 {r.site}
-                <Text className={`text-[13.5px] font-semibold ${r.days < 0 ? 'text-oxide' : 'text-ink2'}`}>{`  ${dueText(r.days)}`}</Text>
+                <Text className={`text-small font-semibold ${r.days < 0 ? 'text-oxide' : 'text-ink2'}`}>{`  ${dueText(r.days)}`}</Text>
               </Text>
             </Pressable>
             <Key label="Seen" name={`Seen: ${r.title}, ${r.site}`} className="px-4" onPress={() => onDone(r)} />

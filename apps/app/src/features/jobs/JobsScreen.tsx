@@ -16,6 +16,7 @@ import { useJobs } from './jobData';
 import { DueList } from './DueList';
 import { dueRows, jobRows, type DueRow, type JobRow, type RowTone } from './jobsView';
 import { SyncBadge } from './SyncBadge';
+import { weekday } from '../units/dates';
 
 /** The clock for "18 min ago": a minute is fine enough. */
 const minuteClock = {
@@ -60,11 +61,11 @@ export function JobsScreen() {
   const open = rows?.filter((r) => !r.closed) ?? [],
     closed = rows?.filter((r) => r.closed) ?? [];
   const [showClosed, setShowClosed] = useState(false);
-  const title = `${new Date(nowMs).toLocaleDateString('en-GB', { weekday: 'long' })}, ${open.length} ${open.length === 1 ? 'job' : 'jobs'}`;
+  const title = `${weekday(nowMs)}, ${open.length} ${open.length === 1 ? 'job' : 'jobs'}`;
   return (
     <Place at="jobs" foot={<Button label="New job" kind="main" onPress={() => router.navigate('/jobs/new')} />}>
       <View className="flex-row items-center justify-between gap-3 px-4 pb-2 pt-5">
-        <Text role="heading" aria-level={1} className="min-w-0 flex-1 font-figure text-[30px] leading-[34px]">
+        <Text role="heading" aria-level={1} className="min-w-0 flex-1 font-figure text-head">
           {rows ? title : 'Jobs'}
         </Text>
         <SyncBadge />
@@ -126,20 +127,20 @@ function Row({ row }: { row: JobRow }) {
     <View role="listitem" className="border-b border-hair">
       <Link href={`/jobs/${row.id}`} asChild>
         <Pressable className="min-h-[72px] flex-row items-center gap-3 px-4 py-3 active:bg-sheet">
-          <Text numberOfLines={1} className={`w-[64px] font-figure text-[32px] leading-[36px] ${TONE[row.numberTone]}`}>
+          <Text numberOfLines={1} className={`w-[64px] font-figure text-head ${TONE[row.numberTone]}`}>
             {row.number}
           </Text>
           <View className="min-w-0 flex-1 gap-0.5">
-            <Text numberOfLines={2} className="font-semibold text-[17px]">
+            <Text numberOfLines={2} className="font-semibold text-lead">
               {row.site}
             </Text>
-            <Text numberOfLines={3} className="text-[13.5px] leading-[18px] text-ink2">
+            <Text numberOfLines={3} className="text-small text-ink2">
               {row.line}
             </Text>
           </View>
           <View className="items-end gap-0.5">
-            <Text className={`font-semibold text-[13.5px] ${TONE[row.statusTone]}`}>{row.status}</Text>
-            <Text className="text-[13.5px] text-ink2">{row.when}</Text>
+            <Text className={`font-semibold text-small ${TONE[row.statusTone]}`}>{row.status}</Text>
+            <Text className="text-small text-ink2">{row.when}</Text>
           </View>
         </Pressable>
       </Link>
@@ -181,11 +182,11 @@ function CaseFileOpener() {
         <Notice kind="danger" title={`${result.name} was not opened; nothing was changed`} live>
           <View className="gap-1">
             {result.lines.slice(0, 6).map((l) => (
-              <Text key={l} className="text-[14px]">
+              <Text key={l} className="text-small">
                 {l}
               </Text>
             ))}
-            {result.lines.length > 6 ? <Text className="text-[14px]">and {result.lines.length - 6} more</Text> : null}
+            {result.lines.length > 6 ? <Text className="text-small">and {result.lines.length - 6} more</Text> : null}
           </View>
         </Notice>
       ) : null}

@@ -20,7 +20,7 @@ export function SyncBadge() {
     <Link href="/settings" asChild>
       <Pressable aria-label={`Sending: ${text}`} className="min-h-[48px] justify-center active:opacity-70">
         <View role="status" className={`rounded border px-2.5 py-1.5 ${refused > 0 ? 'border-oxide' : 'border-hair'}`}>
-          <Text className={`font-medium text-[13px] ${refused > 0 ? 'text-oxide' : 'text-ink2'}`}>{text}</Text>
+          <Text className={`font-medium text-small ${refused > 0 ? 'text-oxide' : 'text-ink2'}`}>{text}</Text>
         </View>
       </Pressable>
     </Link>

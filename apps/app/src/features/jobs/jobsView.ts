@@ -3,10 +3,11 @@ import { CHECKS, COMPLAINT_ROWS, heatIsOn, resolveCircuit, standingLevel, type C
 import type { VerdictRecord } from '../../offline/database';
 import { dueText as dueOfReading, READ_EVERY_S } from '../bench/dueText';
 import { standsCold } from '../bench/levelText';
-import { REPAIR_TITLES } from '../bench/recordRows';
+import { repairTitle } from '../bench/recordRows';
 import { verdictText } from '../verdict/shortVerdict';
 import { capital } from '../units/words';
 import { pressureNumber, type Units } from '../units/units';
+import { clockText, monthAndYear } from '../units/dates';
 
 export type RowTone = 'oxide' | 'verdigris' | 'slate' | 'copper' | 'brass' | 'ink' | 'ink2';
 export interface JobRow {
@@ -77,7 +78,7 @@ function stageOf(file: Case, verdict: VerdictRecord | null): Stage {
 
 function lineOf(parts: JobParts, file: Case, verdict: VerdictRecord | null, begun: boolean): string {
   const repair = file.repairs?.at(-1);
-  if (repair && !file.logs?.some((l) => l.epoch === 'after-work')) return `${REPAIR_TITLES[repair.kind]}. Heat run to do`;
+  if (repair && !file.logs?.some((l) => l.epoch === 'after-work')) return `${repairTitle(repair)}. Heat run to do`;
   if (verdict && begun) return verdictText(verdict);
   return parts.job.complaint.length ? sentence(parts.job.complaint.map((c) => COMPLAINT_ROWS[c].short)) : 'Service visit';
 }
@@ -88,11 +89,7 @@ function nextReadingAt(facts: FactRecord[], nowMs: number): string | null {
   if (!reading) return null;
   const lastMs = Date.parse(reading.body.at),
     due = dueOfReading(lastMs, nowMs);
-  return due === null
-    ? null
-    : due.now
-      ? 'reading due'
-      : `reading ${new Date(lastMs + READ_EVERY_S * 1000).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`;
+  return due === null ? null : due.now ? 'reading due' : `reading ${clockText(lastMs + READ_EVERY_S * 1000)}`;
 }
 
 /** Near its relief, or cold and at a level that is wrong by the sheet. */
@@ -115,7 +112,7 @@ export function ago(thenMs: number, nowMs: number): string {
   if (min < 60) return `${min} min ago`;
   if (min < 24 * 60) return `${Math.round(min / 60)} h ago`;
   if (min < 45 * 1440) return `${Math.round(min / 1440)} d ago`;
-  return new Date(thenMs).toLocaleDateString('en-GB', { month: 'short', year: 'numeric' });
+  return monthAndYear(thenMs);
 }
 
 export interface DueRow {

@@ -176,7 +176,7 @@ function Summary({ parts, read, name }: { parts: JobParts; read: TableRead; name
         <Notice kind="caution" title={bad.title}>
           <View>
             {bad.lines.map((l) => (
-              <Text key={l} className="text-[14px]">
+              <Text key={l} className="text-small">
                 {l}
               </Text>
             ))}
@@ -197,7 +197,7 @@ function Columns({ head, choice, onChange }: { head: string[][]; choice: TableCh
   const names = Array.from({ length: width }, (_, i) => (choice.headerLines > 0 ? head[0]?.[i]?.trim() : '') || `Column ${i + 1}`);
   return (
     <View className="gap-4 border-t border-hair pt-4">
-      <Text role="heading" aria-level={2} className="font-semibold text-[17px]">
+      <Text role="heading" aria-level={2} className="font-semibold text-lead">
         How it is read
       </Text>
       {COLUMN_ROLES.map((role) => (

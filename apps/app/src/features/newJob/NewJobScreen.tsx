@@ -148,7 +148,7 @@ export function NewJobScreen() {
           <Several label="What others have changed already" options={PART_OPTIONS} value={changed} onChange={setChanged} />
         </Columns>
         <View className="gap-3 border-t border-hair pt-4">
-          <Text className="font-semibold text-[17px]">The circuit</Text>
+          <Text className="font-semibold text-lead">The circuit</Text>
           <Text className="text-ink2">
             {form.assumed.length === 0
               ? 'All read off the plant.'

@@ -42,11 +42,11 @@ export function PartsScreen() {
           />
         </Part>
         <Part title="Type">
-          <Text className="font-figure text-[64px] leading-[68px]">2.3</Text>
-          <Text className="font-figure text-[28px] leading-[32px]">Figure 28</Text>
-          <Text className="font-semibold text-[20px] leading-[25px]">Heading 20: Vessel has lost its charge</Text>
+          <Text className="font-figure text-reading">2.3</Text>
+          <Text className="font-figure text-head">Figure 28</Text>
+          <Text className="font-semibold text-title">Heading 20: Vessel has lost its charge</Text>
           <Text>Body 15. Touch the pin in the gas valve for a moment.</Text>
-          <Text className="text-[13.5px] leading-[18px] text-ink2">Label 13.5: about 2 min, nothing drained</Text>
+          <Text className="text-small text-ink2">Label 13.5: about 2 min, nothing drained</Text>
         </Part>
         <Part title="Colour">
           {(['ink', 'ink2', 'copper', 'slate', 'verdigris', 'brass', 'oxide'] as const).map((name) => (
@@ -157,7 +157,7 @@ export function PartsScreen() {
 
 function Heading({ children }: { children: string }) {
   return (
-    <Text role="heading" aria-level={2} className="px-4 font-semibold text-[15px] text-ink2">
+    <Text role="heading" aria-level={2} className="px-4 font-semibold text-body text-ink2">
       {children}
     </Text>
   );

@@ -5,7 +5,7 @@ import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
 import { Picture } from '../../ui/Picture';
 import { Text } from '../../ui/Text';
-import { longDay } from '../units/words';
+import { longDay } from '../units/dates';
 import type { PhotoNote } from './photoList';
 import { shrink } from './shrink';
 import { useCircuitPhotos, usePhoto, usePhotoWork } from './usePhotos';
@@ -99,7 +99,7 @@ function Thumb({ photo, title, onOpen }: { photo: PhotoNote; title: string; onOp
       {picture.data ? (
         <Picture address={picture.data} alt="" width={SIDE} height={SIDE} />
       ) : (
-        <Text className="px-1 text-center text-[13px] text-ink2">{picture.isPending ? '…' : 'Not on this device'}</Text>
+        <Text className="px-1 text-center text-small text-ink2">{picture.isPending ? '…' : 'Not on this device'}</Text>
       )}
     </Pressable>
   );
@@ -112,7 +112,7 @@ function Whole({ photo, title, onClose, onTakeOut }: { photo: PhotoNote; title: 
       <View className="flex-1 bg-lime p-3" aria-label={`${title}, photo of ${longDay(photo.at)}`}>
         <View className="flex-row items-center justify-between gap-3 pb-2">
           <View className="min-w-0 flex-1">
-            <Text role="heading" aria-level={2} className="font-semibold text-[17px]">
+            <Text role="heading" aria-level={2} className="font-semibold text-lead">
               {title}
             </Text>
             <Text className="text-ink2">{longDay(photo.at)}</Text>

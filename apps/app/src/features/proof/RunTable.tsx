@@ -14,29 +14,29 @@ export function RunTable({ bands, units }: { bands: RunBand[]; units: Units }) {
     <View role="table" aria-label={`The run so far, ${units.pressure}`} className="pt-1">
       <View role="row" className="flex-row gap-2 py-1">
         {['At', 'Stands at', 'Right', ...(was ? ['Before'] : []), ''].map((t, i) => (
-          <Text key={i} role="columnheader" className={`min-w-0 text-[13px] text-ink2 ${WIDTH[i === 3 && !was ? 4 : i]}`}>
+          <Text key={i} role="columnheader" className={`min-w-0 text-small text-ink2 ${WIDTH[i === 3 && !was ? 4 : i]}`}>
             {t || ' '}
           </Text>
         ))}
       </View>
       {bands.map((b) => (
         <View key={b.flowC} role="row" className="min-h-[34px] flex-row items-center gap-2 border-t border-hair">
-          <Text role="cell" className={`font-figuremedium text-[15px] ${WIDTH[0]}`}>
+          <Text role="cell" className={`font-figuremedium text-body ${WIDTH[0]}`}>
             {temperatureText(b.flowC, units.temperature)}
           </Text>
-          <Text role="cell" className={`font-figure text-[19px] ${WIDTH[1]}`}>
+          <Text role="cell" className={`font-figure text-lead ${WIDTH[1]}`}>
             {bar(b.gaugeBar)}
           </Text>
           <Text
             role="cell"
-            className={`font-figuremedium text-[15px] text-ink2 ${WIDTH[2]}`}
+            className={`font-figuremedium text-body text-ink2 ${WIDTH[2]}`}
           >{`${bar(b.lowGaugeBar)} to ${bar(b.highGaugeBar)}`}</Text>
           {was ? (
-            <Text role="cell" className={`font-figuremedium text-[15px] text-ink2 ${WIDTH[3]}`}>
+            <Text role="cell" className={`font-figuremedium text-body text-ink2 ${WIDTH[3]}`}>
               {b.beforeGaugeBar === null ? '–' : bar(b.beforeGaugeBar)}
             </Text>
           ) : null}
-          <Text role="cell" className={`text-[14px] ${TONE[b.verdict]} ${WIDTH[4]}`}>
+          <Text role="cell" className={`text-small ${TONE[b.verdict]} ${WIDTH[4]}`}>
             {SAYS[b.verdict]}
           </Text>
         </View>

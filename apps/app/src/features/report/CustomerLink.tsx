@@ -8,7 +8,7 @@ import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
 import { linksOf, makeLink, revokeLink } from '../../api/links';
-import { longDay } from '../units/words';
+import { longDay } from '../units/dates';
 import { linkAddress, newLinkKey } from './linkKey';
 
 const DAYS = 60;
@@ -47,10 +47,10 @@ export function CustomerLink({ jobId, report }: { jobId: string; report: Custome
       {made ? (
         <Notice kind="sound" title={`Good for ${DAYS} days`} live>
           <View ref={intoView} className="gap-2">
-            <Text selectable testID="customer-link" className="text-[14px]">
+            <Text selectable testID="customer-link" className="text-small">
               {made}
             </Text>
-            <Text className="text-[13px] text-ink2">Send it now: it is not shown again.</Text>
+            <Text className="text-small text-ink2">Send it now: it is not shown again.</Text>
             {'clipboard' in navigator ? (
               <Key label="Copy it" className="px-4" onPress={() => void navigator.clipboard.writeText(made)} />
             ) : null}
@@ -59,7 +59,7 @@ export function CustomerLink({ jobId, report }: { jobId: string; report: Custome
       ) : null}
       {links.data?.map((l) => (
         <View key={l.id} className="min-h-[52px] flex-row items-center gap-3 border-t border-hair">
-          <Text className="min-w-0 flex-1 text-[14px]">{`Link of ${longDay(l.createdAt)}, until ${longDay(l.expiresAt)}`}</Text>
+          <Text className="min-w-0 flex-1 text-small">{`Link of ${longDay(l.createdAt)}, until ${longDay(l.expiresAt)}`}</Text>
           <Key
             label="Take it back"
             className="px-3"

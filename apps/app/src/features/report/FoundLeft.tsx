@@ -7,21 +7,21 @@ export function FoundLeft({ rows, left }: { rows: ReportRow[]; left: boolean }) 
   return (
     <View role="table" aria-label="Found and left">
       <View role="row" className="flex-row gap-3 py-1">
-        <Text role="columnheader" className="min-w-0 flex-[2] text-[13px] text-ink2">
+        <Text role="columnheader" className="min-w-0 flex-[2] text-small text-ink2">
           {' '}
         </Text>
-        <Text role="columnheader" className="min-w-0 flex-1 text-[13px] text-ink2">
+        <Text role="columnheader" className="min-w-0 flex-1 text-small text-ink2">
           Found
         </Text>
         {left ? (
-          <Text role="columnheader" className="min-w-0 flex-1 text-[13px] text-ink2">
+          <Text role="columnheader" className="min-w-0 flex-1 text-small text-ink2">
             Left
           </Text>
         ) : null}
       </View>
       {rows.map((r) => (
         <View key={r.label} role="row" className="flex-row gap-3 border-t border-hair py-1.5">
-          <Text role="cell" className="min-w-0 flex-[2] text-[14px] leading-[18px]">
+          <Text role="cell" className="min-w-0 flex-[2] text-small">
             {r.label}
           </Text>
           <Text role="cell" className="min-w-0 flex-1 font-medium">

@@ -66,8 +66,8 @@ function Report({ parts }: { parts: JobParts }) {
         <View {...flowsOnPaper} testID="report" aria-busy={judged.isFetching} className="gap-3 p-4">
           <View className="flex-row flex-wrap items-end justify-between gap-x-4 border-b-[1.5px] border-ink pb-2">
             <View className="min-w-[240px] flex-1">
-              <Text className="text-[13px] text-ink2">{view.title}</Text>
-              <Text role="heading" aria-level={2} className="font-semibold text-[22px] leading-[27px]">
+              <Text className="text-small text-ink2">{view.title}</Text>
+              <Text role="heading" aria-level={2} className="font-semibold text-title">
                 {view.site}
               </Text>
             </View>
@@ -89,7 +89,7 @@ function Report({ parts }: { parts: JobParts }) {
           {view.tests.length > 0 ? (
             <Part title="Tests">
               {view.tests.map((t, i) => (
-                <Text key={i} className="text-[14px] leading-[19px]">
+                <Text key={i} className="text-small">
                   {t}
                 </Text>
               ))}
@@ -114,9 +114,9 @@ function Report({ parts }: { parts: JobParts }) {
           ) : null}
           {view.proof ? (
             <Part title="Proof">
-              <Text className={`font-semibold text-[17px] ${SOUND[view.proof.kind]}`}>{view.proof.headline}</Text>
+              <Text className={`font-semibold text-lead ${SOUND[view.proof.kind]}`}>{view.proof.headline}</Text>
               {view.proof.lines.map((l) => (
-                <Text key={l} className="text-[14px] leading-[19px]">
+                <Text key={l} className="text-small">
                   {l}
                 </Text>
               ))}
@@ -128,7 +128,7 @@ function Report({ parts }: { parts: JobParts }) {
                 {photos.data.map((p, i) => (
                   <View key={i} className="w-[150px]">
                     <Picture address={p.address} alt={p.line} width={150} height={112} />
-                    <Text className="text-[13px] text-ink2">{p.line}</Text>
+                    <Text className="text-small text-ink2">{p.line}</Text>
                   </View>
                 ))}
               </View>
@@ -137,7 +137,7 @@ function Report({ parts }: { parts: JobParts }) {
           {view.said.length > 0 ? (
             <Part title="Advice, and what stays">
               {view.said.map((w) => (
-                <Text key={w} className="text-[14px] leading-[19px]">
+                <Text key={w} className="text-small">
                   {w}
                 </Text>
               ))}
@@ -154,7 +154,7 @@ function Report({ parts }: { parts: JobParts }) {
           ) : null}
           <Part title="For you">
             {view.advice.map((a) => (
-              <Text key={a} className="text-[14px] leading-[19px]">
+              <Text key={a} className="text-small">
                 {a}
               </Text>
             ))}
@@ -197,7 +197,7 @@ function Report({ parts }: { parts: JobParts }) {
             onPress={() => void save()}
           />
         </View>
-        <Text className="text-center text-[13px] text-ink2">Made on this device; nothing is sent.</Text>
+        <Text className="text-center text-small text-ink2">Made on this device; nothing is sent.</Text>
       </View>
     </View>
   );
@@ -206,7 +206,7 @@ function Report({ parts }: { parts: JobParts }) {
 function Part({ title, children }: { title: string; children: ReactNode }) {
   return (
     <View className="gap-0.5">
-      <Text role="heading" aria-level={3} className="font-semibold text-[13.5px] text-ink2">
+      <Text role="heading" aria-level={3} className="font-semibold text-small text-ink2">
         {title}
       </Text>
       {children}

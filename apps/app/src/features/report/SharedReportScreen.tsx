@@ -48,8 +48,8 @@ function Shared({ report: r }: { report: CustomerReport }) {
     <ScrollView className="flex-1" tabIndex={0} role="region" aria-label="Report">
       <View className="mx-auto w-full max-w-[760px] gap-4 p-4">
         <View className="border-b-[1.5px] border-ink pb-2">
-          <Text className="text-[13px] text-ink2">{r.title}</Text>
-          <Text role="heading" aria-level={1} className="font-semibold text-[22px] leading-[27px]">
+          <Text className="text-small text-ink2">{r.title}</Text>
+          <Text role="heading" aria-level={1} className="font-semibold text-title">
             {r.site}
           </Text>
           <Text className="text-ink2">{[r.company, r.date].filter(Boolean).join(', ')}</Text>
@@ -73,7 +73,7 @@ function Shared({ report: r }: { report: CustomerReport }) {
         {lines('Parts fitted', r.parts)}
         {r.proof ? (
           <Part title="Proof">
-            <Text className={`font-semibold text-[17px] ${TONE[r.proof.kind]}`}>{r.proof.headline}</Text>
+            <Text className={`font-semibold text-lead ${TONE[r.proof.kind]}`}>{r.proof.headline}</Text>
             {r.proof.lines.map((l) => (
               <Text key={l}>{l}</Text>
             ))}
@@ -91,7 +91,7 @@ function Shared({ report: r }: { report: CustomerReport }) {
 function Part({ title, children }: { title: string; children: ReactNode }) {
   return (
     <View className="gap-0.5">
-      <Text role="heading" aria-level={2} className="font-semibold text-[13.5px] text-ink2">
+      <Text role="heading" aria-level={2} className="font-semibold text-small text-ink2">
         {title}
       </Text>
       {children}

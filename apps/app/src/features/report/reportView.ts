@@ -15,11 +15,12 @@ import {
   type ResolvedCircuit,
 } from '@jumper/core';
 import { findingText } from '../bench/findingText';
-import { REPAIR_TITLES } from '../bench/recordRows';
+import { repairTitle } from '../bench/recordRows';
 import { faultStands, leadOf, shareText } from '../bench/suspects';
 import { proofView, type ProofView } from '../proof/proofView';
 import { workState } from '../work/workState';
-import { longDay, plain, unbroken } from '../units/words';
+import { longDay } from '../units/dates';
+import { plain, unbroken } from '../units/words';
 import { checkTitle, dayText, putBackText } from '../work/workWords';
 import { quantityText } from '../units/quantity';
 import { pressureText, temperatureText, type Units } from '../units/units';
@@ -89,7 +90,7 @@ export function reportView(parts: JobParts, file: Case, diagnosis: Diagnosis | n
     work: facts.flatMap((f) =>
       f.body.kind === 'repair'
         ? [
-            `${REPAIR_TITLES[f.body.repair.kind]}${f.body.repair.toBar !== undefined ? `, set to ${pressureText(f.body.repair.toBar, units.pressure)}` : ''}`,
+            `${repairTitle(f.body.repair)}${f.body.repair.toBar !== undefined ? `, set to ${pressureText(f.body.repair.toBar, units.pressure)}` : ''}`,
           ]
         : [],
     ),

@@ -4,7 +4,7 @@ import { useStore } from '../../offline/SyncProvider';
 import { photoList } from '../photos/photoList';
 import { dataAddress } from '../photos/usePhotos';
 import { schematicView } from '../schematic/schematicView';
-import { longDay } from '../units/words';
+import { longDay } from '../units/dates';
 import { METRIC } from '../units/units';
 import type { ReportPhoto } from './reportDocument';
 

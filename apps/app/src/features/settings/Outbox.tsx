@@ -29,7 +29,7 @@ export function Outbox() {
         <Notice key={r.key} kind="danger" title={r.title}>
           <View className="gap-0.5">
             {r.reasons.map((reason) => (
-              <Text key={reason} className="text-[14px]">
+              <Text key={reason} className="text-small">
                 {reason}
               </Text>
             ))}
@@ -37,7 +37,7 @@ export function Outbox() {
         </Notice>
       ))}
       {view.refused.length > 0 ? (
-        <Text className="text-[14px] text-ink2">They stay on this device and still count here. Trying again helps after an update.</Text>
+        <Text className="text-small text-ink2">They stay on this device and still count here. Trying again helps after an update.</Text>
       ) : null}
       {view.waiting + view.refused.length > 0 ? <Button label="Try again now" onPress={() => void sync.retryRefused()} /> : null}
     </View>

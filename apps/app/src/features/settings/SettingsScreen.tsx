@@ -81,7 +81,7 @@ export function SettingsScreen() {
           <VanParts />
         </Columns>
         <View className="gap-2 border-t border-hair pt-4">
-          <Text role="heading" aria-level={2} className="font-semibold text-[17px]">
+          <Text role="heading" aria-level={2} className="font-semibold text-lead">
             What waits to be sent
           </Text>
           <Outbox />

@@ -1,5 +1,6 @@
 import type { OutboxEntry } from '../../offline/database';
 import type { FactRecord } from '@jumper/contract';
+import { clockText, shortDay } from '../units/dates';
 
 export interface OutboxView {
   waiting: number;
@@ -40,7 +41,7 @@ export function outboxView(entries: OutboxEntry[]): OutboxView {
       const title = fact ? FACTS[fact.body.kind] : KINDS[e.kind];
       return {
         key: String(e.seq),
-        title: `${title}${when ? ` of ${new Date(when).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })}` : ''} was not accepted`,
+        title: `${title}${when ? ` of ${shortDay(when)}, ${clockText(when)}` : ''} was not accepted`,
         reasons: e.refused!.problems.length
           ? e.refused!.problems.map((p) => `${p.field}: ${p.message}`)
           : [CODES[e.refused!.code] ?? `The server said “${e.refused!.code}”.`],

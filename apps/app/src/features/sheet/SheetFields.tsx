@@ -223,7 +223,7 @@ const mapCircuit = (form: SheetForm): CircuitSheet => ({
 function Group({ title, whole = false, children }: { title: string; whole?: boolean; children: ReactNode }) {
   return (
     <View className="gap-4">
-      <Text role="heading" aria-level={2} className="border-b border-ink pb-1 font-semibold text-[17px]">
+      <Text role="heading" aria-level={2} className="border-b border-ink pb-1 font-semibold text-lead">
         {title}
       </Text>
       {whole ? children : <Columns>{children}</Columns>}

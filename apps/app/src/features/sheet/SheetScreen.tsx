@@ -17,6 +17,7 @@ import { useUnits } from '../units/UnitsProvider';
 import { SheetFields } from './SheetFields';
 import { formOf, sheetOf } from './sheetForm';
 import { useSaveSheet } from './useSaveSheet';
+import { clockText, dayAndYear } from '../units/dates';
 
 export function SheetScreen({ jobId }: { jobId: string }) {
   return (
@@ -66,19 +67,13 @@ function Editor({ parts }: { parts: JobParts }) {
         <SheetFields form={form} problems={problems} units={units} onChange={setForm} />
         {(versions.data?.length ?? 0) > 1 ? (
           <View role="list" aria-label="Versions" className="gap-1">
-            <Text role="heading" aria-level={2} className="font-semibold text-[17px]">
+            <Text role="heading" aria-level={2} className="font-semibold text-lead">
               Versions kept
             </Text>
             {versions.data!.map((v) => (
               <View key={v.id} role="listitem" className="min-h-[52px] flex-row items-center gap-3 border-t border-hair">
                 <Text className="min-w-0 flex-1">
-                  {new Date(v.recordedAt).toLocaleString('en-GB', {
-                    day: 'numeric',
-                    month: 'short',
-                    year: 'numeric',
-                    hour: '2-digit',
-                    minute: '2-digit',
-                  })}
+                  {`${dayAndYear(v.recordedAt)}, ${clockText(v.recordedAt)}`}
                   {v.id === parts.sheet.id ? <Text className="text-ink2">{'  counts now'}</Text> : null}
                 </Text>
                 {v.id === parts.sheet.id ? null : (

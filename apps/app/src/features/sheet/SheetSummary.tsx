@@ -34,10 +34,10 @@ export function SheetSummary({ sheet, units }: { sheet: SheetRecord; units: Unit
 function Row({ row, worked = false }: { row: SummaryRow; worked?: boolean }) {
   return (
     <View className="min-h-[40px] flex-row items-center gap-3 border-t border-hair px-4 py-2">
-      <Text className="w-[46%] text-[14px] text-ink2">{row.label}</Text>
+      <Text className="w-[46%] text-small text-ink2">{row.label}</Text>
       <Text className={`min-w-0 flex-1 ${worked ? 'font-semibold' : 'font-medium'}`}>
         {row.value}
-        {row.assumed ? <Text className="text-[13px] text-brass"> assumed</Text> : null}
+        {row.assumed ? <Text className="text-small text-brass"> assumed</Text> : null}
       </Text>
     </View>
   );

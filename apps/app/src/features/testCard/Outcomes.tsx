@@ -12,7 +12,7 @@ export function Outcomes({ row, steps, onPick }: { row: TestRow; steps: TestStep
       {row.outcomes!.map((o) => (
         <View key={o} className="flex-row items-center gap-3">
           <Button label={capital(plain(o))} kind="next" className="w-[136px]" onPress={() => onPick(o)} />
-          <Text className="min-w-0 flex-1 text-[13.5px] leading-[18px] text-ink2">
+          <Text className="min-w-0 flex-1 text-small text-ink2">
             <Spoken said={steps?.means[o] ?? ''} />
           </Text>
         </View>

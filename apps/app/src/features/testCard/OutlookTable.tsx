@@ -10,14 +10,14 @@ export function OutlookTable({ outlook }: { outlook: readonly Outlook[] }) {
   if (told.length === 0) return null;
   return (
     <View role="table" aria-label="What it may show">
-      <Text className="pb-1 font-semibold text-[13.5px] text-ink2">What it may show, as things stand</Text>
+      <Text className="pb-1 font-semibold text-small text-ink2">What it may show, as things stand</Text>
       {told.map((o) => (
         <View key={o.text} role="row" className="flex-row items-center gap-3 border-t border-hair py-1.5">
           <View role="cell" className="min-w-0 flex-1">
-            <Text className="font-semibold text-[14.5px] leading-[19px]">
+            <Text className="font-semibold text-small">
               <Spoken said={o.said} />
             </Text>
-            <Text className="text-[13.5px] leading-[18px] text-ink2">
+            <Text className="text-small text-ink2">
               {`then ${lowerFirst(setTitle(o.first.faults))}, ${shareText(o.first.probability)}`}
             </Text>
           </View>

@@ -29,15 +29,15 @@ export function StepList({ steps, ticked, onTick }: Props) {
               className="-m-2 h-[48px] w-[48px] items-center justify-center active:opacity-70"
             >
               <View className={`h-[30px] w-[30px] items-center justify-center rounded ${done ? 'border border-ink2' : 'bg-ink'}`}>
-                {done ? <Check size={18} color={tokens.ink} /> : <Text className="font-figure text-[18px] text-lime">{i + 1}</Text>}
+                {done ? <Check size={18} color={tokens.ink} /> : <Text className="font-figure text-lead text-lime">{i + 1}</Text>}
               </View>
             </Pressable>
             <View className="min-w-0 flex-1 gap-1">
-              <Text className={`font-medium text-[16.5px] leading-[22px] ${done ? 'text-ink2' : ''}`}>
+              <Text className={`font-medium text-lead ${done ? 'text-ink2' : ''}`}>
                 <Spoken said={s.text} />
               </Text>
               {s.note && !done ? (
-                <Text className="text-[14px] leading-[19px] text-ink2">
+                <Text className="text-small text-ink2">
                   <Spoken said={s.note} />
                 </Text>
               ) : null}

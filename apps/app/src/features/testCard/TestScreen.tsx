@@ -1,4 +1,4 @@
-import { router } from 'expo-router';
+import { router, useLocalSearchParams } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { standingFacts, type JobParts } from '@jumper/contract';
@@ -84,7 +84,8 @@ function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
   const { form } = draft.value;
   const [problems, setProblems] = useState<Record<string, string>>({});
   const [skipping, setSkipping] = useState(false);
-  const back = `/jobs/${jobId}`;
+  const back = `/jobs/${jobId}`,
+    { from } = useLocalSearchParams<{ from?: string }>();
   const cool = useCooling(log, row.coolBelowC),
     still = useCooling(log, row.stillBelowC);
   const gated = isWaited(cool),
@@ -135,7 +136,7 @@ function TestCard({ parts, test }: { parts: JobParts; test: TestId }) {
         <Header
           title={row.title}
           subtitle={`${parts.sheet.site} · about ${Math.max(row.minutes, watchMin)} min · ${row.intrusive ? 'drains or opens something' : 'nothing drained'}`}
-          backTo={back}
+          backTo={from === 'tests' ? `${back}/tests` : back}
         />
       }
       walk={

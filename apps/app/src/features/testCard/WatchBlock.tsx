@@ -18,10 +18,10 @@ export function WatchBlock({ minutes, watch, startText, onNeedStart }: Props) {
     <View className="gap-2 border-y border-hair py-3">
       <View className="flex-row items-center justify-between gap-3">
         <View role="timer" aria-label="Time on watch" className="min-w-0 flex-1">
-          <Text className="font-figure text-[44px] leading-[48px]" style={{ fontVariant: ['tabular-nums'] }}>
+          <Text className="font-figure text-dial" style={{ fontVariant: ['tabular-nums'] }}>
             {clockText(watch.elapsedS)}
           </Text>
-          <Text className="text-[13.5px] text-ink2">
+          <Text className="text-small text-ink2">
             {watch.watch
               ? leftS > 0
                 ? `read again in ${clockText(leftS)}`

@@ -14,12 +14,12 @@ export default function Curve({ view }: { view: CurveView }) {
   const plot = Math.max(60, width - 64);
   return (
     <View role="img" aria-label={view.spoken} testID="curve" className="gap-1" onLayout={(e) => setWidth(e.nativeEvent.layout.width)}>
-      <Text className="text-[13.5px] text-ink2">{view.title}</Text>
+      <Text className="text-small text-ink2">{view.title}</Text>
       {width > 0 ? (
         <View className="flex-row">
           <View className="w-[56px] justify-between pr-2" style={{ height: HEIGHT }}>
-            <Text className="text-right text-[13px] text-ink2">{view.high}</Text>
-            <Text className="text-right text-[13px] text-ink2">{view.low}</Text>
+            <Text className="text-right text-small text-ink2">{view.high}</Text>
+            <Text className="text-right text-small text-ink2">{view.low}</Text>
           </View>
           <View className="border-b border-l border-ink" style={{ width: plot, height: HEIGHT, overflow: 'hidden' }}>
             <LineChart
@@ -55,8 +55,8 @@ export default function Curve({ view }: { view: CurveView }) {
         </View>
       ) : null}
       <View className="flex-row justify-between pl-[56px]">
-        <Text className="text-[13px] text-ink2">{view.from}</Text>
-        <Text className="text-[13px] text-ink2">{view.to}</Text>
+        <Text className="text-small text-ink2">{view.from}</Text>
+        <Text className="text-small text-ink2">{view.to}</Text>
       </View>
     </View>
   );

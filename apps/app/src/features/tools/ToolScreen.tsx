@@ -99,14 +99,14 @@ function Tool({ id, query, parts }: { id: CalculatorId; query: Record<string, st
         <View testID="results" role="status" className="gap-2">
           {lead ? (
             <View>
-              <Text className="text-[15px] text-ink2">{lead.label}</Text>
-              <Text testID="result" className="font-figure text-[48px] leading-[54px]" style={{ fontVariant: ['tabular-nums'] }}>
+              <Text className="text-body text-ink2">{lead.label}</Text>
+              <Text testID="result" className="font-figure text-dial" style={{ fontVariant: ['tabular-nums'] }}>
                 {lead.text}
               </Text>
-              {lead.note ? <Text className="text-[14px] text-ink2">{lead.note}</Text> : null}
+              {lead.note ? <Text className="text-small text-ink2">{lead.note}</Text> : null}
             </View>
           ) : (
-            <Text className="font-figure text-[34px] leading-[44px] text-ink2">–</Text>
+            <Text className="font-figure text-head text-ink2">–</Text>
           )}
           {view.results
             .filter((r) => !r.main)
@@ -116,7 +116,7 @@ function Tool({ id, query, parts }: { id: CalculatorId; query: Record<string, st
                   <Text className="min-w-0 flex-1 text-ink2">{r.label}</Text>
                   <Text className="font-semibold">{r.text}</Text>
                 </View>
-                {r.note ? <Text className="text-[13.5px] text-ink2">{r.note}</Text> : null}
+                {r.note ? <Text className="text-small text-ink2">{r.note}</Text> : null}
               </View>
             ))}
           {view.problems[''] ? (
@@ -147,11 +147,11 @@ function Tool({ id, query, parts }: { id: CalculatorId; query: Record<string, st
           </Suspense>
         ) : null}
         <View className="gap-1 border-t border-hair pt-3">
-          <Text className="text-[14px] leading-[20px]">
-            <Text className="font-semibold text-[14px]">How: </Text>
+          <Text className="text-small">
+            <Text className="font-semibold text-small">How: </Text>
             {c.formula}
           </Text>
-          <Text className="text-[13.5px] leading-[19px] text-ink2">Source: {c.source}</Text>
+          <Text className="text-small text-ink2">Source: {c.source}</Text>
         </View>
         {said ? (
           <Notice kind="note" live>

@@ -20,7 +20,7 @@ export function ToolsScreen({ jobId }: { jobId?: string }) {
       <ScrollView className="flex-1" contentContainerClassName="pb-6">
         {GROUPS.map((group) => (
           <View key={group} className="pt-4">
-            <Text role="heading" aria-level={2} className="px-4 pb-1 font-semibold text-[15px] text-ink2">
+            <Text role="heading" aria-level={2} className="px-4 pb-1 font-semibold text-body text-ink2">
               {group}
             </Text>
             <View role="list" aria-label={group}>
@@ -29,8 +29,8 @@ export function ToolsScreen({ jobId }: { jobId?: string }) {
                   <View key={id} role="listitem" className="border-t border-hair">
                     <Link href={`/tools/${id}${jobId ? `?job=${jobId}` : ''}` as never} asChild>
                       <Pressable className="min-h-[60px] justify-center gap-0.5 px-4 py-2.5 active:bg-sheet">
-                        <Text className="font-semibold text-[16.5px]">{calculator(id).title}</Text>
-                        <Text className="text-[13.5px] leading-[18px] text-ink2">{calculator(id).use}</Text>
+                        <Text className="font-semibold text-lead">{calculator(id).title}</Text>
+                        <Text className="text-small text-ink2">{calculator(id).use}</Text>
                       </Pressable>
                     </Link>
                   </View>

@@ -4,7 +4,3 @@ export const plain = (id: string): string => id.replaceAll('-', ' ');
 
 /** A quantity of which no line ends between the number and its unit. */
 export const unbroken = (quantity: string): string => quantity.replace(/ (?=\S+$)/, '\u00a0');
-
-/** A day as the customer reads it. */
-export const longDay = (at: number | string): string =>
-  new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });

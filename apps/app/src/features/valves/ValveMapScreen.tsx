@@ -88,13 +88,11 @@ function ValveMap({ parts, forWhat }: { parts: JobParts; forWhat: string | null 
       walk={
         <>
           <View className="flex-row items-center gap-4">
-            <Text className="font-figure text-[56px] leading-[58px]">
+            <Text className="font-figure text-dial">
               {view.number?.value ?? '–'}
-              {view.number ? <Text className="text-[20px] text-ink2">{` ${view.number.unit}`}</Text> : null}
+              {view.number ? <Text className="text-title text-ink2">{` ${view.number.unit}`}</Text> : null}
             </Text>
-            <Text className={`min-w-0 flex-1 text-[15px] leading-[20px] ${view.purpose ? 'font-semibold text-oxide' : 'text-ink2'}`}>
-              {view.says}
-            </Text>
+            <Text className={`min-w-0 flex-1 text-body ${view.purpose ? 'font-semibold text-oxide' : 'text-ink2'}`}>{view.says}</Text>
           </View>
           <ValveFigure view={view} />
           {view.refused ? (
@@ -109,15 +107,15 @@ function ValveMap({ parts, forWhat }: { parts: JobParts; forWhat: string | null 
           ))}
           {view.mustNot.length > 0 ? <Notice kind="caution">{view.mustNot.join(' ')}</Notice> : null}
           {view.steps.length > 0 ? <Order steps={view.steps} /> : null}
-          {view.putBack.length > 0 ? <Text className="text-[14px] text-ink2">{`To put back: ${view.putBack.join(', ')}.`}</Text> : null}
+          {view.putBack.length > 0 ? <Text className="text-small text-ink2">{`To put back: ${view.putBack.join(', ')}.`}</Text> : null}
         </>
       }
       note={
         <View className="gap-3">
-          <Text role="heading" aria-level={2} className="font-semibold text-[17px]">
+          <Text role="heading" aria-level={2} className="font-semibold text-lead">
             Where things stand
           </Text>
-          <Text className="text-[14px] text-ink2">
+          <Text className="text-small text-ink2">
             {open.length > 0
               ? 'What is marked “assumed” nobody has stated yet. Follow the pipes, then put it right.'
               : 'All of it was stated.'}
@@ -168,9 +166,9 @@ function Order({ steps }: { steps: PlannedStep[] }) {
       {steps.map((s, i) => (
         <View key={s.text} role="listitem" className="min-h-[44px] flex-row items-center gap-3 border-t border-hair py-1.5">
           <View className={`h-[28px] w-[28px] items-center justify-center rounded border ${s.done ? 'border-ink' : 'border-hair'}`}>
-            {s.done ? <Check size={17} color={tokens.ink} /> : <Text className="font-figure text-[17px] text-ink2">{i + 1}</Text>}
+            {s.done ? <Check size={17} color={tokens.ink} /> : <Text className="font-figure text-lead text-ink2">{i + 1}</Text>}
           </View>
-          <Text className="min-w-0 flex-1 text-[15px] leading-[20px]">{s.text}</Text>
+          <Text className="min-w-0 flex-1 text-body">{s.text}</Text>
         </View>
       ))}
     </View>

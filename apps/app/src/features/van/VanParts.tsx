@@ -10,7 +10,7 @@ export function VanParts() {
   return (
     <View className="gap-2">
       <Several label="Parts in the van" options={PART_OPTIONS} value={van} onChange={sayVanParts} />
-      <Text className="text-[14px] leading-[19px] text-ink2">
+      <Text className="text-small text-ink2">
         {van.length > 0
           ? 'What is not in it has to be nearly certain before it is worth the trip.'
           : 'None said: every part counts as if it might be there.'}

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { jobToCase, type FactBody, type JobParts } from '@jumper/contract';
-import { nextChecks } from '@jumper/core';
+import { lowerFirst, nextChecks } from '@jumper/core';
 import { Button } from '../../ui/Button';
 import { Key } from '../../ui/Key';
 import { Notice } from '../../ui/Notice';
@@ -19,7 +19,7 @@ interface Props {
 
 /** The end of a visit: nothing left away by accident, what has to be looked at again, and when. */
 export function CloseJob({ parts, state, proof, faultFound, onAdd }: Props) {
-  const [nowMs, setNowMs] = useState<number | null>(null);
+  const [nowMs] = useState(() => Date.now());
   const [left, setLeft] = useState<string[]>([]);
   const file = useMemo(() => jobToCase(parts), [parts]);
   const checks = useMemo(
@@ -34,8 +34,16 @@ export function CloseJob({ parts, state, proof, faultFound, onAdd }: Props) {
     [file, state, faultFound, proof],
   );
   if (state.closed)
-    return <Button label="Open the job again" onPress={() => onAdd([{ kind: 'status', at: new Date().toISOString(), status: 'open' }])} />;
-  if (nowMs === null) return <Button label="Close the job" kind="next" onPress={() => setNowMs(Date.now())} />;
+    return (
+      <View className="gap-3">
+        <Notice kind="sound" title="The job is closed" live>
+          {state.checks.some((c) => !c.body.done)
+            ? `To look at again: ${state.checks.flatMap((c) => (c.body.done ? [] : [`${lowerFirst(checkTitle(c.body.check))}, ${dayText(c.body.due)}`])).join('; ')}.`
+            : 'Nothing is due.'}
+        </Notice>
+        <Button label="Open the job again" onPress={() => onAdd([{ kind: 'status', at: new Date().toISOString(), status: 'open' }])} />
+      </View>
+    );
   const close = () => {
     const at = new Date().toISOString();
     onAdd([
@@ -44,7 +52,6 @@ export function CloseJob({ parts, state, proof, faultFound, onAdd }: Props) {
         .map((c): FactBody => ({ kind: 'check', at, check: c.check, due: addDays(nowMs, c.inDays) })),
       { kind: 'status', at, status: 'done' },
     ]);
-    setNowMs(null);
   };
   return (
     <View role="form" aria-label="Close the job" className="gap-3">
@@ -68,7 +75,7 @@ export function CloseJob({ parts, state, proof, faultFound, onAdd }: Props) {
           <View key={c.check} role="listitem" className="min-h-[52px] flex-row items-center gap-3 border-t border-hair py-1">
             <View className="min-w-0 flex-1">
               <Text className={left.includes(c.check) ? 'text-ink2 line-through' : ''}>{checkTitle(c.check)}</Text>
-              <Text className="text-[13.5px] text-ink2">{dayText(addDays(nowMs, c.inDays))}</Text>
+              <Text className="text-small text-ink2">{dayText(addDays(nowMs, c.inDays))}</Text>
             </View>
             <Key
               label={left.includes(c.check) ? 'Take in' : 'Leave out'}
@@ -80,10 +87,7 @@ export function CloseJob({ parts, state, proof, faultFound, onAdd }: Props) {
         ))}
         {checks.length === 0 ? <Text className="text-ink2">Nothing is due.</Text> : null}
       </View>
-      <View className="flex-row gap-2">
-        <Button label="Close it" kind="main" className="flex-1" disabled={state.open.length > 0} onPress={close} />
-        <Button label="Not yet" kind="quiet" className="flex-1" onPress={() => setNowMs(null)} />
-      </View>
+      <Button label="Close it" kind="main" disabled={state.open.length > 0} onPress={close} />
     </View>
   );
 }

@@ -1,7 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import type { FactBody } from '@jumper/contract';
-import { comparePart, PART_KINDS, type CircuitSheet, type PartKind } from '@jumper/core';
+import { comparePart, PART_KINDS, type CircuitSheet, type PartFitted, type PartKind } from '@jumper/core';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
@@ -14,11 +13,11 @@ interface Props {
   kind: PartKind;
   sheet: CircuitSheet;
   units: Units;
-  onAdd: (body: FactBody) => void;
+  onFit: (part: PartFitted) => void;
 }
 
 /** The new part against the old, before it is fitted. What must not be fitted is not taken into the record. */
-export function PartCard({ kind, sheet, units, onAdd }: Props) {
+export function PartCard({ kind, sheet, units, onFit }: Props) {
   const [form, setForm] = useState<PartForm>(EMPTY_PART);
   const [problems, setProblems] = useState<Record<string, string>>({});
   const [against, setAgainst] = useState<{ text: string; stop: boolean }[]>([]);
@@ -35,7 +34,7 @@ export function PartCard({ kind, sheet, units, onAdd }: Props) {
     const found = comparePart(result.part, sheet).map((p) => ({ text: partProblemText(p, units), stop: p.stop }));
     setAgainst(found);
     if (found.some((p) => p.stop) || (found.length > 0 && !seen)) return setSeen(true);
-    onAdd({ kind: 'part', at: new Date().toISOString(), part: result.part });
+    onFit(result.part);
   };
   return (
     <View role="form" aria-label={`New ${PART_KINDS[kind].toLowerCase()}`} className="gap-3">
@@ -82,7 +81,7 @@ export function PartCard({ kind, sheet, units, onAdd }: Props) {
         </Notice>
       ))}
       <Button
-        label={against.length > 0 && !against.some((p) => p.stop) ? 'Fit it all the same' : 'Hold it against the old'}
+        label={against.length > 0 && !against.some((p) => p.stop) ? 'Fit it all the same' : 'Compare with the old part'}
         kind="next"
         onPress={keep}
       />

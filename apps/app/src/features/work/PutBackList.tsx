@@ -34,7 +34,7 @@ export function PutBackList({ open, onAdd, canNote = false }: Props) {
             >
               <View className="min-w-0 flex-1">
                 <Text className="font-medium">{putBackText(p)}</Text>
-                {positionRow(p.position).stopsHeat ? <Text className="text-[13px] text-ink2">No heat until it is back.</Text> : null}
+                {positionRow(p.position).stopsHeat ? <Text className="text-small text-ink2">No heat until it is back.</Text> : null}
               </View>
               {positionRow(p.position).mayStay ? (
                 <Key

@@ -87,10 +87,10 @@ interface BlockProps {
 function SchoolBlock({ school, follows, usual, byHouse, units, onPick, onHouse, charge, onCharge }: BlockProps) {
   return (
     <View role="radiogroup" aria-label={school.title} className="gap-1">
-      <Text role="heading" aria-level={2} className="px-4 font-semibold text-[17px]">
+      <Text role="heading" aria-level={2} className="px-4 font-semibold text-lead">
         {school.title}
       </Text>
-      <Text className="px-4 pb-1 text-[13.5px] leading-[18px] text-ink2">
+      <Text className="px-4 pb-1 text-small text-ink2">
         <Spoken said={byHouse ? 'As your company does it.' : school.why} />
       </Text>
       {school.options.map((o) => (
@@ -142,10 +142,10 @@ function Option({
         <Text className={on ? 'font-semibold' : ''}>
           <Spoken said={option.text} />
           {option.bar !== undefined ? <Text className="font-semibold">{`  ${pressureText(option.bar, units.pressure)}`}</Text> : null}
-          {usual ? <Text className="text-[13px] text-verdigris">{'  usual'}</Text> : null}
+          {usual ? <Text className="text-small text-verdigris">{'  usual'}</Text> : null}
         </Text>
-        {numbers ? <Text className="font-medium text-[14px]">{numbers}</Text> : null}
-        <Text className="text-[13.5px] leading-[18px] text-ink2">
+        {numbers ? <Text className="font-medium text-small">{numbers}</Text> : null}
+        <Text className="text-small text-ink2">
           <Spoken said={option.consequence} />
         </Text>
       </View>

@@ -17,12 +17,19 @@ export const PART_FIELD_LABELS: Record<PartField, { label: string; unit: 'bar' |
   oldVolumeL: { label: 'On the old one', unit: 'L' },
 };
 export const FIELDS_OF: Record<PartKind, PartField[]> = {
-  vessel: ['volumeL', 'oldVolumeL', 'maxBar', 'chargeBar'],
+  // Its charge is asked where it is set, not before.
+  vessel: ['volumeL', 'oldVolumeL', 'maxBar'],
   'relief-valve': ['setBar', 'oldSetBar', 'capacityKw'],
   'reducing-valve': ['setBar', 'oldSetBar'],
   'valve-core': [],
   'plate-exchanger': [],
   gauge: [],
+  'automatic-vent': [],
+  washer: [],
+  adapter: [],
+  elbow: [],
+  sensor: [],
+  other: [],
 };
 
 export type PartResult = { kind: 'ok'; part: PartFitted } | { kind: 'bad'; problems: Record<string, string> };

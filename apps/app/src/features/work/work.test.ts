@@ -4,7 +4,7 @@ import { METRIC } from '../units/units';
 import { planOf, usualFloors } from './drainForm';
 import { EMPTY_PART, partOf } from './partForm';
 import { checkAsk } from './stepAsk';
-import { findingOfStep, isTemporary, positionFact, stepFacts, workState } from './workState';
+import { factsOfAsk, isTemporary, positionFact, stepFacts, workState } from './workState';
 
 const SHEET: CircuitSheet = {
   kind: 'sealed-hot-water',
@@ -64,8 +64,8 @@ it('knows a stop-gap for one, and a charge read on the way for a finding', () =>
     facts: FactBody[] = [];
   runSheet('air-cushion', SHEET).steps.forEach((s, i) => facts.push(...stepFacts(run, workState(job(facts)), SHEET, s.id, 'done', at(i))));
   expect(isTemporary(workState(job(facts)))).toBe(true);
-  expect(findingOfStep('charge-found', 0.2, at(0))).toMatchObject([{ finding: { test: 'precharge', valueBar: 0.2, drainOpen: true } }]);
-  expect(findingOfStep('charge-set', 0.75, at(0))).toEqual([]);
+  expect(factsOfAsk('charge-found', 0.2, at(0))).toMatchObject([{ finding: { test: 'precharge', valueBar: 0.2, drainOpen: true } }]);
+  expect(factsOfAsk('charge-set', 0.75, at(0))).toEqual([]);
 });
 
 it.each([

@@ -1,6 +1,14 @@
 import { standingFacts, type FactBody, type FactRecord, type JobParts } from '@jumper/contract';
 import {
+  alreadyTrue,
   CHARGING_REPAIRS,
+  EMPTY_GAUGE_BAR,
+  testStepsFor,
+  type Ask,
+  type DoneElsewhere,
+  type JobState,
+  type RunStep,
+  type StepAnswer,
   eventOfPosition,
   heatRule,
   positionOfFinding,
@@ -14,7 +22,7 @@ import {
   type HeatRule,
   type PartFitted,
   type PositionId,
-  type PositionSaid,
+  type PositionNoted,
   type PutBack,
   type RunProgress,
   type RunSheetId,
@@ -47,15 +55,13 @@ export interface WorkState {
   provedBySteps: TestId[];
 }
 
-export function workState(parts: JobParts): WorkState {
+/** @param nowMs the time now: a reading is the gauge as found only for a while */
+export function workState(parts: JobParts, nowMs = Date.now()): WorkState {
   const facts = standingFacts(parts.facts);
   const of = <K extends FactBody['kind']>(kind: K) => facts.filter((f): f is FactRecord & { body: Of<K> } => f.body.kind === kind);
   const circuit = sheetOfJob(parts),
     open = toPutBack(positionsSaid(parts)),
-    runs = runsOf(
-      of('step').map((f) => f.body),
-      circuit,
-    );
+    runs = runsOf(of('step'), circuit, (run) => jobStateFor(parts, run, nowMs));
   return {
     open,
     heat: heatRule(
@@ -79,9 +85,10 @@ export function workState(parts: JobParts): WorkState {
 export const sheetOfJob = (parts: JobParts): CircuitSheet => parts.sheet.sheet as unknown as CircuitSheet;
 
 /** Positions told by the log's events, by findings and by notes of their own, as one story. */
-export function positionsSaid(parts: JobParts): PositionSaid[] {
+export function positionsSaid(parts: JobParts): PositionNoted[] {
   const sheet = sheetOfJob(parts);
-  return standingFacts(parts.facts).flatMap(({ body }): PositionSaid[] => {
+  return standingFacts(parts.facts).flatMap(({ body, by }): PositionNoted[] => {
+    const who = by ? { by } : {};
     if (body.kind === 'position')
       return [
         {
@@ -90,6 +97,7 @@ export function positionsSaid(parts: JobParts): PositionSaid[] {
           at: body.at,
           ...(body.found ? { found: body.found } : {}),
           ...(body.why ? { why: body.why } : {}),
+          ...who,
         },
       ];
     const said =
@@ -98,7 +106,7 @@ export function positionsSaid(parts: JobParts): PositionSaid[] {
         : body.kind === 'finding'
           ? positionOfFinding(body.finding as unknown as Finding)
           : null;
-    return said ? [{ ...said, at: body.at }] : [];
+    return said ? [{ ...said, at: body.at, ...who }] : [];
   });
 }
 
@@ -109,18 +117,85 @@ export function positionFact(position: PositionId, state: 'away' | 'back' | 'lef
   return event ? { kind: 'event', at, event } : { kind: 'position', at, position, state, ...(found ? { found } : {}) };
 }
 
-function runsOf(steps: Of<'step'>[], circuit: CircuitSheet): RunState[] {
-  const runs = new Map<string, Of<'step'>[]>();
-  for (const s of steps) runs.set(s.run, [...(runs.get(s.run) ?? []), s]);
+type StepFact = FactRecord & { body: Of<'step'> };
+const saidBy = (f: StepFact): StepSaid => ({ ...(f.body as unknown as StepSaid), ...(f.by ? { by: f.by } : {}) });
+
+function runsOf(steps: StepFact[], circuit: CircuitSheet, job: (run: string) => JobState): RunState[] {
+  const runs = new Map<string, StepFact[]>();
+  for (const s of steps) runs.set(s.body.run, [...(runs.get(s.body.run) ?? []), s]);
   return [...runs]
-    .map(([run, said]) => ({
-      run,
-      sheet: said[0]!.sheet,
-      startedAt: said[0]!.at,
-      progress: runProgress(runSheet(said[0]!.sheet, circuit), said as unknown as StepSaid[]),
-    }))
+    .map(([run, facts]) => {
+      const id = facts[0]!.body.sheet,
+        said = facts.map(saidBy);
+      return { run, sheet: id, startedAt: facts[0]!.body.at, progress: progressOf(id, circuit, said, job(run)) };
+    })
     .reverse();
 }
+
+/** How far a run sheet has come, with what the job's record says already. */
+function progressOf(id: RunSheetId, circuit: CircuitSheet, said: StepSaid[], job: JobState): RunProgress {
+  const sheet = runSheet(id, circuit);
+  return runProgress(sheet, said, alreadyTrue(sheet, said, job));
+}
+
+/** A run sheet before its first step: what the job's record says already. */
+export const freshProgress = (id: RunSheetId, parts: JobParts, nowMs = Date.now()): RunProgress =>
+  progressOf(id, sheetOfJob(parts), [], jobStateFor(parts, null, nowMs));
+
+/** What the record of a job says to a run. @param run whose own steps are left out; null of one that is not begun */
+function jobStateFor(parts: JobParts, run: string | null, nowMs: number): JobState {
+  const circuit = sheetOfJob(parts),
+    facts = standingFacts(parts.facts),
+    positions = positionsSaid(parts);
+  const elsewhere: DoneElsewhere[] = facts.flatMap((f): DoneElsewhere[] => {
+    const { body } = f,
+      who = f.by ? { by: f.by } : {};
+    if (body.kind === 'step') {
+      const step =
+        body.run === run || body.did !== 'done' ? undefined : runSheet(body.sheet, circuit).steps.find((s) => s.id === body.step);
+      return step ? [{ step, said: saidBy(f as StepFact) }] : [];
+    }
+    // A test that emptied a part did the same steps, up to its zero.
+    if (body.kind !== 'finding') return [];
+    const finding = body.finding as unknown as Finding;
+    return (testStepsFor(finding.test, circuit)?.steps ?? []).flatMap((s) =>
+      'id' in s && testSaysOf(s as RunStep, finding)
+        ? [{ step: s as RunStep, said: { step: (s as RunStep).id, did: 'done' as const, at: body.at, ...who } }]
+        : [],
+    );
+  });
+  const reading = facts.findLast((f) => f.body.kind === 'reading' && f.body.pressureBar !== null) as
+    (FactRecord & { body: Of<'reading'> }) | undefined;
+  const charged = facts.findLast(({ body }) => body.kind === 'repair' && CHARGING_REPAIRS.includes(body.repair.kind)),
+    charge = facts.findLast(
+      (f) => f.body.kind === 'finding' && isTrueCharge(f.body.finding as unknown as Finding) && (!charged || f.body.at > charged.body.at),
+    );
+  return {
+    away: toPutBack(positions),
+    positions,
+    elsewhere,
+    lastReading: reading ? { at: reading.body.at, gaugeBar: reading.body.pressureBar!, ...(reading.by ? { by: reading.by } : {}) } : null,
+    chargeFound:
+      charge?.body.kind === 'finding'
+        ? {
+            at: charge.body.at,
+            gaugeBar: (charge.body.finding as unknown as Finding).valueBar as number,
+            ...(charge.by ? { by: charge.by } : {}),
+          }
+        : null,
+    nowMs,
+  };
+}
+
+/** Which of its steps a test's finding vouches for: what was shut and opened; zero only where it was read. */
+const testSaysOf = (step: RunStep, finding: Finding): boolean =>
+  step.id === 'zero' ? isTrueCharge(finding) : ['isolate', 'drain', 'vent'].includes(step.id);
+/** A charge read with nothing behind the diaphragm. */
+const isTrueCharge = (f: Finding): boolean =>
+  f.test === 'precharge' &&
+  typeof f.valueBar === 'number' &&
+  f.drainOpen === true &&
+  ((f.circuitBar as number | undefined) ?? 0) <= EMPTY_GAUGE_BAR;
 
 /** Facts that doing a step leaves behind: what it turned, the step itself, and what it put right. */
 export function stepFacts(
@@ -130,7 +205,7 @@ export function stepFacts(
   step: string,
   did: 'done' | 'skipped',
   at: string,
-  given: { value?: number; reason?: string } = {},
+  given: { value?: number; reason?: string; answer?: string } = {},
 ): FactBody[] {
   const sheet = runSheet(run.sheet, circuit),
     row = sheet.steps.find((s) => s.id === step)!;
@@ -144,6 +219,7 @@ export function stepFacts(
     did,
     ...(given.value !== undefined ? { value: given.value } : {}),
     ...(given.reason ? { reason: given.reason } : {}),
+    ...(given.answer ? { answer: given.answer } : {}),
   });
   if (did !== 'done' || !row.repairs) return facts;
   const before = state.runs.find((r) => r.run === run.run)?.progress.said ?? new Map<string, StepSaid>();
@@ -159,12 +235,26 @@ export function stepFacts(
   ];
 }
 
-/** A charge read in a run with the circuit empty is a finding too: the judge takes it as found. */
-export function findingOfStep(asks: string | undefined, value: number, at: string): FactBody[] {
-  return asks === 'charge-found'
-    ? [{ kind: 'finding', at, finding: { test: 'precharge', valueBar: value, circuitBar: 0, drainOpen: true } as never }]
-    : [];
+/** What a number asked by a step is beside the step: a reading of the log, or the charge as found, which the judge takes as a test. */
+export function factsOfAsk(asks: Ask | undefined, value: number, at: string): FactBody[] {
+  const reading: FactBody = { kind: 'reading', at, pressureBar: value };
+  switch (asks) {
+    case 'charge-found':
+      return [{ kind: 'finding', at, finding: { test: 'precharge', valueBar: value, circuitBar: 0, drainOpen: true } as never }];
+    case 'found-pressure':
+      return [reading];
+    case 'gauge-zero':
+      return [{ kind: 'event', at, event: 'drained' }, reading];
+    case 'fill-pressure':
+      return [{ kind: 'event', at, event: 'top-up' }, reading];
+    default:
+      return [];
+  }
 }
+
+/** How a step came out, as a finding; none where that is not a test's outcome. */
+export const factsOfAnswer = ({ finding }: StepAnswer, at: string): FactBody[] =>
+  finding ? [{ kind: 'finding', at, finding: { ...finding, proposed: true } as never }] : [];
 
 export const isTemporary = (state: WorkState): boolean =>
   state.runs.some((r) => runSheetRow(r.sheet).temporary === true && r.progress.finished);

@@ -1,5 +1,5 @@
-import { CHECKS, positionRow, type ExpectedNumber, type PartProblem, type PutBack } from '@jumper/core';
-import { longDay } from '../units/words';
+import { CHECKS, PART_KINDS, positionRow, type ExpectedNumber, type PartFitted, type PartProblem, type PutBack } from '@jumper/core';
+import { longDay } from '../units/dates';
 import { quantityText } from '../units/quantity';
 import { pressureText, signedPressure, type Units } from '../units/units';
 
@@ -98,3 +98,7 @@ export const waitText = (minutes: number): string =>
 /** Day of a date as the customer reads it. */
 export const dayText = (isoDate: string): string => longDay(`${isoDate}T12:00:00Z`);
 export const addDays = (fromMs: number, days: number): string => new Date(fromMs + days * 86_400_000).toISOString().slice(0, 10);
+
+/** A part that was fitted, in one line. */
+export const partLine = (p: PartFitted): string =>
+  [p.what ?? PART_KINDS[p.kind], p.make, p.serial ? `no. ${p.serial}` : null].filter(Boolean).join(', ');
