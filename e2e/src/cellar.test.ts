@@ -11,23 +11,23 @@ describe('in a cellar', () => {
     const { page, context } = at.device;
     await appKept(page);
     await newJob(page, '3 Cellar Lane');
-    await page.getByRole('status').filter({ hasText: 'all sent' }).waitFor();
+    await page.getByRole('status').filter({ hasText: 'Sent' }).waitFor();
     await context.setOffline(true);
     await page.reload();
     await logPressure(page, '1.0', 18);
     await page.getByRole('button', { name: 'Heat on' }).click();
     await logPressure(page, '1.8', 45);
     await logPressure(page, '2.6', 65);
-    await page.getByRole('status').filter({ hasText: '4 kept here' }).waitFor();
+    await page.getByRole('status').filter({ hasText: 'Kept on this phone: 4' }).waitFor();
     await soon(async () => expect(await firstSuspect(page)).toMatch(/%/));
     // A view that was never opened on this device still comes up, and nothing is lost by a reload.
     await page.goto(`${page.url().split('?')[0]}/test/discharge-pipe`);
     await page.getByRole('button', { name: 'Dripping' }).click();
-    await page.getByRole('status').filter({ hasText: '5 kept here' }).waitFor();
+    await page.getByRole('status').filter({ hasText: 'Kept on this phone: 5' }).waitFor();
 
     await context.setOffline(false);
     await page.evaluate(() => window.dispatchEvent(new Event('online')));
-    await page.getByRole('status').filter({ hasText: 'all sent' }).waitFor();
+    await page.getByRole('status').filter({ hasText: 'Sent' }).waitFor();
     const other = await at.jumper.device();
     await openJob(other.page, '3 Cellar Lane');
     await soon(async () => expect(await reading(other.page)).toBe('2.6'));
@@ -39,7 +39,7 @@ describe('in a cellar', () => {
     await appKept(page);
     await newJob(page, '6 Bobbin Court');
     await logPressure(page, '1.0');
-    await page.getByRole('status').filter({ hasText: 'all sent' }).waitFor();
+    await page.getByRole('status').filter({ hasText: 'Sent' }).waitFor();
     // A picture as a camera makes it: large, and not square.
     const jpeg = Buffer.from(
       await page.evaluate(async () => {
@@ -77,7 +77,7 @@ describe('in a cellar', () => {
     await thumb(page).locator('img').waitFor();
     await context.setOffline(false);
     await page.evaluate(() => window.dispatchEvent(new Event('online')));
-    await page.getByRole('status').filter({ hasText: 'all sent' }).waitFor();
+    await page.getByRole('status').filter({ hasText: 'Sent' }).waitFor();
 
     const other = await at.jumper.device();
     await openJob(other.page, '6 Bobbin Court');
@@ -110,7 +110,7 @@ describe('in a cellar', () => {
   it('the list tells of each job what is likely wrong, on the device itself, and forgets it when the job goes on', async () => {
     const { page, context } = at.device;
     const row = page.getByRole('link', { name: /7 Quarry Steps/ });
-    await row.getByText('Vessel has lost its charge, likely. Next: press the gas valve').waitFor();
+    await row.getByText('Vessel has lost its charge, likely. Next: press the air valve (Schrader)').waitFor();
     // With no network and after a reload it is still told.
     await appKept(page);
     await context.setOffline(true);

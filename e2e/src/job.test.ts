@@ -47,7 +47,7 @@ it('a whole job, from the complaint to the report', async () => {
   await page.getByRole('button', { name: 'Air', exact: true }).click();
   await page.getByRole('button', { name: 'Undo this finding' }).click();
   await page.getByRole('button', { name: 'Undo this finding' }).waitFor({ state: 'detached' });
-  await page.getByRole('list', { name: 'Record' }).getByText('Press the gas valve').waitFor({ state: 'detached' });
+  await page.getByRole('list', { name: 'Record' }).getByText('Press the air valve (Schrader)').waitFor({ state: 'detached' });
   await page.goto(`${job}/test/gas-valve-press`);
   await page.getByRole('button', { name: 'Nothing', exact: true }).click();
   await page.getByText(/before, .* now|Hardly moves/).waitFor();

@@ -55,7 +55,7 @@ it.each([
   await page.getByLabel('Site').fill(long);
   await page.getByRole('button', { name: 'Topped up often' }).click();
   expect(await overflow(page)).toBe(0);
-  await page.getByRole('button', { name: 'Begin the log' }).click();
+  await page.getByRole('button', { name: 'Start logging' }).click();
   await page.getByRole('button', { name: 'Log', exact: true }).click();
   await firstSuspect(page);
   expect(await overflow(page)).toBe(0);

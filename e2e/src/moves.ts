@@ -19,7 +19,7 @@ export async function newJob(page: Page, site: string, complaint = 'Topped up of
   await page.getByRole('button', { name: 'New job' }).click();
   await page.getByLabel('Site').fill(site);
   await page.getByRole('button', { name: complaint }).click();
-  await page.getByRole('button', { name: 'Begin the log' }).click();
+  await page.getByRole('button', { name: 'Start logging' }).click();
   await page.getByRole('button', { name: 'Log', exact: true }).waitFor();
 }
 

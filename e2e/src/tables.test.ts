@@ -88,5 +88,5 @@ it('a month at ten seconds, near the limit, comes in, is drawn and judged', asyn
   await page.getByTestId('reading').waitFor();
   await page.getByTestId('figure').getByText('days').waitFor();
   await soon(async () => expect(await firstSuspect(page)).toMatch(/%/));
-  await page.getByRole('status').filter({ hasText: 'all sent' }).waitFor();
+  await page.getByRole('status').filter({ hasText: 'Sent' }).waitFor();
 });

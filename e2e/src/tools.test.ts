@@ -9,9 +9,9 @@ it('a calculator works alone and with no network, remembers, refuses by field, a
   const { page, context } = at.device;
   await appKept(page);
   await page.getByRole('link', { name: 'Tools' }).click();
-  await page.getByRole('link', { name: /Water that comes by heating/ }).waitFor();
+  await page.getByRole('link', { name: /Expansion volume/ }).waitFor();
   await context.setOffline(true);
-  await page.getByRole('link', { name: /Water that comes by heating/ }).click();
+  await page.getByRole('link', { name: /Expansion volume/ }).click();
   await page.getByLabel('Content', { exact: true }).fill('100');
   await page.getByLabel('Cold', { exact: true }).fill('15');
   await page.getByLabel('Mean, hot', { exact: true }).fill('65');

@@ -20,7 +20,7 @@ async function walk(page: Page, given: Given, part?: Given): Promise<string[]> {
     await letCool(page);
     for (const [label, value] of Object.entries(given))
       if ((await page.getByLabel(label, { exact: true }).count()) > 0) await page.getByLabel(label, { exact: true }).fill(value);
-    const hold = page.getByRole('button', { name: 'Hold it against the old' });
+    const hold = page.getByRole('button', { name: 'Compare with the old part' });
     if ((await hold.count()) > 0) {
       for (const [label, value] of Object.entries(part ?? {}))
         if ((await page.getByLabel(label, { exact: true }).count()) > 0) await page.getByLabel(label, { exact: true }).fill(value);

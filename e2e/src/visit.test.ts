@@ -44,8 +44,8 @@ describe('the main job, on a phone', () => {
     await soon(async () =>
       expect(await page.getByText(/since heat on/).innerText()).toBe(`+${(Number(lastBar) - 1).toFixed(1)} since heat on, too much`),
     );
-    expect(await page.getByText(/is right here/).innerText()).toMatch(
-      new RegExp(`^\\+0\\.\\d+ to \\+\\d\\.\\d+ is right here at ${lastC}\\s°C$`),
+    expect(await page.getByText(/is normal here/).innerText()).toMatch(
+      new RegExp(`^\\+0\\.\\d+ to \\+\\d\\.\\d+ is normal for this system at ${lastC}\\s°C$`),
     );
     await soon(async () => expect(await page.getByText(/Rule of thumb/).innerText()).toMatch(/0\.3 to 0\.5 bar is ordinary/));
     await soon(async () => expect(await firstSuspect(page)).toMatch(/Vessel has lost its charge/i));
@@ -233,7 +233,7 @@ describe('the main job, on a phone', () => {
     await page.getByLabel('At the end').fill('2.2');
     await page.getByRole('button', { name: 'Record', exact: true }).click();
     await page
-      .getByText(/Fill loop off, watch the gauge: 2.0 bar to 2.2 bar in 1 min/)
+      .getByText(/Fill loop off: is the valve passing?: 2.0 bar to 2.2 bar in 1 min/)
       .first()
       .waitFor();
   });
@@ -285,7 +285,7 @@ describe('bad input loses nothing', () => {
     await page.getByRole('button', { name: 'Enter what you know' }).click();
     await page.getByRole('textbox', { name: 'Vessel', exact: true }).fill('-8');
     await page.getByLabel('Content of the circuit').fill('120');
-    await page.getByRole('button', { name: 'Begin the log' }).click();
+    await page.getByRole('button', { name: 'Start logging' }).click();
     await page.getByText('Site: say where it is, for instance the street.').first().waitFor();
     await page.getByText('Vessel must be above 0.').first().waitFor();
     expect(await page.getByLabel('Content of the circuit').inputValue()).toBe('120');

@@ -71,7 +71,7 @@ it('mends the flat vessel with its core, step by step, proves it, puts all back 
     }
     for (const [label, value] of Object.entries(asked))
       if ((await page.getByLabel(label, { exact: true }).count()) > 0) await page.getByLabel(label, { exact: true }).fill(value);
-    const part = page.getByRole('button', { name: 'Hold it against the old' });
+    const part = page.getByRole('button', { name: 'Compare with the old part' });
     if ((await part.count()) > 0) {
       await page.getByLabel('Make and type').fill('Core, short');
       await part.click();
@@ -117,7 +117,7 @@ it('mends the flat vessel with its core, step by step, proves it, puts all back 
   const pdf = join(folder, 'report.pdf');
   await (await download).saveAs(pdf);
   const text = pdfText(pdf);
-  for (const part of ['9 Cooper Row', 'Put right, and proved', 'Valve core, Core, short', 'declined', 'Leak fluid on the gas valve again'])
+  for (const part of ['9 Cooper Row', 'Put right, and proved', 'Valve core, Core, short', 'declined', 'Leak fluid on the air valve again'])
     expect(text).toContain(part);
   const raw = readFileSync(pdf, 'latin1');
   expect([raw.match(/\/FontFile2/g)?.length, /\/Subtype \/Image/.test(raw)]).toEqual([2, false]);
@@ -138,7 +138,7 @@ it('mends the flat vessel with its core, step by step, proves it, puts all back 
 
   // What is due stands on the list of jobs.
   await page.goto(at.jumper.base);
-  await page.getByRole('list', { name: 'Due' }).getByText('Leak fluid on the gas valve again').waitFor();
+  await page.getByRole('list', { name: 'Due' }).getByText('Leak fluid on the air valve again').waitFor();
 });
 
 /** The words of a PDF, by an independent reader. */

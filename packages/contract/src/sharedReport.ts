@@ -4,22 +4,40 @@ import { id } from './records';
 const line = z.string().max(2000, 'must be at most 2000 characters');
 const lines = z.array(line).max(200, 'must be at most 200 lines');
 
+/** Largest logo that a report carries, characters of its data address. */
+export const MOST_LOGO_CHARS = 150_000;
+
 /** What the customer sees of a visit: words and numbers as they were when the link was made, nothing of the company's other data. */
 export const customerReport = z.object({
   company: line,
   person: line,
+  /** Where the firm is reached, as its settings say. */
+  address: line.default(''),
+  phone: line.default(''),
+  /** The firm's own picture, of a raster kind: a drawing could hold more than a picture. */
+  logo: z
+    .string()
+    .max(MOST_LOGO_CHARS, `must be at most ${MOST_LOGO_CHARS} characters`)
+    .regex(/^data:image\/(png|jpeg);base64,[A-Za-z0-9+/=]+$/, 'must be a PNG or JPEG')
+    .optional(),
   title: line,
   site: line,
   date: line,
   complaint: line,
+  /** What was wrong, and, of reports made before there was one, the cause in the technician's words. */
+  wrong: lines.default([]),
+  cause: line.nullable().default(null),
   rows: z.array(z.object({ label: line, found: line, left: line.nullable() })).max(50, 'must be at most 50 rows'),
-  tests: lines,
-  cause: line.nullable(),
   work: lines,
   parts: lines,
-  said: lines,
+  outcome: z
+    .object({ kind: z.enum(['pass', 'fail', 'unclear']), text: line })
+    .nullable()
+    .default(null),
+  stays: lines.default([]),
   open: lines,
-  advice: lines,
+  notes: lines.default([]),
+  watch: lines.default([]),
   checks: lines,
   nextCheck: line,
   /** The run as a drawing, shown as a picture: whatever else it holds does not run. */
@@ -28,7 +46,6 @@ export const customerReport = z.object({
     .max(200_000, 'must be at most 200000 characters')
     .regex(/^<svg /, 'must be a drawing')
     .optional(),
-  proof: z.object({ kind: z.enum(['pass', 'fail', 'unclear']), headline: line, lines }).nullable(),
 });
 export type CustomerReport = z.infer<typeof customerReport>;
 

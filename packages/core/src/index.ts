@@ -80,6 +80,7 @@ export * from './valves/isolationPlan';
 export * from './valves/isolationWords';
 export * from './valves/heatRule';
 export * from './work/allTests';
+export * from './work/customerWords';
 export * from './work/stepState';
 export * from './work/sheetAfterPart';
 export * from './circuit/lowPressureStop';

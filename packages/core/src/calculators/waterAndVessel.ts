@@ -18,7 +18,7 @@ import { choice, circuit, main, number, outcome, result, CHARGE, COLD, CONTENT, 
 
 export const WATER_AND_VESSEL = {
   expansion: {
-    title: 'Water that comes by heating',
+    title: 'Expansion volume',
     group: 'Water and vessel',
     use: 'How much the vessel has to take.',
     inputs: [

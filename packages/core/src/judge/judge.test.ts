@@ -77,7 +77,7 @@ describe('evidence moves the ranking the way a technician would say', () => {
   const gas: FaultId[] = ['vessel-undercharged', 'vessel-diaphragm-failed'];
   const log = logged('vessel-undercharged', 0.6);
 
-  it('water at the gas valve speaks for the diaphragm, air against it', () => {
+  it('water at the air valve speaks for the diaphragm, air against it', () => {
     const with_ = (outcome: string) =>
       marginal(caseOf({ logs: [log], findings: [{ test: 'gas-valve-press', outcome }] }), 'vessel-diaphragm-failed');
     expect(with_('water')).toBeGreaterThan(0.6);

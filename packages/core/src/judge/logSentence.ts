@@ -95,7 +95,7 @@ function cooledBlind({ f, track }: Told): Said {
   const low = track.pumpedTimes > 0 ? Math.min(...track.gaugeBar) : (f.lastBar ?? 0),
     fellBar = Math.max(f.peakBar ?? 0, f.firstBar ?? 0) - low;
   return track.heatGuessed
-    ? say`Fell ${inBar(fellBar)}; neither temperatures nor a word of heat were noted.`
+    ? say`Fell ${inBar(fellBar)}; no temperatures or heat on/off logged.`
     : say`Fell ${inBar(fellBar)} while it cooled; no temperatures were read.`;
 }
 
@@ -126,7 +126,7 @@ function rose({ f, circuit, track }: Told, heat: Heat): Said {
   const byBar = heat.hotBar - heat.coldBar;
   if (heat.hotC === null)
     return track.heatGuessed
-      ? say`${moved(byBar)}; neither temperatures nor a word of heat were noted.`
+      ? say`${moved(byBar)}; no temperatures or heat on/off logged.`
       : say`${moved(byBar)} from cold to hot; no temperatures were read.`;
   if (heat.coldC === null) return say`${moved(byBar)} on the way to ${inCelsius(heat.hotC)}; from where was not read.`;
   // One that hardly moves is told by how hot it became meanwhile.

@@ -47,7 +47,7 @@ it('what it tells apart is held apart further than the priors alone would', () =
   expect(flat / shareOf(judged, 'none')).toBeGreaterThan(1);
 });
 
-it('a finding parts what the log could not: water at the gas valve', () => {
+it('a finding parts what the log could not: water at the air valve', () => {
   const pressed = (f: FaultId) => [Math.log(f === 'vessel-diaphragm-failed' ? 0.8 : 0.02)];
   const before = withProbabilities(swungTooMuch()),
     after = withProbabilities(swungTooMuch(pressed));

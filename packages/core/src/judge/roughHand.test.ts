@@ -65,6 +65,6 @@ it('a unit that pumps from limit to limit again and again is not the heat going 
   const { hypotheses, because } = judged(PLANT, saw, [{ test: 'discharge-pipe', outcome: 'dry' }]);
   expect(hypotheses[0]!.faults).toEqual(['circuit-leak']);
   expect(because.find((b) => b.evidence === 'log:0')!.text).toBe(
-    'Fell 0.3 bar; neither temperatures nor a word of heat were noted. The unit pumped it up 2 times.',
+    'Fell 0.3 bar; no temperatures or heat on/off logged. The unit pumped it up 2 times.',
   );
 });

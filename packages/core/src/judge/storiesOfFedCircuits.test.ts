@@ -85,7 +85,7 @@ const FED_STORIES: [string, Told, FaultId[]][] = [
 const PLANT_STORIES: [string, Told, FaultId[]][] = [
   ['boilers held off, and the unit’s pump does not start', { circuit: PLANT, complaint: ['locks-out', 'no-heat'], logs: [read([[0, 1.6, 30], [30, 1.55, 28], [60, 1.5, 26]], idle)], findings: [both(1.5), f('visible-leak', 'none')] }, ['pressurisation-unit-fault']],
   ['up to the relief at 70 °C', { circuit: PLANT, complaint: ['gauge-climbs-hot', 'drips-outside'], logs: [read([[0, 2.3, 20], [30, 3.2, 40], [60, 4.3, 60], [80, 4.9, 68], [90, 5, 70]])], findings: [f('gas-valve-press', 'air')] }, ['vessel-undercharged']],
-  ['water at the gas valve of the large one', { circuit: PLANT, complaint: ['gauge-climbs-hot'], findings: [f('gas-valve-press', 'water'), charge(0)] }, ['vessel-diaphragm-failed']],
+  ['water at the air valve of the large one', { circuit: PLANT, complaint: ['gauge-climbs-hot'], findings: [f('gas-valve-press', 'water'), charge(0)] }, ['vessel-diaphragm-failed']],
   ['a leak that the unit made good', { circuit: PLANT, complaint: ['water-on-floor'], findings: [f('visible-leak', 'found'), watch('fill-isolated-watch', 2.2, 2, 180), f('discharge-pipe', 'dry')] }, ['circuit-leak']],
   ['nearly a litre in half an hour, cold', { circuit: PLANT, findings: [f('discharge-catch', { volumeMl: 900, minutes: 30, during: 'cold' }), f('idle-cold-pressure', { valueBar: 2.3, idleHours: 10 })] }, ['relief-valve-passing']],
 ];

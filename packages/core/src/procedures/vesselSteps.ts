@@ -5,7 +5,7 @@ import { inBar, say } from '../units/said';
 export const VESSEL_STEPS = {
   'gas-valve-press': {
     steps: [
-      { text: 'Find the gas valve on the vessel and take its cap off', note: 'It looks like a car tyre’s. Keep the cap.' },
+      { text: 'Find the air valve on the vessel and take its cap off', note: 'It looks like a car tyre’s. Keep the cap.' },
       { text: 'Press the pin for half a second', caution: 'Face away: if the diaphragm is holed, hot water may come out.' },
       { text: 'Say what came out', note: 'Water behind the diaphragm presses on the gas: air alone does not prove the right charge.' },
     ],

@@ -5,7 +5,7 @@ import type { Finding } from '../judge/Finding';
 
 export const CHECKS = {
   'look-at-gauge': 'Customer looks at the cold pressure',
-  'core-again': 'Leak fluid on the gas valve again',
+  'core-again': 'Leak fluid on the air valve again',
   'relief-after-flush': 'Flushed relief: does it still hold',
   temporary: 'Temporary measure to be undone',
   unrepaired: 'Fault found, not put right yet',

@@ -108,7 +108,7 @@ const SOURCES = {
         note: BEHIND_NOTHING,
         caution: 'Full of water it weighs its litres more in kilograms. Two people for the large ones.',
       },
-      { id: 'compare', text: 'Hold the new vessel against the old: volume, thread, rating', fits: 'vessel', must: true },
+      { id: 'compare', text: 'Compare the new vessel with the old: volume, thread, rating', fits: 'vessel', must: true },
       {
         id: 'set',
         text: 'Set the new vessel’s charge before any water',
@@ -133,7 +133,7 @@ const SOURCES = {
       ...emptied(ctx, COOL_C),
       {
         id: 'compare',
-        text: 'Hold the new valve against the old: set pressure, capacity, seat, thread, outlet',
+        text: 'Compare the new valve with the old: set pressure, capacity, seat, thread, outlet',
         fits: 'relief-valve',
         must: true,
         note: 'A look-alike of another rating means draining twice.',
@@ -181,7 +181,7 @@ const SOURCES = {
       ...emptied(ctx, COOL_C),
       { id: 'feed', text: 'New feed valve: direction, setting', fits: 'reducing-valve', repairs: ['feed-changed'], must: true },
       { ...GAS_OUT, text: 'Let the vessel’s gas out at its air valve' },
-      { id: 'vessel', text: 'New vessel, held against the old', note: BEHIND_NOTHING, fits: 'vessel', must: true },
+      { id: 'vessel', text: 'New vessel, compared with the old', note: BEHIND_NOTHING, fits: 'vessel', must: true },
       {
         id: 'set',
         text: 'Set its charge to the feed’s pressure before any water',
@@ -220,7 +220,7 @@ const SOURCES = {
     on: { part: 'feed' },
     steps: (ctx) => [
       ...emptied(ctx, COOL_C),
-      { id: 'compare', text: 'Hold new against old: range, thread, direction', fits: 'reducing-valve', must: true },
+      { id: 'compare', text: 'Compare new with old: range, thread, direction', fits: 'reducing-valve', must: true },
       { id: 'fit', text: 'Fit it, arrow with the flow, strainer clean', note: BEHIND_NOTHING, repairs: ['feed-changed'] },
       ...putBack(ctx),
       ctx.circuit.fedByItself ? CREEP_WATCH : { ...CREEP_WATCH, text: 'Creep watch: heat off, fill valves shut, the gauge stands still' },
@@ -239,7 +239,7 @@ const SOURCES = {
       ...emptied(ctx, COOL_C),
       { id: 'dhw-off', text: 'Shut the boiler’s cold inlet', turns: [{ position: 'dhw-valves', state: 'away' }], must: true },
       { id: 'tap', text: 'Open a hot tap: it runs dry', must: true },
-      { id: 'compare', text: 'New plate against old: plates, ports, seals', fits: 'plate-exchanger', must: true },
+      { id: 'compare', text: 'Compare new plate with old: plates, ports, seals', fits: 'plate-exchanger', must: true },
       { id: 'fit', text: 'New seals, flow arrow, catch the water', note: BEHIND_NOTHING, repairs: ['plate-changed'] },
       ...lowStop(ctx),
       ...reopened(ctx.plan),
@@ -368,7 +368,7 @@ const SOURCES = {
             }
           : s,
       ),
-      { id: 'compare', text: 'New against old: range, thread, plug', fits: 'gauge', must: true },
+      { id: 'compare', text: 'Compare new with old: range, thread, plug', fits: 'gauge', must: true },
       { id: 'fit', text: 'Fit it', repairs: ['gauge-changed'] },
       { id: 'zero-new', text: 'The new one must read zero now', asks: 'gauge-zero', must: true, proves: 'gauge-at-zero' },
       ...putBack(ctx),

@@ -11,7 +11,7 @@ import { VerdictBlock } from './VerdictBlock';
 
 /** What the last finding changed, what is likely wrong, and the one thing to do next: all in the first screen of a phone. */
 export function BenchJudgement({ bench, after }: { bench: BenchState; after?: string }) {
-  const { parts, jobId, judgement, diagnosis, stale, proof, rows, state, units, alerts } = bench;
+  const { parts, jobId, judgement, diagnosis, stale, proof, rows, state, alerts } = bench;
   if (alerts.drainedAt !== null) return null;
   const next =
     proof?.kind === 'pass' ? (

@@ -130,14 +130,14 @@ it('says of a cold circuit that stands too low what it stands under, and what it
       { newId, now: '2026-03-04T10:00:00Z' },
     );
   expect(viewOf(cold(0.2))).toMatchObject({
-    change: { tone: 'oxide', text: 'Too low: under the height' },
+    change: { tone: 'oxide', text: 'Below static head' },
     right: '0.36 bar of water stands above; fill to 1.05 bar',
   });
   expect(viewOf(cold(0.6))).toMatchObject({
-    change: { text: 'Too low: under the charge' },
+    change: { text: 'Below the vessel’s charge' },
     right: 'Under 0.75 bar the vessel is empty; fill to 1.05 bar',
   });
-  expect(viewOf(cold(1.8)).change).toMatchObject({ tone: 'oxide', text: 'Too high: above the fill, 1.05 bar' });
+  expect(viewOf(cold(1.8)).change).toMatchObject({ tone: 'oxide', text: 'Above the fill pressure, 1.05 bar' });
   expect(viewOf(cold(1.1))).toMatchObject({ change: { tone: 'verdigris' }, right: 'No heat yet: it should stand still' });
   // Warm water has grown, whoever heated it.
   expect(viewOf(cold(1.8, 55)).change).toMatchObject({ text: expect.stringMatching(/^Found hot/) });
@@ -174,7 +174,7 @@ describe('a circuit that is found hot', () => {
       heatUnsaid: false,
       change: { tone: 'oxide', text: '−1.9 since it began to cool, too much' },
     });
-    expect(view.right).toMatch(/^−0\.\d+ to −0\.\d+ is right here down to 32\s°C$/);
+    expect(view.right).toMatch(/^−0\.\d+ to −0\.\d+ is normal for this system down to 32\s°C$/);
   });
 
   it('and falls as it should', () =>
@@ -195,7 +195,7 @@ describe('a circuit that is found hot', () => {
       right = found([1.6, 1.6], [66, 66], []);
     expect(high).toMatchObject({
       change: { tone: 'oxide', text: 'Found hot, and too high for that' },
-      right: expect.stringMatching(/^1\.\d+ to 1\.\d+ bar is right here at 66\s°C, filled to 1\.05$/),
+      right: expect.stringMatching(/^1\.\d+ to 1\.\d+ bar is normal for this system at 66\s°C, filled to 1\.05$/),
     });
     expect(right).toMatchObject({ change: { tone: 'verdigris' } });
     expect(right.figure.band.every((b) => b.low > 1.05)).toBe(true);

@@ -122,7 +122,7 @@ export function benchView(
             },
     right:
       f?.coldBar != null && band && hasHeated
-        ? `${signedPressure(Math.max(0, band.low - f.coldBar), units.pressure)} to ${signedPressure(Math.max(0, band.high - f.coldBar), units.pressure)} is right here${figure.lastC !== null ? ` at ${unbroken(temperatureText(figure.lastC, units.temperature))}` : ''}`
+        ? `${signedPressure(Math.max(0, band.low - f.coldBar), units.pressure)} to ${signedPressure(Math.max(0, band.high - f.coldBar), units.pressure)} is normal here${figure.lastC !== null ? ` at ${unbroken(temperatureText(figure.lastC, units.temperature))}` : ''}`
         : cools
           ? coolingText(f.coldBar, band, figure.lastC, units)
           : standsHot
@@ -185,13 +185,13 @@ const hasCooled = ({ hotC, coldC }: CycleFeatures): boolean => hotC === null || 
 /** Where it should stand, hot as it is, and from what. */
 function foundText(band: { low: number; high: number } | null, lastC: number | null, fillBar: number, units: Units): string | null {
   if (!band || lastC === null) return null;
-  return `${pressureNumber(band.low, units.pressure)} to ${pressureText(band.high, units.pressure)} is right here at ${unbroken(temperatureText(lastC, units.temperature))}, filled to ${pressureNumber(fillBar, units.pressure)}`;
+  return `${pressureNumber(band.low, units.pressure)} to ${pressureText(band.high, units.pressure)} is normal for this system at ${unbroken(temperatureText(lastC, units.temperature))}, filled to ${pressureNumber(fillBar, units.pressure)}`;
 }
 
 /** How far it should have come down by now. */
 function coolingText(nowBar: number | null, band: { low: number; high: number } | null, lastC: number | null, units: Units): string | null {
   if (nowBar === null || !band || lastC === null) return null;
-  return `${signedPressure(-Math.max(0, band.low - nowBar), units.pressure)} to ${signedPressure(-Math.max(0, band.high - nowBar), units.pressure)} is right here down to ${unbroken(temperatureText(lastC, units.temperature))}`;
+  return `${signedPressure(-Math.max(0, band.low - nowBar), units.pressure)} to ${signedPressure(-Math.max(0, band.high - nowBar), units.pressure)} is normal for this system down to ${unbroken(temperatureText(lastC, units.temperature))}`;
 }
 
 /** The band at one reading, the last where none is named. */

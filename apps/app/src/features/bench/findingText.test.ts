@@ -5,12 +5,12 @@ import { findingText } from './findingText';
 const US: Units = { pressure: 'psi', temperature: '°F', volume: 'US gal', length: 'ft', power: 'BTU/h' };
 
 it.each<[Finding, string]>([
-  [{ test: 'gas-valve-press', outcome: 'water' }, 'Press the gas valve: water'],
+  [{ test: 'gas-valve-press', outcome: 'water' }, 'Press the air valve (Schrader): water'],
   [{ test: 'discharge-pipe', outcome: 'dripping', water: 'cold' }, 'Look at the discharge pipe: dripping, cold water'],
   [{ test: 'pump-up-hold', outcome: 'would-not-rise' }, 'Pump up and watch: would not rise'],
   [
     { test: 'fill-disconnected-watch', startBar: 1.1, endBar: 1.35, minutes: 20 },
-    'Fill loop off, watch the gauge: 1.1 bar to 1.35 bar in 20 min',
+    'Fill loop off: is the valve passing?: 1.1 bar to 1.35 bar in 20 min',
   ],
   [{ test: 'second-gauge', firstGaugeBar: 1.6, valueBar: 1 }, 'Second gauge on the circuit: 1.6 bar, 1.0 bar on the second'],
   [{ test: 'draw-off', volumeL: 0.5, beforeBar: 1.5, afterBar: 1.3 }, 'Draw off a measured volume, cold: 0.5 L, 1.5 bar to 1.3 bar'],

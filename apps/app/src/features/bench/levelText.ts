@@ -18,12 +18,12 @@ export function levelText(gaugeBar: number, c: ResolvedCircuit, units: Units): {
     case 'right':
       return null;
     case 'under-height':
-      return { text: 'Too low: under the height', wanted: `${than} of water stands above; ${fill}` };
+      return { text: 'Below static head', wanted: `${than} of water stands above; ${fill}` };
     case 'under-charge':
-      return { text: 'Too low: under the charge', wanted: `Under ${than} the vessel is empty; ${fill}` };
+      return { text: 'Below the vessel’s charge', wanted: `Under ${than} the vessel is empty; ${fill}` };
     case 'under-fill':
-      return { text: `Too low: under the fill, ${than}`, wanted: c.fedByItself ? 'Its feed does not hold it' : 'Top up, then watch it' };
+      return { text: `Below the fill pressure, ${than}`, wanted: c.fedByItself ? 'Its feed does not hold it' : 'Top up, then watch it' };
     case 'over-fill':
-      return { text: `Too high: above the fill, ${than}`, wanted: 'No heat yet: it was overfilled, or water comes in' };
+      return { text: `Above the fill pressure, ${than}`, wanted: 'No heat yet: it was overfilled, or water comes in' };
   }
 }

@@ -192,7 +192,7 @@ export function verdict(d: Diagnosis, inHand?: readonly ReplaceablePart[]): Verd
       kind: 'open',
     };
   return {
-    headline: 'Not told apart yet',
+    headline: 'Not clear yet',
     text: `${name}, ${shareText(first.probability)}${second ? `, or ${lowerFirst(setTitle(second.faults))}, ${shareText(second.probability)}` : ''}.`,
     kind: 'open',
   };

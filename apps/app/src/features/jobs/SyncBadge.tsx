@@ -10,17 +10,17 @@ export function SyncBadge() {
     refused > 0
       ? `${refused} not accepted`
       : waiting > 0
-        ? `${waiting} kept here`
+        ? `Kept on this phone: ${waiting}`
         : reachable === false
           ? 'offline'
           : reachable === null
             ? 'checking'
-            : 'all sent';
+            : 'Sent';
   return (
     <Link href="/settings" asChild>
       <Pressable aria-label={`Sending: ${text}`} className="min-h-[48px] justify-center active:opacity-70">
-        <View role="status" className={`rounded border px-2.5 py-1.5 ${refused > 0 ? 'border-oxide' : 'border-hair'}`}>
-          <Text className={`font-medium text-small ${refused > 0 ? 'text-oxide' : 'text-ink2'}`}>{text}</Text>
+        <View role="status" className={`max-w-[112px] rounded border px-2.5 py-1 ${refused > 0 ? 'border-oxide' : 'border-hair'}`}>
+          <Text className={`text-center font-medium text-small ${refused > 0 ? 'text-oxide' : 'text-ink2'}`}>{text}</Text>
         </View>
       </Pressable>
     </Link>

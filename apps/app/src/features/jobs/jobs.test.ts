@@ -123,13 +123,13 @@ describe('a row of the list', () => {
   it('says what is likely wrong and what comes next, and the complaint as long as nothing was said', () => {
     expect(rowOf({ ...begun, job: { ...begun.job, complaint: ['drips-outside'] } }).line).toMatch(/drips/i);
     expect(rowOf(begun, said(begun, {}))).toMatchObject({
-      line: 'Vessel has lost its charge, likely. Next: press the gas valve',
-      status: 'finding out',
+      line: 'Vessel has lost its charge, likely. Next: press the air valve (Schrader)',
+      status: 'diagnosing',
     });
-    expect(rowOf(begun, said(begun, { likely: false })).line).toBe('Not told apart yet. Next: press the gas valve');
+    expect(rowOf(begun, said(begun, { likely: false })).line).toBe('Not told apart yet. Next: press the air valve (Schrader)');
     expect(rowOf(begun, said(begun, { kind: 'found', nextTest: null }))).toMatchObject({
       line: 'Vessel has lost its charge',
-      status: 'to mend',
+      status: 'to repair',
     });
     expect(rowOf(begun, said(begun, { kind: 'sound' }))).toMatchObject({ line: 'Looks sound', status: 'sound' });
   });
@@ -138,7 +138,7 @@ describe('a row of the list', () => {
     const heating = (minAgo: number) => job('a', 'c1', [reading(minAgo + 5, 1), event(minAgo + 4, 'heat-on'), reading(minAgo, 1.4, 50)]);
     expect(rowOf(heating(1))).toMatchObject({ status: 'watching', when: expect.stringMatching(/^reading \d\d:01$/) });
     expect(rowOf(heating(5))).toMatchObject({ status: 'watching', when: 'reading due' });
-    expect(rowOf(heating(90))).toMatchObject({ status: 'finding out', when: '2 h ago' });
+    expect(rowOf(heating(90))).toMatchObject({ status: 'diagnosing', when: '2 h ago' });
   });
 
   it('work that was done is to be proved, and then is', () => {

@@ -73,7 +73,7 @@ function stageOf(file: Case, verdict: VerdictRecord | null): Stage {
   if (verdict?.proof === 'fail') return { text: 'not right yet', tone: 'oxide' };
   if ((file.repairs?.length ?? 0) > 0) return TO_PROVE;
   if (verdict?.kind === 'sound') return { text: 'sound', tone: 'verdigris' };
-  return verdict?.kind === 'found' ? { text: 'to mend', tone: 'copper' } : { text: 'finding out', tone: 'ink' };
+  return verdict?.kind === 'found' ? { text: 'to repair', tone: 'copper' } : { text: 'diagnosing', tone: 'ink' };
 }
 
 function lineOf(parts: JobParts, file: Case, verdict: VerdictRecord | null, begun: boolean): string {

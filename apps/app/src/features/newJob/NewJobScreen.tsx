@@ -167,7 +167,7 @@ export function NewJobScreen() {
             {bad[0]!}
           </Notice>
         ) : null}
-        <Button label="Begin the log" kind="main" onPress={() => void begin()} />
+        <Button label="Start logging" kind="main" onPress={() => void begin()} />
       </View>
     </View>
   );

@@ -45,7 +45,7 @@ export function PartsScreen() {
           <Text className="font-figure text-reading">2.3</Text>
           <Text className="font-figure text-head">Figure 28</Text>
           <Text className="font-semibold text-title">Heading 20: Vessel has lost its charge</Text>
-          <Text>Body 15. Touch the pin in the gas valve for a moment.</Text>
+          <Text>Body 15. Touch the pin in the air valve for a moment.</Text>
           <Text className="text-small text-ink2">Label 13.5: about 2 min, nothing drained</Text>
         </Part>
         <Part title="Colour">
@@ -99,7 +99,7 @@ export function PartsScreen() {
           <Field label="Reading" unit="bar" numeric value="99" onChange={nothing} problem="Reading must be at most 25." />
         </Part>
         <Part title="Notices">
-          <Notice kind="note" title="Press the gas valve: water">
+          <Notice kind="note" title="Press the air valve (Schrader): water">
             Vessel diaphragm holed: 11 % before, 78 % now.
           </Notice>
           <Notice kind="sound" title="This looks sound">
@@ -116,7 +116,7 @@ export function PartsScreen() {
           <Heading>Timers</Heading>
           <View role="list" aria-label="Sample timers">
             <TimerRow
-              label="Fill loop off, watch the gauge"
+              label="Fill loop off: is the valve passing?"
               clock="12:31"
               note="left"
               over={false}

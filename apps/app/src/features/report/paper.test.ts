@@ -1,3 +1,4 @@
+import { customerReport } from '@jumper/contract';
 import { resolveCircuit, simulateCase, type CircuitSheet } from '@jumper/core';
 import { figureView } from '../figure/figureView';
 import { METRIC } from '../units/units';
@@ -30,20 +31,21 @@ const figure = figureView({
   heatOn: false,
   before: { label: 'before <the> work & all', log: run(20) },
 });
+const HEAD = { company: 'Harrow Heating', person: 'R. Vale', address: '2 Dyer Lane, Harrowmere', phone: '555 0100', logo: null };
 const VIEW: ReportView = {
   title: 'Report',
   site: '7 Quarry Steps',
   date: '4 March 2026',
   complaint: 'Topped up often',
   rows: [{ label: 'Pressure, cold', found: '1.0 bar', left: '1.2 bar' }],
-  tests: ['Gas valve: air'],
-  cause: 'Vessel has lost its charge (91 %).',
+  wrong: ['The expansion vessel had lost its air.'],
   work: ['Vessel recharged'],
-  proof: { kind: 'pass', headline: 'Put right, and proved', lines: ['1.7 bar at 68 °C'] } as never,
-  advice: ['Note it once a month.'],
+  outcome: { kind: 'pass', text: 'Put right: we checked it after the work.' },
+  watch: ['Look once a month.'],
   nextCheck: '4 March 2027',
   parts: [],
-  said: [],
+  stays: ['For the time being: flow temperature, changed.'],
+  notes: [],
   open: [],
   checks: [],
 };
@@ -89,33 +91,37 @@ describe('the report as a document', () => {
         : node && typeof node === 'object'
           ? Object.entries(node).flatMap(([k, v]) => (['text', 'stack', 'columns', 'table', 'body', 'content'].includes(k) ? texts(v) : []))
           : [];
-  const made = (view: ReportView) => texts(reportDocument(view, { company: 'Harrow Heating', person: 'R. Vale' }, null).content);
+  const made = (view: ReportView) => texts(reportDocument(customerReportOf(view, HEAD, null), null).content);
   it('holds all that was found, done and advised', () => {
     const said = made(VIEW).join(' | ');
     for (const part of [
       '7 Quarry Steps',
       'Harrow Heating',
-      'R. Vale, 4 March 2026',
+      'R. Vale',
+      '2 Dyer Lane, Harrowmere',
+      '555 0100',
+      '4 March 2026',
       'Topped up often',
       '1.0 bar',
       '1.2 bar',
-      'Gas valve: air',
+      'The expansion vessel had lost its air.',
       'Vessel recharged',
-      'Put right, and proved',
-      'Note it once a month.',
+      'Put right: we checked it after the work.',
+      'For the time being: flow temperature, changed.',
+      'Look once a month.',
       '4 March 2027',
     ])
       expect(said).toContain(part);
   });
   it('says outright that no work was done, leaves the column “Left” away and empty parts out', () => {
-    const said = made({ ...VIEW, work: [], proof: null, cause: null, tests: [] });
+    const said = made({ ...VIEW, work: [], outcome: null, stays: [] });
     expect(said).toContain('No work was done on this visit.');
     expect(said).not.toContain('Left');
-    for (const part of ['Tests', 'Cause', 'Proof', 'Parts fitted', 'Photos']) expect(said).not.toContain(part);
+    for (const part of ['Result', 'What stays as it is', 'Parts fitted', 'Photos']) expect(said).not.toContain(part);
   });
   it('sets photos three to a row', () => {
     const photos = Array.from({ length: 5 }, (_, i) => ({ address: `data:image/png;base64,${i}`, line: `photo ${i}` }));
-    const content = reportDocument(VIEW, { company: 'Harrow Heating', person: '' }, null, photos).content as {
+    const content = reportDocument(customerReportOf(VIEW, HEAD, null), null, photos).content as {
       columns?: { stack?: { image?: string }[] }[];
     }[];
     const rows = content.filter((c) => c.columns?.some((col) => col.stack?.some((s) => s.image)));
@@ -124,13 +130,15 @@ describe('the report as a document', () => {
 });
 
 it('gives the customer’s page words and numbers, and nothing else of the job', () => {
-  const given = customerReportOf(VIEW, { company: 'Harrow Heating', person: 'R. Vale' }, null);
+  const given = customerReportOf(VIEW, HEAD, null);
   expect(given).toMatchObject({
     company: 'Harrow Heating',
     site: '7 Quarry Steps',
-    proof: { kind: 'pass', headline: 'Put right, and proved' },
+    phone: '555 0100',
+    outcome: { kind: 'pass' },
   });
   expect('chart' in given).toBe(false);
-  expect(customerReportOf(VIEW, { company: '', person: '' }, '<svg/>').chart).toBe('<svg/>');
+  expect(customerReportOf(VIEW, HEAD, '<svg/>').chart).toBe('<svg/>');
+  expect(customerReport.parse(customerReportOf(VIEW, { ...HEAD, logo: 'data:image/png;base64,AAAA' }, null)).logo).toMatch(/^data:image/);
   expect(Object.keys(given)).not.toContain('diagnosis');
 });

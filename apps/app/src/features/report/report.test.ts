@@ -1,6 +1,6 @@
 import { caseFile, caseToRecords, jobToCase } from '@jumper/contract';
-import { diagnose, simulateCase, type CircuitSheet } from '@jumper/core';
-import { proofView, reasonText } from '../proof/proofView';
+import { diagnose, FAULT_FOR_CUSTOMER, simulateCase, type CircuitSheet } from '@jumper/core';
+import { proofView } from '../proof/proofView';
 import { METRIC } from '../units/units';
 import { badLinesText, readText, spanText } from '../logTable/importView';
 import { outboxView } from '../settings/outboxView';
@@ -58,22 +58,26 @@ const report = (work: Parameters<typeof job>[0]) => {
 
 it('a job put right: found and left side by side, the work, the proof, the next check a year on', () => {
   const view = report('good run');
-  expect(view).toMatchObject({ site: '7 Quarry Steps', complaint: 'Topped up often', work: ['Vessel recharged, set to 0.75 bar'] });
-  expect(view.proof).toMatchObject({ kind: 'pass', headline: 'Put right, and proved' });
+  expect(view).toMatchObject({
+    site: '7 Quarry Steps',
+    complaint: 'Topped up often',
+    work: ['Expansion vessel filled with air again, set to 0.75 bar'],
+  });
+  expect(view.outcome).toEqual({ kind: 'pass', text: 'Put right: we checked it after the work.' });
   expect(view.rows[0]).toEqual({ label: 'Pressure, cold', found: '1.0 bar', left: '1.0 bar' });
-  expect(view.rows[2]).toEqual({ label: 'Charge of the vessel', found: '0.0 bar', left: '0.75 bar' });
+  expect(view.rows).toContainEqual({ label: 'Air of the expansion vessel', found: '0.0 bar', left: '0.75 bar' });
   // What is right when hot hangs on what it was filled to: both runs have their own.
-  const right = view.rows.find((r) => r.label === 'Right at that temperature')!;
-  expect([right.found, right.left].map((x) => Math.abs(parseFloat(x!) - 1.5) < 0.25)).toEqual([true, true]);
-  expect(view.cause).toMatch(/bears it out/);
-  expect(view.nextCheck).toBe('4 March 2027, the vessel’s charge and the cold pressure');
+  const right = view.rows.find((r) => r.label === 'Normal at that temperature')!;
+  expect([right.found, right.left].map((x) => Math.abs(parseFloat(x!) - 1.3) < 0.25 && / to \d/.test(x!))).toEqual([true, true]);
+  expect(view.wrong).toEqual([FAULT_FOR_CUSTOMER['vessel-undercharged']]);
+  expect(view.nextCheck).toBe('4 March 2027: air of the expansion vessel, and the cold pressure');
 });
 
 it('work that is not proved says so to the customer too', () => {
-  expect(report('bad run').proof).toMatchObject({ kind: 'fail', headline: 'Not put right yet' });
+  expect(report('bad run').outcome).toMatchObject({ kind: 'fail' });
   const open = report('no run');
-  expect(open.proof!.lines).toEqual([reasonText({ code: 'no-run' }, METRIC)]);
-  expect(open.advice.at(-1)).toMatch(/has not been proved/);
+  expect(open.outcome).toMatchObject({ kind: 'unclear' });
+  expect(open.watch.at(-1)).toMatch(/has not been proved/);
   expect(open.nextCheck).not.toMatch(/2027/);
 });
 
@@ -83,10 +87,21 @@ it('without work there is no proof, and nothing is said to be left', () => {
   const view = reportView(parts, made, diagnosis, METRIC);
   expect(view.rows.every((r) => r.left === null)).toBe(true);
   expect(reportView({ ...parts, facts: [] }, { ...made, logs: [], findings: [] }, null, METRIC)).toMatchObject({
-    cause: null,
-    tests: [],
+    wrong: [],
     rows: [{ found: '–' }, { found: '–' }, {}, {}],
   });
+});
+
+it('has no percentages, no work for a technician and no rounding of its own; says whom to call', () => {
+  const { parts, made, diagnosis } = job('good run');
+  const psi = { ...METRIC, pressure: 'psi' as const },
+    view = reportView(parts, { ...made, circuit: { ...CIRCUIT, reliefValve: { setBar: 30 / 14.5038 } } }, diagnosis, psi, '555 0100');
+  const all = JSON.stringify(view);
+  expect(all).toContain('30.0 psi');
+  expect(all).toContain('call us on 555 0100');
+  expect(all).not.toMatch(/%|Log a|heat run|undefined|30\.5/);
+  const fed = reportView(parts, { ...made, circuit: { ...CIRCUIT, fill: { kind: 'reducing-valve', valve: 'shut' } } }, diagnosis, METRIC);
+  expect([view, fed].map((v) => /topped up/.test(v.watch.join(' ')))).toEqual([true, false]);
 });
 
 it('says of a table what is in it, and which lines are not', () => {

@@ -55,7 +55,7 @@ export function reportChart(view: FigureView, units: Units, { width: W, height: 
     view.readings.length <= 80
       ? view.readings.map((r) => `<circle cx="${x(r.min)}" cy="${y(r.bar)}" r="2.2" fill="${t.ink}"/>`).join('')
       : '';
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${W}" height="${H}" viewBox="0 0 ${W} ${H}">${band}${rungs.join('')}<path d="M${LEFT} ${TOP}V${BOTTOM}H${RIGHT}" stroke="${t.ink}" stroke-width="1" fill="none"/>${before}${view.readings.length > 1 ? `<path d="${path(view.readings)}" stroke="${t.ink}" stroke-width="1.6" fill="none"/>` : ''}${dots}${timeTicks(
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${W}" height="${H}" viewBox="0 0 ${W} ${H}"><clipPath id="plot"><rect x="${LEFT}" y="${TOP - 3}" width="${RIGHT - LEFT + 3}" height="${BOTTOM - TOP + 3}"/></clipPath><g clip-path="url(#plot)">${band}</g>${rungs.join('')}<path d="M${LEFT} ${TOP}V${BOTTOM}H${RIGHT}" stroke="${t.ink}" stroke-width="1" fill="none"/><g clip-path="url(#plot)">${before}${view.readings.length > 1 ? `<path d="${path(view.readings)}" stroke="${t.ink}" stroke-width="1.6" fill="none"/>` : ''}${dots}</g>${timeTicks(
     view.spanMin,
   )
     .map((k) => text(k.label, { x: x(k.min), y: BOTTOM + font + 4 }, `text-anchor="middle" fill="${t.ink2}"`))

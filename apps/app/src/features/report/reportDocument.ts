@@ -1,33 +1,36 @@
-import type { ReportView } from './reportView';
+import type { CustomerReport } from '@jumper/contract';
+import { sectionsOf, type ReportSection } from './customerReport';
 
 /** A picture with its line; the address holds the whole of it. */
 export interface ReportPhoto {
   address: string;
   line: string;
 }
-export interface ReportHead {
-  company: string;
-  person: string;
-}
 type Node = Record<string, unknown>;
 
 const INK = '#1C2528',
   GREY = '#566167',
-  TONE = { pass: '#23715A', fail: '#A3271B', unclear: '#8A5D06' } as const;
+  TONE = { pass: '#23715A', fail: '#A3271B', unclear: '#8A5D06', open: '#A3271B' } as const;
 
 /** The report as a document for the PDF writer: A4, real text, the chart as vectors, fonts embedded. */
-export function reportDocument(view: ReportView, head: ReportHead, chart: string | null, photos: ReportPhoto[] = []): Node {
+export function reportDocument(view: CustomerReport, chart: string | null, photos: ReportPhoto[] = []): Node {
   const part = (title: string, ...content: (Node | string)[]): Node[] =>
     content.length ? [{ text: title, style: 'part' }, ...content.map((c) => (typeof c === 'string' ? { text: c } : c))] : [];
-  const left = view.work.length > 0;
+  const section = ({ title, lines, tone }: ReportSection): Node[] =>
+    part(title, ...lines.map((text) => (tone ? { text, color: TONE[tone], bold: tone !== 'open' } : text)));
+  const left = view.work.length > 0,
+    { before, after } = sectionsOf(view);
   return {
     pageSize: 'A4',
     pageMargins: [40, 34, 40, 40],
-    info: { title: `${view.title}, ${view.site}`, author: head.company },
+    info: { title: `${view.title}, ${view.site}`, author: view.company },
     defaultStyle: { font: 'Barlow', fontSize: 10, color: INK, lineHeight: 1.15 },
     styles: { part: { bold: true, fontSize: 9.5, color: GREY, margin: [0, 7, 0, 1] } },
     footer: (page: number, pages: number) => ({
-      columns: [{ text: `${head.company}, ${view.date}` }, { text: `${page} of ${pages}`, alignment: 'right' }],
+      columns: [
+        { text: [view.company, view.phone, view.date].filter(Boolean).join(', ') },
+        { text: `${page} of ${pages}`, alignment: 'right' },
+      ],
       margin: [40, 14, 40, 0],
       fontSize: 8.5,
       color: GREY,
@@ -40,21 +43,23 @@ export function reportDocument(view: ReportView, head: ReportHead, chart: string
             stack: [
               { text: view.title, color: GREY },
               { text: view.site, bold: true, fontSize: 17 },
+              { text: view.date, color: GREY },
             ],
           },
           {
             width: 'auto',
             alignment: 'right',
             stack: [
-              { text: head.company, bold: true },
-              { text: [head.person, view.date].filter(Boolean).join(', '), color: GREY },
+              ...(view.logo ? [{ image: view.logo, fit: [120, 44], alignment: 'right' }] : []),
+              { text: view.company, bold: true },
+              ...[view.person, view.address, view.phone].filter(Boolean).map((text) => ({ text, color: GREY })),
             ],
           },
         ],
       },
       { canvas: [{ type: 'line', x1: 0, y1: 4, x2: 515, y2: 4, lineWidth: 1.2, lineColor: INK }] },
-      ...part('What you told us', view.complaint),
-      { text: 'What we found', style: 'part' },
+      ...before.flatMap(section),
+      { text: 'What it reads', style: 'part' },
       {
         layout: 'lightHorizontalLines',
         table: {
@@ -67,13 +72,6 @@ export function reportDocument(view: ReportView, head: ReportHead, chart: string
         },
       },
       ...(chart ? [{ svg: chart, width: 515, margin: [0, 10, 0, 0] }] : []),
-      ...part('Tests', ...view.tests),
-      ...part('Cause', ...(view.cause ? [view.cause] : [])),
-      ...part('What we did', ...(view.work.length ? view.work : ['No work was done on this visit.'])),
-      ...part('Parts fitted', ...view.parts),
-      ...(view.proof
-        ? part('Proof', { text: view.proof.headline, bold: true, fontSize: 12, color: TONE[view.proof.kind] }, ...view.proof.lines)
-        : []),
       ...(photos.length
         ? [
             { text: 'Photos', style: 'part' },
@@ -91,10 +89,7 @@ export function reportDocument(view: ReportView, head: ReportHead, chart: string
             })),
           ]
         : []),
-      ...part('Advice, and what stays', ...view.said),
-      ...part('Not put back yet', ...view.open),
-      ...part('For you', ...view.advice),
-      ...part('Next checks', ...(view.checks.length ? view.checks : [view.nextCheck])),
+      ...after.flatMap(section),
     ],
   };
 }

@@ -5,6 +5,7 @@ import { Header } from '../../ui/Header';
 import { Place } from '../../ui/Place';
 import { Text } from '../../ui/Text';
 import { useTheme, type ThemeChoice } from '../../ui/ThemeProvider';
+import { FirmFields } from '../firm/FirmFields';
 import { SyncBadge } from '../jobs/SyncBadge';
 import type { Units } from '../units/units';
 import { useUnits } from '../units/UnitsProvider';
@@ -20,6 +21,7 @@ export function SettingsScreen() {
         <SyncBadge />
       </Header>
       <ScrollView className="flex-1" contentContainerClassName="gap-5 p-4">
+        <FirmFields />
         <Columns lines="gap-y-5">
           <Choice<Units['pressure']>
             label="Pressure"

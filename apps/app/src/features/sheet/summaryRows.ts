@@ -63,8 +63,8 @@ export function sheetSummary(record: SheetRecord, units: Units): SheetSummaryVie
   const worked: SummaryRow[] = [
     { label: 'Charge to set', value: bar(size.prechargeBar.chosen), assumed: false },
     { label: 'Fill to', value: bar(size.fillBar), assumed: false },
-    { label: 'Right when hot', value: bar(size.hotBar), assumed: false },
-    { label: 'Water that comes by heating', value: litres(size.expansionL), assumed: false },
+    { label: 'Normal for this system, hot', value: bar(size.hotBar), assumed: false },
+    { label: 'Expansion volume', value: litres(size.expansionL), assumed: false },
   ];
   const leastL = size.leastVesselL[size.method];
   if (leastL !== null)

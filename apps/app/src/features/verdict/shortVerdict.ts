@@ -35,6 +35,6 @@ export function verdictText(v: VerdictRecord): string {
         ? setTitle(v.faults)
         : v.likely
           ? `${setTitle(v.faults)}, likely`
-          : 'Not told apart yet';
+          : 'Not clear yet';
   return [said, next].filter(Boolean).join('. ');
 }

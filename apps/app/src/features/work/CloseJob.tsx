@@ -67,7 +67,7 @@ export function CloseJob({ parts, state, proof, faultFound, onAdd }: Props) {
       {proof === 'fail' ? (
         <Notice kind="danger">The run after the work says that it is not put right.</Notice>
       ) : proof === 'unclear' ? (
-        <Notice kind="caution">The work is not proved: the bench says how, or close it knowing that.</Notice>
+        <Notice kind="caution">The work is not proved: the log says how, or close it knowing that.</Notice>
       ) : null}
       <Text className="font-semibold">To look at again</Text>
       <View role="list" aria-label="To look at again">

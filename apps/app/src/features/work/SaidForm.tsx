@@ -74,7 +74,7 @@ export function SaidForm({ onAdd }: { onAdd: (body: FactBody) => void }) {
         }}
         options={ANSWERS[what]}
       />
-      <Field label="The customer’s word" value={word} onChange={setWord} hint="As he said it, if it matters later" />
+      <Field label="Customer’s own words" value={word} onChange={setWord} hint="As he said it, if it matters later" />
       <View className="flex-row gap-2">
         <Button label="Keep" kind="next" className="flex-1" onPress={keep} />
         <Button label="Not now" kind="quiet" className="flex-1" onPress={() => setOpen(false)} />

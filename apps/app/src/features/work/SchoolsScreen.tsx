@@ -98,7 +98,7 @@ function SchoolBlock({ school, follows, usual, byHouse, units, onPick, onHouse, 
       ))}
       {charge && onCharge ? (
         <View className="gap-2 px-4 pt-2">
-          <Text>{`This circuit goes by ${pressureText(charge.wanted, units.pressure)} so far: the bench, the tests and the run sheets.`}</Text>
+          <Text>{`This circuit goes by ${pressureText(charge.wanted, units.pressure)} so far: the log, the tests and the run sheets.`}</Text>
           <Button label={`Go by ${pressureText(charge.bar, units.pressure)} here`} onPress={() => onCharge(charge.bar)} />
         </View>
       ) : null}

@@ -73,6 +73,9 @@ export function checkAsk(
   if (ask === 'charge-set' && Math.abs(value - c.prechargeGaugeBar) > OFF_TARGET_BAR)
     return { kind: 'ask', message: `${bar(c.prechargeGaugeBar)} is wanted here. Leave it at ${bar(value)}?` };
   if (ask === 'fill-pressure' && value > c.reliefSetGaugeBar - 0.5)
-    return { kind: 'ask', message: `Close to the relief at ${bar(c.reliefSetGaugeBar)} while cold; ${bar(c.fillGaugeBar)} is right here.` };
+    return {
+      kind: 'ask',
+      message: `Close to the relief at ${bar(c.reliefSetGaugeBar)} while cold; ${bar(c.fillGaugeBar)} is normal here.`,
+    };
   return { kind: 'ok', value };
 }

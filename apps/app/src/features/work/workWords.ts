@@ -11,7 +11,7 @@ export function expectedText(n: ExpectedNumber, units: Units): { label: string; 
   const range = n.low !== undefined && n.high !== undefined ? `${bar(n.low)} to ${bar(n.high)}` : value;
   switch (n.code) {
     case 'cold-right':
-      return { label: 'Right when cold', value: range };
+      return { label: 'Normal for this system, cold', value: range };
     case 'charge-target':
       return { label: 'Charge wanted here', value };
     case 'charge-with-coupling':
@@ -42,7 +42,7 @@ export function expectedText(n: ExpectedNumber, units: Units): { label: string; 
     case 'relief-set':
       return { label: 'Relief opens at', value };
     case 'hot-right':
-      return { label: 'Right when hot', value: range };
+      return { label: 'Normal for this system, hot', value: range };
     case 'litres-a-top-up':
       return { label: `A top-up of ${bar(0.5)} is about`, value };
     case 'gauge-now':
