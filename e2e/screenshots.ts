@@ -1,7 +1,7 @@
 // npm run screenshots: one current picture of each main view, from the demo data.
 import { join } from 'node:path';
 import { Jumper } from './src/jumper';
-import { firstSuspect, openJob } from './src/moves';
+import { firstSuspect, openJob, place } from './src/moves';
 
 const OUT = join(__dirname, '../docs/screenshots');
 
@@ -94,15 +94,16 @@ async function main() {
     await page.goto(`${page.url()}/valves?for=vessel-change`);
     await page.getByRole('list', { name: 'In this order' }).waitFor();
   });
-  await shoot('schools-phone', {}, async (page) => {
-    await openJob(page, '7 Quarry Steps');
-    await page.goto(`${page.url()}/schools`);
-    await page.getByText('Cold fill').waitFor();
-  });
   await shoot('circuit-phone', {}, async (page) => {
     await openJob(page, 'Brewer House');
+    await place(page, 'Circuit');
     await page.getByRole('button', { name: 'Vessel', exact: true }).click();
-    await page.getByRole('group', { name: 'Drawing of the circuit' }).evaluate((e) => e.scrollIntoView({ block: 'start' }));
+  });
+  await shoot('tests-phone', {}, async (page) => {
+    await openJob(page, '7 Quarry Steps');
+    await firstSuspect(page);
+    await place(page, 'Tests');
+    await page.getByRole('list', { name: 'Vessel' }).waitFor();
   });
   await jumper.stop();
 }

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { freshDevices } from './freshDevices';
-import { appKept, firstSuspect, logPressure, newJob, openJob, reading } from './moves';
+import { appKept, firstSuspect, logPressure, newJob, openJob, place, reading } from './moves';
 import { soon } from './soon';
 
 jest.setTimeout(180_000);
@@ -58,6 +58,7 @@ describe('in a cellar', () => {
       'base64',
     );
     await context.setOffline(true);
+    await place(page, 'Circuit');
     await page
       .getByRole('group', { name: 'Drawing of the circuit' })
       .getByRole('button', { name: /^Vessel/ })
@@ -81,6 +82,8 @@ describe('in a cellar', () => {
 
     const other = await at.jumper.device();
     await openJob(other.page, '6 Bobbin Court');
+    const bobbin = other.page.url().split('?')[0];
+    await place(other.page, 'Circuit');
     await other.page
       .getByRole('group', { name: 'Drawing of the circuit' })
       .getByRole('button', { name: /^Vessel/ })
@@ -92,7 +95,7 @@ describe('in a cellar', () => {
     await soon(async () => expect(await whole.evaluate((i: HTMLImageElement) => [i.naturalWidth, i.naturalHeight])).toEqual([1600, 1067]));
     await other.page.keyboard.press('Escape');
     await other.page.getByRole('dialog').waitFor({ state: 'detached' });
-    await other.page.goto(`${other.page.url().split('?')[0]}/report`);
+    await other.page.goto(`${bobbin}/report`);
     await other.page.getByRole('img', { name: /^Vessel, / }).waitFor();
     const [download] = await Promise.all([
       other.page.waitForEvent('download'),

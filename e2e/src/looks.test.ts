@@ -1,7 +1,7 @@
 import axe from 'axe-core';
 import { testRow, type TestId } from '@jumper/core';
 import { Jumper } from './jumper';
-import { firstSuspect, goTo, openJob } from './moves';
+import { firstSuspect, goTo, openDock, openJob } from './moves';
 import type { Page } from 'playwright-core';
 
 jest.setTimeout(180_000);
@@ -66,7 +66,11 @@ it.each([
     '/report',
     '/import',
     '/sheet',
+    '/tests',
+    '/circuit',
+    '/record',
     '/work',
+    '/work/close',
     '/work/recharge',
     '/schools',
     '/history',
@@ -116,6 +120,10 @@ describe.each([
       await check(test);
     }
     for (const [view, ready] of [
+      ['tests', 'Most telling now'],
+      ['circuit', 'Change the circuit'],
+      ['record', 'Save as case file'],
+      ['work/close', 'To look at again'],
       ['work', 'Nothing stands away'],
       ['work/recharge', 'Heat off at the isolator'],
       ['work/drain-refill', 'Open the vents from the top down'],
@@ -162,6 +170,7 @@ describe.each([
     await openJob(page, '41 Orchard Bank');
     await firstSuspect(page);
     await check('bench after the work');
+    await openDock(page);
     await page.getByRole('button', { name: 'More', exact: true }).click();
     await check('more events');
     const repaired = page.url();

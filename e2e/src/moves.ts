@@ -25,12 +25,37 @@ export async function newJob(page: Page, site: string, complaint = 'Topped up of
 
 export async function logPressure(page: Page, text: string, flowC?: number): Promise<void> {
   if (flowC !== undefined) {
+    await openDock(page);
     await page.getByRole('button', { name: /temperatures with this reading/ }).click();
     await page.getByLabel('Flow', { exact: true }).fill(String(flowC));
   }
   await page.getByRole('button', { name: /touch to type/ }).click();
   await page.getByLabel(/^Pressure in/).fill(text);
   await page.getByRole('button', { name: 'Log', exact: true }).click();
+}
+
+/** Goes to one of the places of the open job. */
+export async function place(page: Page, name: 'Log' | 'Tests' | 'Work' | 'Circuit' | 'Record'): Promise<void> {
+  const link = page.getByRole('navigation', { name: 'Places of this job' }).getByRole('link', { name, exact: true });
+  await link.click();
+  await page.locator('[aria-current="page"]').filter({ hasText: name }).first().waitFor();
+}
+
+/** Opens the dock where it is one line. */
+export async function openDock(page: Page): Promise<void> {
+  const events = page.getByRole('button', { name: /^Events:/ });
+  if ((await events.count()) > 0) await events.click();
+}
+
+/** Records work that was done without a run sheet, and goes back to the log. */
+export async function recordWork(page: Page, what: string, charge?: string): Promise<void> {
+  await place(page, 'Work');
+  await page.getByRole('button', { name: 'Record work done' }).click();
+  await page.getByRole('button', { name: what, exact: true }).click();
+  if (charge) await page.getByLabel('Charge it was set to').fill(charge);
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await page.getByRole('button', { name: 'Record work done' }).waitFor();
+  await place(page, 'Log');
 }
 
 export const reading = (page: Page) => page.getByTestId('reading').innerText();
@@ -47,7 +72,9 @@ export async function firstSuspect(page: Page): Promise<string> {
 
 /** The open job as a case file, under the name that the app gives it; returns its path. */
 export async function saveCaseFile(page: Page, folder: string): Promise<string> {
+  await place(page, 'Record');
   const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save as case file' }).click()]);
+  await place(page, 'Log');
   const path = join(folder, download.suggestedFilename());
   await download.saveAs(path);
   return path;

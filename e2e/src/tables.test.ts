@@ -2,7 +2,7 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { freshDevices } from './freshDevices';
-import { firstSuspect, newJob, openJob, reading } from './moves';
+import { firstSuspect, newJob, openJob, place, reading } from './moves';
 import { wallBoilerRun } from './wallBoiler';
 import { soon } from './soon';
 
@@ -24,6 +24,7 @@ it('takes a logger’s table with semicolons, decimal commas and psi, names its 
   writeFileSync(path, `Time;Pressure psi;Flow\n${lines.join('\n')}\n`);
 
   await newJob(page, '4 Chandler Row');
+  await place(page, 'Record');
   await page.getByRole('button', { name: 'Bring in a logger’s table' }).click();
   await page.getByTestId('csv-file').setInputFiles(path);
   await page.getByText('241 readings over 20 min').waitFor();
@@ -41,6 +42,7 @@ it('takes a logger’s table with semicolons, decimal commas and psi, names its 
   await soon(async () => expect(await firstSuspect(page)).toMatch(/lost its charge|diaphragm|blocked|shut off/i));
 
   // It leaves again in the product's own format, with every reading that was kept.
+  await place(page, 'Record');
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'Save the logs as a table' }).click(),
@@ -57,6 +59,7 @@ it('refuses what is too large or holds nothing, and changes nothing', async () =
   const { page } = at.device;
   await openJob(page, 'Chapel Cottage');
   const before = await reading(page);
+  await place(page, 'Record');
   await page.getByRole('button', { name: 'Bring in a logger’s table' }).click();
   const large = join(folder, 'large.csv');
   writeFileSync(large, 'x'.repeat(10 * 1024 * 1024 + 1));
@@ -81,6 +84,7 @@ it('a month at ten seconds, near the limit, comes in, is drawn and judged', asyn
     );
   writeFileSync(path, lines.join('\n'));
   await newJob(page, '6 Chandler Row');
+  await place(page, 'Record');
   await page.getByRole('button', { name: 'Bring in a logger’s table' }).click();
   await page.getByTestId('csv-file').setInputFiles(path);
   await page.getByText('259200 readings over 30 days').waitFor();

@@ -1,5 +1,5 @@
 import { freshDevices } from './freshDevices';
-import { appKept, openJob } from './moves';
+import { appKept, openJob, place } from './moves';
 
 jest.setTimeout(120_000);
 const at = freshDevices({ keepsApp: true });
@@ -43,12 +43,14 @@ it('a link carries the numbers to another device', async () => {
 it('takes a job’s circuit, and puts what it found into its sheet', async () => {
   const { page } = at.device;
   await openJob(page, '7 Quarry Steps');
+  await place(page, 'Circuit');
   await page.getByRole('button', { name: 'Tools, with this circuit' }).click();
   await page.getByRole('link', { name: /Content from a dose/ }).click();
   await page.getByLabel('Rise').fill('6250');
   await result().getByText('80 L', { exact: true }).waitFor();
   await page.getByRole('button', { name: 'Put into this circuit’s sheet' }).click();
   await page.getByTestId('reading').waitFor();
+  await place(page, 'Circuit');
   await page.getByText('80 L', { exact: true }).waitFor();
 });
 

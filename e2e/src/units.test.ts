@@ -1,5 +1,5 @@
 import { freshDevices } from './freshDevices';
-import { firstSuspect, goTo, openJob } from './moves';
+import { firstSuspect, goTo, openDock, openJob, place } from './moves';
 
 jest.setTimeout(180_000);
 const at = freshDevices();
@@ -38,7 +38,11 @@ it('who chose psi, gallons and feet in the settings reads and types nothing else
     ['history', 'No loss of water'],
     ['sheet', 'Keep this version'],
     ['import', 'Choose the file'],
-    ['report', 'What we found'],
+    ['report', 'What it reads'],
+    ['tests', 'Most telling now'],
+    ['circuit', 'Change the circuit'],
+    ['record', 'Save as case file'],
+    ['work/close', 'To look at again'],
   ] as const) {
     await goTo(page, `${job}/${view}`);
     await page.getByText(ready).first().waitFor();
@@ -53,9 +57,11 @@ it('a measured draw-off in gallons is the same water', async () => {
   await page.getByRole('button', { name: 'US gal', exact: true }).click();
   await page.getByRole('link', { name: 'Jobs' }).click();
   await openJob(page, '22 Weir Street');
+  await openDock(page);
   await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.getByLabel('Drawn off').fill('0.2');
   await page.getByRole('button', { name: 'Note the draw-off' }).click();
+  await place(page, 'Record');
   await page
     .getByText(/Drawn off.* 0\.2 US gal/)
     .first()
@@ -69,6 +75,7 @@ it('a measured draw-off in gallons is the same water', async () => {
   await page.getByRole('button', { name: 'L', exact: true }).click();
   await page.getByRole('link', { name: 'Jobs' }).click();
   await openJob(page, '22 Weir Street');
+  await place(page, 'Record');
   await page
     .getByText(/Drawn off.* 0\.76 L/)
     .first()

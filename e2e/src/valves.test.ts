@@ -1,7 +1,7 @@
 import { stageVisit } from '@jumper/evaluate';
 import type { Page } from 'playwright-core';
 import { freshDevices } from './freshDevices';
-import { goTo, logPressure } from './moves';
+import { goTo, logPressure, openDock, recordWork } from './moves';
 import { arrive, judged, letCool } from './plantMoves';
 
 jest.setTimeout(240_000);
@@ -30,8 +30,8 @@ async function walk(page: Page, given: Given, part?: Given): Promise<string[]> {
       await hold.waitFor({ state: 'detached' });
       continue;
     }
-    const go = page.getByRole('button', { name: /^(Done|It is so)$/ });
-    await go.click();
+    const good = page.getByRole('group', { name: 'How did it come out' }).getByRole('button').first();
+    await ((await good.count()) > 0 ? good : page.getByRole('button', { name: /^(Done|It is so)$/ })).click();
     if ((await page.getByRole('button', { name: 'It is so' }).count()) > 0) await page.getByRole('button', { name: 'It is so' }).click();
     await page.locator('[aria-current="step"]', { hasText: step }).waitFor({ state: 'detached' });
     done.push(step);
@@ -116,8 +116,10 @@ it('changes a relief behind a live reducing valve: the feed is off before anythi
   await page.getByRole('button', { name: 'Done' }).click();
   await page.getByText('Not empty yet').waitFor();
   await goTo(page, new URL(bench).pathname);
+  await page.getByTestId('reading').waitFor();
+  await openDock(page);
   await page.getByRole('button', { name: 'Heat on' }).click();
-  await page.getByText('No heat yet').waitFor();
+  await page.getByText('No heat yet', { exact: true }).waitFor();
   await page.goto(`${bench}/work/relief-change`);
   await page.locator('[aria-current="step"]').waitFor();
   const steps = await walk(page, { 'System gauge': '0', 'Gauge after filling': '0.97' }, { 'Set pressure on it': '2.07' });
@@ -126,18 +128,12 @@ it('changes a relief behind a live reducing valve: the feed is off before anythi
   await page.getByText('Nothing stands away from where it belongs.').waitFor();
 });
 
-/** Writes down that something was done, on the bench. */
-async function recordWork(page: Page, what: string, charge?: string): Promise<void> {
-  await page.getByRole('button', { name: 'Record work done' }).click();
-  await page.getByRole('group', { name: 'What was done' }).getByRole('button', { name: what }).click();
-  if (charge) await page.getByLabel('Charge it was set to').fill(charge);
-  await page.getByRole('button', { name: 'Keep', exact: true }).click();
-}
 /** Logs readings, so many minutes apart. */
 async function logRun(page: Page, run: readonly { bar: number; flowC?: number }[], minutes: number, heat: boolean): Promise<void> {
   for (const [i, r] of run.entries()) {
     await logPressure(page, String(r.bar), r.flowC);
     if (i === 0 && heat) {
+      await openDock(page);
       await page.getByRole('button', { name: 'Heat on' }).click();
       await page.getByRole('button', { name: 'Heat off' }).first().waitFor();
     }
@@ -195,6 +191,7 @@ describe('three that end in another part than was first thought', () => {
     await arrive(page, visit);
     await judged(page);
     await recordWork(page, 'Vessel changed', '1');
+    await openDock(page);
     await page.getByRole('button', { name: 'More', exact: true }).click();
     await page.getByRole('button', { name: 'Loop off' }).click();
     const rises = [1.6, 1.8, 2, 2.2, 2.4].map((bar) => ({ bar, flowC: 17 }));
@@ -219,6 +216,7 @@ describe('three that end in another part than was first thought', () => {
     await arrive(page, visit);
     await judged(page);
     await recordWork(page, 'Vessel recharged', '0.75');
+    await openDock(page);
     await page.getByRole('button', { name: 'More', exact: true }).click();
     await page.getByRole('button', { name: 'Loop off' }).click();
     await logRun(

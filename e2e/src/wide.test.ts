@@ -1,5 +1,5 @@
 import { Jumper, type Device } from './jumper';
-import { firstSuspect, newJob, openJob, reading } from './moves';
+import { firstSuspect, newJob, openDock, openJob, place, reading } from './moves';
 import { soon } from './soon';
 
 jest.setTimeout(180_000);
@@ -93,6 +93,7 @@ it('several timers run at once, through a reload, and say when they are over', (
     await page.clock.install();
     await openJob(page, '7 Quarry Steps');
     for (const minutes of [10, 5]) {
+      await openDock(page);
       await page.getByRole('button', { name: 'More', exact: true }).click();
       await page.getByRole('button', { name: `Timer, ${minutes} min` }).click();
     }
@@ -109,19 +110,25 @@ it('several timers run at once, through a reload, and say when they are over', (
 it('events beyond the dock: a valve, a measured draw-off, a note', () =>
   on({}, async ({ page }) => {
     await openJob(page, 'Chapel Cottage');
-    const more = () => page.getByRole('button', { name: 'More', exact: true }).click();
+    const more = async () => {
+      await openDock(page);
+      await page.getByRole('button', { name: 'More', exact: true }).click();
+    };
     await more();
     await page.getByLabel('Drawn off').fill('half');
     await page.getByRole('button', { name: 'Note the draw-off' }).click();
     await page.getByText('Drawn off: “half” is not a number.').waitFor();
     await page.getByLabel('Drawn off').fill('0,5');
     await page.getByRole('button', { name: 'Note the draw-off' }).click();
+    await place(page, 'Record');
     await page.getByText('Drawn off 0.5 L').waitFor();
+    await place(page, 'Log');
     await more();
     await page.getByRole('button', { name: 'Main shut' }).click();
     await more();
     await page.getByLabel('A note').fill('Stopcock is under the stairs');
     await page.getByRole('button', { name: 'Keep the note' }).click();
+    await place(page, 'Record');
     await page.getByText('Note: Stopcock is under the stairs').waitFor();
     await page.getByText('Main shut', { exact: true }).first().waitFor();
   }));

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { stageVisit } from '@jumper/evaluate';
 import { freshDevices } from './freshDevices';
-import { logPressure, saveCaseFile } from './moves';
+import { logPressure, openDock, saveCaseFile } from './moves';
 import { arrive, followTheApp, letCool } from './plantMoves';
 import { STORIES } from './stories';
 
@@ -57,9 +57,10 @@ it('mends the flat vessel with its core, step by step, proves it, puts all back 
       triedHeat = true;
       // With the boiler valved off and the drain open the app takes no heat run, whoever asks.
       await page.goto(bench);
+      await openDock(page);
       await page.getByRole('button', { name: 'Heat on' }).click();
-      await page.getByText('No heat yet').waitFor();
-      expect(await page.getByRole('list', { name: 'To put back' }).innerText()).toMatch(
+      await page.getByText('No heat yet', { exact: true }).waitFor();
+      expect(await page.getByRole('button', { name: /to put back:/ }).getAttribute('aria-label')).toMatch(
         /Boiler’s flow and return valves: shut[\s\S]*Drain: open/,
       );
       await page.goto(`${bench}/work/core-change`);
@@ -78,13 +79,14 @@ it('mends the flat vessel with its core, step by step, proves it, puts all back 
       await part.waitFor({ state: 'detached' });
       continue;
     }
-    await page.getByRole('button', { name: 'Done' }).click();
+    const good = page.getByRole('group', { name: 'How did it come out' }).getByRole('button').first();
+    await ((await good.count()) > 0 ? good : page.getByRole('button', { name: 'Done', exact: true })).click();
     await page.locator('[aria-current="step"]', { hasText: step.split('\n').at(1) ?? step }).waitFor({ state: 'detached' });
   }
   expect([await over.count(), triedHeat]).toEqual([1, true]);
 
   // The heat run after the work, on the mended plant.
-  await page.getByRole('button', { name: 'To the bench' }).click();
+  await page.getByRole('button', { name: 'To the log' }).click();
   await page.getByText('Prove it: log a heat run').waitFor();
   const run = visit.runAgain((p) => {
     p.chargeBar = 0.75;
@@ -111,13 +113,19 @@ it('mends the flat vessel with its core, step by step, proves it, puts all back 
   await page.getByRole('button', { name: 'Open the job again' }).waitFor();
 
   await page.goto(`${bench}/report`);
-  await page.getByTestId('report').getByText('Put right, and proved').waitFor();
+  await page.getByTestId('report').getByText('Put right: we checked it after the work.').waitFor();
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save as PDF' }).click();
   const pdf = join(folder, 'report.pdf');
   await (await download).saveAs(pdf);
   const text = pdfText(pdf);
-  for (const part of ['9 Cooper Row', 'Put right, and proved', 'Valve core, Core, short', 'declined', 'Leak fluid on the air valve again'])
+  for (const part of [
+    '9 Cooper Row',
+    'Put right: we checked it',
+    'Valve core, Core, short',
+    'declined',
+    'Leak fluid on the air valve again',
+  ])
     expect(text).toContain(part);
   const raw = readFileSync(pdf, 'latin1');
   expect([raw.match(/\/FontFile2/g)?.length, /\/Subtype \/Image/.test(raw)]).toEqual([2, false]);
@@ -128,7 +136,7 @@ it('mends the flat vessel with its core, step by step, proves it, puts all back 
   const customer = await at.jumper.browser.newContext();
   const theirs = await customer.newPage();
   await theirs.goto(link);
-  await theirs.getByText('Put right, and proved').waitFor();
+  await theirs.getByText('Put right: we checked it after the work.').waitFor();
   expect(await theirs.evaluate(async () => (await indexedDB.databases()).map((d) => d.name))).toEqual([]);
   await page.getByRole('button', { name: 'Take it back' }).click();
   await page.getByRole('button', { name: 'Take it back' }).waitFor({ state: 'detached' });

@@ -288,3 +288,27 @@ it('mains that the sheet only took for granted are left out of the case, mains t
   expect(jobToCase(assumed).circuit.fill).toEqual({ kind: 'manual-loop' });
   expect(assumed.sheet.sheet).toMatchObject({ fill: { mainsBar: 3.5 } });
 });
+
+it('two corrections of one reading, made on devices that did not know of one another, are one: the last recorded', () => {
+  const at = '2026-03-04T09:00:00Z',
+    jobId = '0191a000-0000-7000-8000-0000000000aa',
+    reading = (n: number, bar: number, recordedAt: string, corrects?: number) => ({
+      id: `0191a000-0000-7000-8000-00000000000${n}`,
+      jobId,
+      recordedAt,
+      ...(corrects ? { correctsId: `0191a000-0000-7000-8000-00000000000${corrects}` } : {}),
+      body: { kind: 'reading' as const, at, pressureBar: bar },
+    });
+  const facts = [
+    reading(1, 1.1, '2026-03-04T09:00:00Z'),
+    reading(2, 1.2, '2026-03-04T09:05:00Z', 1),
+    reading(3, 1.3, '2026-03-04T09:07:00Z', 1),
+    reading(4, 1.4, '2026-03-04T09:06:00Z', 1),
+  ];
+  const bars = (all: typeof facts) => standingFacts(all).map((f) => (f.body.kind === 'reading' ? f.body.pressureBar : null));
+  expect(bars(facts)).toEqual([1.3]);
+  expect(bars([...facts].reverse())).toEqual([1.3]);
+  // Taken back after that, nothing of it stands.
+  const back = { ...reading(5, 0, '2026-03-04T09:09:00Z', 3), body: { kind: 'retraction' as const, at } };
+  expect(standingFacts([...facts, back])).toEqual([]);
+});

@@ -99,7 +99,7 @@ describe('a circuit that is found hot and watched while it cools', () => {
       /^Fell 0\.\d+ bar while it cooled; no temperatures were read\.$/,
     );
     expect(diagnose(cooling([], NOTHING)).because.find((b) => b.evidence === 'log:0')!.text).toMatch(
-      /^Fell 0\.\d+ bar; no temperatures or heat on/off logged\.$/,
+      /^Fell 0\.\d+ bar; no temperatures or heat on\/off logged\.$/,
     );
   });
 });

@@ -7,7 +7,7 @@ export function findingSaid(f: Finding): Said {
   const zone = typeof f.zone === 'string' && f.zone ? (/^\d/.test(f.zone) ? `zone ${f.zone}` : f.zone) : '',
     seen = [zone, f.outcome?.replaceAll('-', ' ') ?? '', f.water ? `${f.water} water` : '', ...numbers(f)].filter((x) => x.length > 0),
     { title } = testRow(f.test);
-  return seen.length > 0 ? say`${title}: ${listed(seen)}` : title;
+  return seen.length > 0 ? say`${title}${title.endsWith('?') ? '' : ':'} ${listed(seen)}` : title;
 }
 
 const listed = (all: readonly Said[]): Said => all.reduce((said, x) => say`${said}, ${x}`);

@@ -58,7 +58,6 @@ export interface PartProblem {
     | 'vessel-smaller'
     | 'vessel-too-small'
     | 'vessel-below-relief'
-    | 'charge-not-set'
     | 'charge-off-target'
     | 'other-size'
     | 'feed-above-relief';
@@ -103,8 +102,8 @@ export function comparePart(part: PartFitted, sheet: CircuitSheet): PartProblem[
       add('vessel-too-small', false, { newL: part.volumeL, leastL: least, us: sizing.method === 'diaphragmUs' ? 1 : 0 });
     if (part.maxBar !== undefined && part.maxBar < c.reliefSetGaugeBar)
       add('vessel-below-relief', true, { ratedBar: part.maxBar, setBar: c.reliefSetGaugeBar });
-    if (part.chargeBar === undefined) add('charge-not-set', true, { targetBar: c.prechargeGaugeBar });
-    else if (Math.abs(part.chargeBar - c.prechargeGaugeBar) > CHARGE_OFF_BAR)
+    // Where its charge is not said here, the step that sets it asks for it.
+    if (part.chargeBar !== undefined && Math.abs(part.chargeBar - c.prechargeGaugeBar) > CHARGE_OFF_BAR)
       add('charge-off-target', false, { chargeBar: part.chargeBar, targetBar: c.prechargeGaugeBar });
   }
   if (part.kind === 'reducing-valve' && part.setBar !== undefined && part.setBar >= c.reliefSetGaugeBar)

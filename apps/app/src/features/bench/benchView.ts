@@ -122,7 +122,7 @@ export function benchView(
             },
     right:
       f?.coldBar != null && band && hasHeated
-        ? `${signedPressure(Math.max(0, band.low - f.coldBar), units.pressure)} to ${signedPressure(Math.max(0, band.high - f.coldBar), units.pressure)} is normal here${figure.lastC !== null ? ` at ${unbroken(temperatureText(figure.lastC, units.temperature))}` : ''}`
+        ? `${signedPressure(Math.max(0, band.low - f.coldBar), units.pressure)} to ${signedPressure(Math.max(0, band.high - f.coldBar), units.pressure)} is normal for this system${figure.lastC !== null ? ` at ${unbroken(temperatureText(figure.lastC, units.temperature))}` : ''}`
         : cools
           ? coolingText(f.coldBar, band, figure.lastC, units)
           : standsHot

@@ -10,7 +10,7 @@ it.each<[Finding, string]>([
   [{ test: 'pump-up-hold', outcome: 'would-not-rise' }, 'Pump up and watch: would not rise'],
   [
     { test: 'fill-disconnected-watch', startBar: 1.1, endBar: 1.35, minutes: 20 },
-    'Fill loop off: is the valve passing?: 1.1 bar to 1.35 bar in 20 min',
+    'Fill loop off: is the valve passing? 1.1 bar to 1.35 bar in 20 min',
   ],
   [{ test: 'second-gauge', firstGaugeBar: 1.6, valueBar: 1 }, 'Second gauge on the circuit: 1.6 bar, 1.0 bar on the second'],
   [{ test: 'draw-off', volumeL: 0.5, beforeBar: 1.5, afterBar: 1.3 }, 'Draw off a measured volume, cold: 0.5 L, 1.5 bar to 1.3 bar'],

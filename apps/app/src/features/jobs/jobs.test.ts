@@ -126,7 +126,7 @@ describe('a row of the list', () => {
       line: 'Vessel has lost its charge, likely. Next: press the air valve (Schrader)',
       status: 'diagnosing',
     });
-    expect(rowOf(begun, said(begun, { likely: false })).line).toBe('Not told apart yet. Next: press the air valve (Schrader)');
+    expect(rowOf(begun, said(begun, { likely: false })).line).toBe('Not clear yet. Next: press the air valve (Schrader)');
     expect(rowOf(begun, said(begun, { kind: 'found', nextTest: null }))).toMatchObject({
       line: 'Vessel has lost its charge',
       status: 'to repair',

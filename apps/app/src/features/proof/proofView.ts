@@ -82,7 +82,7 @@ export function reasonText(r: ProofReason, units: Units): string {
     case 'not-hot-enough':
       return `The run reached ${celsius(r.reachedC)}; take it to ${celsius(r.wantedC)} or more before it proves anything.`;
     case 'within-band':
-      return `Hot it stands at ${bar(r.hotBar)}; ${bar(r.lowBar)} to ${bar(r.highBar)} is normal here.`;
+      return `Hot it stands at ${bar(r.hotBar)}; ${bar(r.lowBar)} to ${bar(r.highBar)} is normal for this system.`;
     case 'rose-too-much':
       return `Hot it stands at ${bar(r.hotBar)}, above the ${bar(r.highBar)} that would be right here.`;
     case 'rose-too-little':

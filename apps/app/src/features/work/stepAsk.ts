@@ -75,7 +75,7 @@ export function checkAsk(
   if (ask === 'fill-pressure' && value > c.reliefSetGaugeBar - 0.5)
     return {
       kind: 'ask',
-      message: `Close to the relief at ${bar(c.reliefSetGaugeBar)} while cold; ${bar(c.fillGaugeBar)} is normal here.`,
+      message: `Close to the relief at ${bar(c.reliefSetGaugeBar)} while cold; ${bar(c.fillGaugeBar)} is normal for this system.`,
     };
   return { kind: 'ok', value };
 }

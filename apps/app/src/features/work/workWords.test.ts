@@ -45,7 +45,6 @@ const PROBLEMS: [PartProblem['code'], Record<string, number>, RegExp][] = [
   ['vessel-smaller', { newL: 8, oldL: 12 }, /8 L for 12 L/],
   ['vessel-too-small', { newL: 8, leastL: 10.6 }, /8 L; EN 12828 wants 11 L/],
   ['vessel-below-relief', { ratedBar: 2.5, setBar: 3 }, /2\.5 bar.*3\.0 bar/],
-  ['charge-not-set', { targetBar: 0.75 }, /0\.75 bar before any water/],
   ['charge-off-target', { chargeBar: 0.6, targetBar: 0.75 }, /0\.6 bar; 0\.75 bar/],
   ['other-size', {}, /thread or size/],
   ['feed-above-relief', { setBar: 3.5, reliefBar: 3 }, /hold the relief open/],

@@ -70,8 +70,6 @@ export function partProblemText(p: PartProblem, units: Units): string {
       return `Too small for this circuit: ${litres(p.data.newL)}; ${p.data.us ? 'the US method' : 'EN 12828'} wants ${litres(p.data.leastL === undefined ? undefined : Math.ceil(p.data.leastL))}.`;
     case 'vessel-below-relief':
       return `The vessel is made for ${bar(p.data.ratedBar)}; the relief only opens at ${bar(p.data.setBar)}.`;
-    case 'charge-not-set':
-      return `Set its charge to ${bar(p.data.targetBar)} before any water, and say what it is.`;
     case 'charge-off-target':
       return `Its charge is ${bar(p.data.chargeBar)}; ${bar(p.data.targetBar)} is wanted here.`;
     case 'other-size':
