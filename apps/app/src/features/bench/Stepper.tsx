@@ -32,7 +32,7 @@ export function Stepper({ name, shown, unit, typed, onNudge, onType, onSubmit, a
     if (typed === shown) (input.current as unknown as HTMLInputElement | null)?.select();
   }, [typed !== null]); // eslint-disable-line react-hooks/exhaustive-deps
   return (
-    <View className={`min-w-0 flex-row items-stretch gap-2 ${alone ? '' : small ? 'min-w-[170px] flex-1' : 'min-w-[200px] flex-1'}`}>
+    <View className={`min-w-0 flex-row items-stretch gap-2 ${alone ? '' : 'min-w-[150px] flex-1'}`}>
       <Nudge name={`${name} down`} direction={-1} small={small} onNudge={onNudge} />
       {typed === null ? (
         <Pressable
