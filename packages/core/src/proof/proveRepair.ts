@@ -1,4 +1,4 @@
-import { expectedPressure } from '../circuit/expectedPressure';
+import { rightHot } from '../circuit/rightBand';
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import type { Interval, Judgement } from '../judge/Diagnosis';
 import { INFLOW, OUTFLOW } from '../judge/faultGroups';
@@ -105,7 +105,7 @@ export function proveRepair({
   // Whatever the gauge says: nothing is put right that lets its water go.
   if (after!.events!.some((e) => e.kind === 'relief-lifted')) reasons.push({ code: 'relief-lifted' });
   const atSet = is.hottestC === null && after!.events!.some((e) => e.kind === 'steady-hot'),
-    right = atSet ? rightAtSet(circuit, is, setToGaugeBar) : rightHot(circuit, is, setToGaugeBar);
+    right = atSet ? rightAtSet(circuit, is, setToGaugeBar) : rightHotOf(circuit, is, setToGaugeBar);
   const { tS } = after!.samples;
   const stillThere = wouldHaveShown({
     circuit,
@@ -120,9 +120,7 @@ export function proveRepair({
     lossLPerH,
   });
   const found = { before: was, after: is, rightHot: right, stillThere };
-  const doubt = circuit.gaugeStepBar / 2 + 0.03;
-  if (right && is.hotBar > right.highGaugeBar + doubt)
-    reasons.push({ code: 'rose-too-much', hotBar: is.hotBar, highBar: right.highGaugeBar });
+  if (right && is.hotBar > right.highGaugeBar) reasons.push({ code: 'rose-too-much', hotBar: is.hotBar, highBar: right.highGaugeBar });
   const still = now
     ? worked
         .filter((f) => f !== 'none')
@@ -140,8 +138,7 @@ export function proveRepair({
   } else if (is.hottestC === null) reasons.push({ code: 'no-temperature' });
   else if (is.hottestC < wantedC || is.hottestC - (is.coldC ?? 15) < LEAST_RISE_K)
     reasons.push({ code: 'not-hot-enough', reachedC: is.hottestC, wantedC });
-  if (right && is.hotBar < right.lowGaugeBar - doubt)
-    reasons.push({ code: 'rose-too-little', hotBar: is.hotBar, lowBar: right.lowGaugeBar });
+  if (right && is.hotBar < right.lowGaugeBar) reasons.push({ code: 'rose-too-little', hotBar: is.hotBar, lowBar: right.lowGaugeBar });
   const other = now?.hypotheses[0]?.faults[0];
   if (now && other !== undefined && other !== 'none' && (now.marginals.none ?? 0) < SOUND && now.hypotheses[0]!.probability > SOUND)
     reasons.push({ code: 'other-suspected', fault: other, probability: now.hypotheses[0]!.probability });
@@ -249,19 +246,19 @@ function rightAtSet(
   f: CycleFeatures,
   setToGaugeBar?: number,
 ): { lowGaugeBar: number; highGaugeBar: number } | null {
-  const at = (hotC: number) => rightHot(circuit, { ...f, hotC, hotReturnC: null }, setToGaugeBar),
+  const at = (hotC: number) => rightHotOf(circuit, { ...f, hotC, hotReturnC: null }, setToGaugeBar),
     least = at(circuit.maxFlowC - SET_LOWER_K),
     most = at(circuit.maxFlowC);
   return least && most ? { lowGaugeBar: least.lowGaugeBar, highGaugeBar: most.highGaugeBar } : null;
 }
 
-function rightHot(
+function rightHotOf(
   circuit: ResolvedCircuit,
   f: CycleFeatures,
   setToGaugeBar?: number,
 ): { lowGaugeBar: number; highGaugeBar: number } | null {
   if (f.hotC === null || f.coldBar === null || f.hotC <= (f.coldC ?? 15)) return null;
-  return expectedPressure({
+  return rightHot({
     circuit,
     coldGaugeBar: f.coldBar,
     coldC: f.coldC ?? 15,
