@@ -12,16 +12,14 @@ export interface JobParts {
 /** The facts that stand: corrected and retracted ones left out, a correction in the place (and time) of what it corrects. Of several
  *  corrections of one entry, made on devices that did not know of one another, the last one recorded counts. */
 export function standingFacts(facts: FactRecord[]): FactRecord[] {
-  const replaced = new Set(facts.flatMap((f) => (f.correctsId ? [f.correctsId] : []))),
-    lastOf = new Map<string, FactRecord>();
+  const lastOf = new Map<string, FactRecord>();
   for (const f of facts) {
-    const other = f.correctsId ? lastOf.get(f.correctsId) : undefined;
-    if (f.correctsId && (!other || recordedLater(f, other))) lastOf.set(f.correctsId, f);
-    const beaten = other && lastOf.get(f.correctsId!) === f ? other : other ? f : null;
-    if (beaten) replaced.add(beaten.id);
+    if (!f.correctsId) continue;
+    const other = lastOf.get(f.correctsId);
+    if (!other || recordedLater(f, other)) lastOf.set(f.correctsId, f);
   }
   return facts
-    .filter((f) => !replaced.has(f.id) && f.body.kind !== 'retraction')
+    .filter((f) => !lastOf.has(f.id) && (!f.correctsId || lastOf.get(f.correctsId) === f) && f.body.kind !== 'retraction')
     .sort(
       (a, b) =>
         Date.parse(a.body.at) - Date.parse(b.body.at) ||

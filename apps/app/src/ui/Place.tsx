@@ -31,7 +31,8 @@ export function Place({
           {PLACES.map((p) => (
             <PlaceLink
               key={p.id}
-              place={p}
+              label={p.label}
+              href={p.href}
               here={p.id === at}
               className="min-h-[52px] min-w-[64px] flex-1 items-center justify-center"
               mark
@@ -54,7 +55,8 @@ export function Rail({ at }: { at: PlaceId }) {
         {PLACES.map((p) => (
           <PlaceLink
             key={p.id}
-            place={p}
+            label={p.label}
+            href={p.href}
             here={p.id === at}
             className={`min-h-[52px] justify-center border-l-[4px] px-2.5 ${p.id === at ? 'border-copper bg-sheet' : 'border-transparent'}`}
           />
@@ -64,21 +66,21 @@ export function Rail({ at }: { at: PlaceId }) {
   );
 }
 
-function PlaceLink({
-  place,
-  here,
-  mark = false,
-  className,
-}: {
-  place: (typeof PLACES)[number];
+interface PlaceLinkProps {
+  label: string;
+  href: string;
   here: boolean;
+  /** A bar under the one where one is. */
   mark?: boolean;
   className: string;
-}) {
+}
+
+/** The way to a place; the one where one is says so. */
+export function PlaceLink({ label, href, here, mark = false, className }: PlaceLinkProps) {
   return (
-    <Link href={place.href as never} asChild>
+    <Link href={href as never} asChild>
       <Pressable aria-current={here ? 'page' : undefined} className={`active:opacity-70 ${className}`}>
-        <Text className={`text-small ${here ? 'font-semibold text-ink' : 'font-medium text-ink2'}`}>{place.label}</Text>
+        <Text className={`text-small ${here ? 'font-semibold text-ink' : 'font-medium text-ink2'}`}>{label}</Text>
         {mark ? <View className={`mt-1 h-[3px] w-[32px] ${here ? 'bg-copper' : 'bg-transparent'}`} /> : null}
       </Pressable>
     </Link>

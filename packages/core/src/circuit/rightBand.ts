@@ -11,15 +11,13 @@ export interface RightBand {
 /** What a reading may be off beside half a division of the gauge, bar. */
 const READING_BAR = 0.03;
 
-/** How far a right reading may be off, bar. */
-export const readingDoubtBar = (c: ResolvedCircuit): number => c.gaugeStepBar / 2 + READING_BAR;
-
 /** The healthy band at a flow temperature: what the doubts about the sheet allow, and what a reading may be off. The only one: figure,
- *  bench, test card, report and proof all show it. */
-export function rightHot(input: ExpectedInput): RightBand {
-  const { lowGaugeBar, highGaugeBar } = expectedPressure(input),
-    doubt = readingDoubtBar(input.circuit);
-  return { lowGaugeBar: lowGaugeBar - doubt, highGaugeBar: highGaugeBar + doubt };
+ *  bench, test card, report and proof all show it.
+ *  @returns with the middle, where it would stand if nothing were doubted */
+export function rightHot(input: ExpectedInput): RightBand & { gaugeBar: number } {
+  const { gaugeBar, lowGaugeBar, highGaugeBar } = expectedPressure(input),
+    doubt = input.circuit.gaugeStepBar / 2 + READING_BAR;
+  return { gaugeBar, lowGaugeBar: lowGaugeBar - doubt, highGaugeBar: highGaugeBar + doubt };
 }
 
 /** The healthy band of a cold circuit: above what a low level begins at and below what an overfilled one does. */

@@ -1,4 +1,3 @@
-import { expectedPressure } from '../circuit/expectedPressure';
 import { rightHot } from '../circuit/rightBand';
 import { sheetWarnings } from '../circuit/sheetWarnings';
 import { asTheVisitShows } from './asTheVisitShows';
@@ -128,10 +127,8 @@ function expected(judged: Judged): Judgement['expected'] {
   const coldC = f?.coldC ?? 15;
   const flowC = f?.hotC ?? judged.circuit.maxFlowC;
   if (coldGaugeBar <= -0.9 || flowC < 1 || coldC < 0) return null;
-  const input = { circuit: judged.circuit, coldGaugeBar, coldC: Math.max(1, coldC), flowC: Math.min(150, flowC) },
-    { gaugeBar: hotBar } = expectedPressure(input),
-    { lowGaugeBar: lowBar, highGaugeBar: highBar } = rightHot(input);
-  return { hotBar, swingBar: hotBar - coldGaugeBar, lowBar, highBar };
+  const right = rightHot({ circuit: judged.circuit, coldGaugeBar, coldC: Math.max(1, coldC), flowC: Math.min(150, flowC) });
+  return { hotBar: right.gaugeBar, swingBar: right.gaugeBar - coldGaugeBar, lowBar: right.lowGaugeBar, highBar: right.highGaugeBar };
 }
 
 /** What the first suspects each predict for every log, for the overlay on its trace. */

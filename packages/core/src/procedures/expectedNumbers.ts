@@ -1,7 +1,6 @@
 import { balancedGaugeBar, complianceAt, heldL } from '../circuit/balance';
 import { balanceOf, topUpL } from '../circuit/balanceOf';
 import type { CircuitSheet } from '../circuit/CircuitSheet';
-import { expectedPressure } from '../circuit/expectedPressure';
 import { rightCold, rightHot } from '../circuit/rightBand';
 import { resolveCircuit, type ResolvedCircuit } from '../circuit/resolveCircuit';
 import type { TestId } from '../judge/tests';
@@ -119,9 +118,8 @@ export function expectedNumbers(test: TestId, sheet: CircuitSheet, situation: Te
     case 'top-ups-per-month':
       return [litres('litres-a-top-up', topUpL(c))];
     case 'heat-run-after': {
-      const input = { circuit: c, coldGaugeBar: now, coldC: 15, flowC: c.maxFlowC },
-        { lowGaugeBar, highGaugeBar } = rightHot(input);
-      return [bar('hot-right', expectedPressure(input).gaugeBar, [lowGaugeBar, highGaugeBar]), bar('relief-set', c.reliefSetGaugeBar)];
+      const hot = rightHot({ circuit: c, coldGaugeBar: now, coldC: 15, flowC: c.maxFlowC });
+      return [bar('hot-right', hot.gaugeBar, [hot.lowGaugeBar, hot.highGaugeBar]), bar('relief-set', c.reliefSetGaugeBar)];
     }
     default:
       return [];

@@ -20,8 +20,10 @@ export function readFinding(f: Finding, sheet: CircuitSheet): Reading | null {
   const change = (from: number | undefined, to: number | undefined): Reading | null =>
     from === undefined || to === undefined ? null : against(to - from, -STEADY_BAR - half, STEADY_BAR + half);
   switch (f.test) {
-    case 'idle-cold-pressure':
-      return against(f.valueBar, rightCold(c).lowGaugeBar, rightCold(c).highGaugeBar);
+    case 'idle-cold-pressure': {
+      const { lowGaugeBar, highGaugeBar } = rightCold(c);
+      return against(f.valueBar, lowGaugeBar, highGaugeBar);
+    }
     case 'precharge':
       return (f.circuitBar ?? 0) > EMPTY_GAUGE_BAR
         ? null

@@ -1,4 +1,4 @@
-import { rightHot } from '../circuit/rightBand';
+import { rightHot, type RightBand } from '../circuit/rightBand';
 import type { ResolvedCircuit } from '../circuit/resolveCircuit';
 import type { Interval, Judgement } from '../judge/Diagnosis';
 import { INFLOW, OUTFLOW } from '../judge/faultGroups';
@@ -48,7 +48,7 @@ export interface Proof {
   before: CycleFeatures | null;
   after: CycleFeatures | null;
   /** Hot pressure that is right after the work, at the temperature that the run reached. */
-  rightHot: { lowGaugeBar: number; highGaugeBar: number } | null;
+  rightHot: RightBand | null;
   /** Whether this run would have shown each fault that was worked on, were it still there. Empty without a run. */
   stillThere: StillThere[];
 }
@@ -241,22 +241,14 @@ function coldMinutes(log: PressureLog): number {
 }
 
 /** What is right where the boiler was seen at its set temperature: that of the sheet, or somewhat less. */
-function rightAtSet(
-  circuit: ResolvedCircuit,
-  f: CycleFeatures,
-  setToGaugeBar?: number,
-): { lowGaugeBar: number; highGaugeBar: number } | null {
+function rightAtSet(circuit: ResolvedCircuit, f: CycleFeatures, setToGaugeBar?: number): RightBand | null {
   const at = (hotC: number) => rightHotOf(circuit, { ...f, hotC, hotReturnC: null }, setToGaugeBar),
     least = at(circuit.maxFlowC - SET_LOWER_K),
     most = at(circuit.maxFlowC);
   return least && most ? { lowGaugeBar: least.lowGaugeBar, highGaugeBar: most.highGaugeBar } : null;
 }
 
-function rightHotOf(
-  circuit: ResolvedCircuit,
-  f: CycleFeatures,
-  setToGaugeBar?: number,
-): { lowGaugeBar: number; highGaugeBar: number } | null {
+function rightHotOf(circuit: ResolvedCircuit, f: CycleFeatures, setToGaugeBar?: number): RightBand | null {
   if (f.hotC === null || f.coldBar === null || f.hotC <= (f.coldC ?? 15)) return null;
   return rightHot({
     circuit,

@@ -92,11 +92,8 @@ export function BenchQuestions({ bench: { parts, alerts, add } }: { bench: Bench
     const sheet = sheetOfJob(parts);
     if (!isAutomaticFeed(sheet)) return;
     void saveSheet({
-      circuitId: parts.job.circuitId,
-      site: parts.sheet.site,
-      town: parts.sheet.town,
+      ...parts.sheet,
       sheet: { ...sheet, fill: { ...sheet.fill!, valve } },
-      assumed: parts.sheet.assumed,
     });
   };
   if (!alerts.asksFeed && !alerts.asksSteady) return null;

@@ -59,7 +59,7 @@ function Bench({ parts, after }: { parts: JobParts; after?: string }) {
   const reasons = <BenchReasons bench={bench} />;
   if (!wide)
     return (
-      <JobPlace jobId={jobId} at="log" title={view.title} subtitle={view.subtitle} foot={dock}>
+      <JobPlace parts={parts} at="log" foot={dock}>
         <ScrollView className="flex-1" contentContainerClassName="gap-2 pb-4">
           {urgent}
           {figure}
@@ -70,17 +70,11 @@ function Bench({ parts, after }: { parts: JobParts; after?: string }) {
       </JobPlace>
     );
   return (
-    <JobPlace
-      jobId={jobId}
-      at="log"
-      title={view.title}
-      subtitle={view.subtitle}
-      tools={<Key label="Keys" name="Keyboard keys" className="mr-2 px-3" onPress={bench.toggleHelp} />}
-    >
+    <JobPlace parts={parts} at="log" tools={<Key label="Keys" name="Keyboard keys" className="mr-2 px-3" onPress={bench.toggleHelp} />}>
       <View className="min-h-0 flex-1 flex-row">
         <View className="w-[316px] border-r border-hair">
           <ScrollView className="flex-1">
-            <RecordPanel bench={bench} />
+            <RecordPanel rows={bench.rows} units={units} reliefBar={view.figure.reliefBar} onAdd={bench.add} />
           </ScrollView>
           {dock}
         </View>

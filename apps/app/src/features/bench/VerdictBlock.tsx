@@ -6,7 +6,7 @@ import { Text } from '../../ui/Text';
 import type { ProofView } from '../proof/proofView';
 import { partsSaid } from '../van/partsSaid';
 import { useVanParts } from '../van/van';
-import { faultStands, leadOf, nextTest, verdict } from './suspects';
+import { isWrongStill, leadOf, nextTest, verdict } from './suspects';
 
 interface Props {
   jobId: string;
@@ -25,8 +25,7 @@ export function VerdictBlock({ jobId, skipped, diagnosis, proof, stale }: Props)
   const van = useVanParts();
   const v = verdict(diagnosis, van);
   const lead = leadOf(judgement);
-  // After work that did not do it the headline is what is wrong now, and the proof stands under it.
-  const leftNow = proof !== null && proof.kind !== 'pass' && diagnosis.now !== undefined && faultStands(diagnosis);
+  const leftNow = isWrongStill(diagnosis, proof);
   // Worth a line once one fault stands out, and only where the next test is another.
   const test =
     (!proof || leftNow) &&
@@ -46,7 +45,7 @@ export function VerdictBlock({ jobId, skipped, diagnosis, proof, stale }: Props)
           <Text role="heading" aria-level={2} className="font-semibold text-title">
             {`After the work: ${lowerFirst(v.headline)}`}
           </Text>
-          <Text className="text-ink2">{[v.text, ...proof.lines].join(' ')}</Text>
+          <Text className="text-ink2">{[v.text, ...(proof?.lines ?? [])].join(' ')}</Text>
         </>
       ) : proof ? (
         <>

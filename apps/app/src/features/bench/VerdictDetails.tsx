@@ -6,7 +6,7 @@ import type { ProofView } from '../proof/proofView';
 import { RunTable } from '../proof/RunTable';
 import type { Units } from '../units/units';
 import { estimateLines } from './estimateLines';
-import { faultStands } from './suspects';
+import { isWrongStill } from './suspects';
 
 interface Props {
   diagnosis: Diagnosis;
@@ -18,11 +18,10 @@ interface Props {
 
 /** The figures behind the verdict: the run after the work row by row, what the evidence comes to in numbers, and what disagrees. */
 export function VerdictDetails({ diagnosis, proof, stale, units, sheetWaterL }: Props) {
-  const judgement = diagnosis.now ?? diagnosis,
-    leftNow = proof !== null && proof.kind !== 'pass' && diagnosis.now !== undefined && faultStands(diagnosis);
+  const judgement = diagnosis.now ?? diagnosis;
   return (
     <View testID="verdict-details" className={`gap-1 px-4 ${stale ? 'opacity-60' : ''}`}>
-      {proof && !leftNow && proof.bands.length > 0 ? <RunTable bands={proof.bands} units={units} /> : null}
+      {proof && !isWrongStill(diagnosis, proof) && proof.bands.length > 0 ? <RunTable bands={proof.bands} units={units} /> : null}
       {estimateLines(judgement, units, sheetWaterL).map((e) => (
         <Text key={e.label}>
           <Text className="text-ink2">{`${e.label}: `}</Text>

@@ -50,15 +50,14 @@ function fellToNothing(facts: ReturnType<typeof standingFacts>): string | null {
     beforeMs = Date.parse(before.at);
   if (lastMs - beforeMs > AT_ONCE_MS) return null;
   const at = new Date(Math.max(beforeMs, lastMs - 1000)).toISOString();
-  // Said not to have been drained: a note that stands at that very moment.
-  const explained =
-    facts.some(({ body }) => body.kind === 'event' && body.event === 'note' && body.at === at) ||
-    facts.some(
-      ({ body }) =>
-        ((body.kind === 'event' && (body.event === 'drained' || body.event === 'drawn-off')) ||
-          (body.kind === 'position' && (body.position === 'drain' || body.position === 'vessel-drain'))) &&
+  const explained = facts.some(
+    ({ body }) =>
+      // Said not to have been drained: a note that stands at that very moment.
+      (body.kind === 'event' && body.event === 'note' && body.at === at) ||
+      (((body.kind === 'event' && (body.event === 'drained' || body.event === 'drawn-off')) ||
+        (body.kind === 'position' && (body.position === 'drain' || body.position === 'vessel-drain'))) &&
         Date.parse(body.at) >= beforeMs &&
-        Date.parse(body.at) <= lastMs,
-    );
+        Date.parse(body.at) <= lastMs),
+  );
   return explained ? null : at;
 }

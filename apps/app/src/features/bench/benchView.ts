@@ -1,6 +1,5 @@
 import { standingFacts, type FactRecord, type JobParts } from '@jumper/contract';
 import {
-  COMPLAINT_ROWS,
   cycleFeatures,
   HEATED_K,
   heatIsOn,
@@ -15,8 +14,9 @@ import {
 } from '@jumper/core';
 import { figureView, loopView, logHasHeat } from '../figure/figureView';
 import type { FigureView, LoopView } from '../figure/figureModel';
-import { capital, unbroken } from '../units/words';
+import { unbroken } from '../units/words';
 import { pressureNumber, pressureText, signedPressure, temperatureText, type Units } from '../units/units';
+import { jobHead } from '../jobPlace/jobHead';
 import { levelText, standsCold } from './levelText';
 import { clockText, shortDay } from '../units/dates';
 
@@ -102,13 +102,7 @@ export function benchView(
   // Cold and never heated, what it stands at says more than that it stands still.
   const level = now !== null && standsCold(log) && tone !== 'oxide' && tone !== 'slate' ? levelText(now, circuit, units) : null;
   return {
-    title: parts.sheet.site,
-    subtitle: [
-      parts.job.complaint.length ? capital(parts.job.complaint.map((c) => COMPLAINT_ROWS[c].short).join(', ')) : 'Service visit',
-      parts.sheet.town,
-    ]
-      .filter(Boolean)
-      .join(' · '),
+    ...jobHead(parts),
     number: now === null ? null : { value: pressureNumber(now, units.pressure), unit: units.pressure },
     change: level
       ? { text: level.text, tone: 'oxide' }

@@ -7,6 +7,7 @@ import {
   type FaultId,
   type Judgement,
   type NextTest,
+  type Proof,
   type ReplaceablePart,
   type TestId,
 } from '@jumper/core';
@@ -149,6 +150,10 @@ export const faultStands = (d: Diagnosis): boolean => {
   const first = leadOf(d.now ?? d);
   return first !== undefined && first.faults[0] !== 'none' && first.probability >= 0.5;
 };
+
+/** After work that did not do it: what is wrong now leads, and the proof stands under it. */
+export const isWrongStill = (d: Diagnosis, proof: Pick<Proof, 'kind'> | null): boolean =>
+  proof !== null && proof.kind !== 'pass' && d.now !== undefined && faultStands(d);
 
 export interface Verdict {
   headline: string;

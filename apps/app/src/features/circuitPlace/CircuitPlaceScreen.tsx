@@ -1,10 +1,8 @@
 import { router } from 'expo-router';
-import { useMemo } from 'react';
 import { ScrollView, View } from 'react-native';
-import { jobToCase, type JobParts } from '@jumper/contract';
+import type { JobParts } from '@jumper/contract';
 import { Button } from '../../ui/Button';
 import { useColumns } from '../../ui/Columns';
-import { benchView } from '../bench/benchView';
 import { WithJob } from '../jobs/WithJob';
 import { JobPlace } from '../jobPlace/JobPlace';
 import { CircuitDrawing } from '../schematic/CircuitDrawing';
@@ -25,7 +23,6 @@ function Circuit({ parts }: { parts: JobParts }) {
   const wide = useColumns(),
     { units } = useUnits(),
     to = `/jobs/${parts.job.id}`;
-  const view = useMemo(() => benchView(parts, jobToCase(parts), units), [parts, units]);
   const drawing = <CircuitDrawing jobId={parts.job.id} circuitId={parts.job.circuitId} sheet={sheetOfJob(parts)} units={units} />;
   const summary = <SheetSummary sheet={parts.sheet} units={units} />;
   const ways = (
@@ -37,7 +34,7 @@ function Circuit({ parts }: { parts: JobParts }) {
     </View>
   );
   return (
-    <JobPlace jobId={parts.job.id} at="circuit" title={view.title} subtitle={view.subtitle}>
+    <JobPlace parts={parts} at="circuit">
       {wide ? (
         <View className="min-h-0 flex-1 flex-row">
           <ScrollView className="flex-1" contentContainerClassName="mx-auto w-full max-w-[760px] py-4">

@@ -1,6 +1,7 @@
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { Button } from '../../ui/Button';
+import { FileButton } from '../../ui/FileButton';
 import { Field } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
 import { Picture } from '../../ui/Picture';
@@ -17,11 +18,9 @@ const FIELDS: { key: Exclude<keyof Firm, 'logo'>; label: string; hint?: string }
 
 /** What the report says of the firm: kept on this device as it is typed, so that it is there with no network. */
 export function FirmFields() {
-  const firm = useFirm(),
-    input = useRef<HTMLInputElement>(null);
+  const firm = useFirm();
   const [problem, setProblem] = useState<string | null>(null);
-  const take = async (file: File | undefined) => {
-    if (!file) return;
+  const take = async (file: File) => {
     const logo = await logoOf(file);
     if (logo.kind === 'bad') return setProblem(logo.message);
     try {
@@ -39,21 +38,15 @@ export function FirmFields() {
       {FIELDS.map(({ key, label, hint }) => (
         <Field key={key} label={label} value={firm[key]} onChange={(v) => keepFirm({ [key]: v })} {...(hint ? { hint } : {})} />
       ))}
-      <input
-        ref={input}
-        type="file"
-        accept="image/png,image/jpeg"
-        aria-label="Logo file"
-        style={{ display: 'none' }}
-        data-testid="logo-file"
-        onChange={(e) => {
-          void take(e.target.files?.[0]);
-          e.target.value = '';
-        }}
-      />
       <View className="flex-row flex-wrap items-center gap-3">
         {firm.logo ? <Picture address={firm.logo} alt="Logo of the firm" width={120} height={48} whole /> : null}
-        <Button label={firm.logo ? 'Another logo' : 'Choose a logo'} onPress={() => input.current?.click()} />
+        <FileButton
+          label={firm.logo ? 'Another logo' : 'Choose a logo'}
+          name="Logo file"
+          accept="image/png,image/jpeg"
+          testID="logo-file"
+          onFile={(f) => void take(f)}
+        />
         {firm.logo ? <Button label="Take it off" kind="quiet" onPress={() => keepFirm({ logo: null })} /> : null}
       </View>
       {problem ? (

@@ -1,9 +1,10 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { Link, router } from 'expo-router';
-import { useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { useMemo, useState, useSyncExternalStore } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 import { v7 } from 'uuid';
 import { Button } from '../../ui/Button';
+import { FileButton } from '../../ui/FileButton';
 import { Notice } from '../../ui/Notice';
 import { Place } from '../../ui/Place';
 import { Text } from '../../ui/Text';
@@ -151,11 +152,9 @@ function Row({ row }: { row: JobRow }) {
 /** Opens a case file from the device: nothing of it is kept unless all of it is right. */
 function CaseFileOpener() {
   const { sync } = useStore();
-  const input = useRef<HTMLInputElement>(null);
   const [result, setResult] = useState<CaseFileOpened | null>(null);
   const jobs = useJobs();
-  const take = async (file: File | undefined) => {
-    if (!file) return;
+  const take = async (file: File) => {
     const opened = await openCaseFile(file, sync);
     setResult(opened);
     if (opened.kind === 'ok') {
@@ -165,19 +164,13 @@ function CaseFileOpener() {
   };
   return (
     <View className="gap-3 px-4 py-5">
-      <input
-        ref={input}
-        type="file"
+      <FileButton
+        label="Open a case file"
+        name="Case file"
         accept=".json,application/json"
-        aria-label="Case file"
-        style={{ display: 'none' }}
-        data-testid="case-file"
-        onChange={(e) => {
-          void take(e.target.files?.[0]);
-          e.target.value = '';
-        }}
+        testID="case-file"
+        onFile={(f) => void take(f)}
       />
-      <Button label="Open a case file" onPress={() => input.current?.click()} />
       {result?.kind === 'bad' ? (
         <Notice kind="danger" title={`${result.name} was not opened; nothing was changed`} live>
           <View className="gap-1">

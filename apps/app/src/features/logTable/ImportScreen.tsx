@@ -1,9 +1,10 @@
 import { router } from 'expo-router';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { asSheet, type JobParts } from '@jumper/contract';
 import { COLUMN_ROLES, resolveCircuit, TIME_KINDS, type ColumnRole, type TableChoice, type TableRead, type TimeKind } from '@jumper/core';
 import { Button } from '../../ui/Button';
+import { FileButton } from '../../ui/FileButton';
 import { Choice } from '../../ui/Choice';
 import { Header } from '../../ui/Header';
 import { Notice } from '../../ui/Notice';
@@ -44,7 +45,6 @@ export function ImportScreen({ jobId }: { jobId: string }) {
 
 /** A logger's table becomes a log of the job: chosen, looked at, kept. Nothing is kept before the last touch. */
 function Import({ parts }: { parts: JobParts }) {
-  const input = useRef<HTMLInputElement>(null);
   const [progress, setProgress] = useState<number | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [table, setTable] = useState<{ name: string; open: OpenTable } | null>(null);
@@ -65,8 +65,7 @@ function Import({ parts }: { parts: JobParts }) {
     };
   }, [table, choice]);
 
-  const take = async (file: File | undefined) => {
-    if (!file) return;
+  const take = async (file: File) => {
     setProblem(null);
     setRead(null);
     setChoice(null);
@@ -97,25 +96,19 @@ function Import({ parts }: { parts: JobParts }) {
     <View className="mx-auto w-full max-w-[760px] flex-1">
       <Header title="Bring in a logger’s table" subtitle={parts.sheet.site} backTo={back} />
       <ScrollView className="flex-1" contentContainerClassName="gap-4 p-4">
-        <input
-          ref={input}
-          type="file"
-          accept=".csv,.txt,.tsv,text/csv,text/plain"
-          aria-label="Table of readings"
-          style={{ display: 'none' }}
-          data-testid="csv-file"
-          onChange={(e) => {
-            void take(e.target.files?.[0]);
-            e.target.value = '';
-          }}
-        />
         {!table && progress === null ? (
           <Text className="text-ink2">
             A table of times and pressures, as a logger or a spreadsheet writes it: comma, semicolon or tab between, decimal point or comma,
             with a heading or none. Up to 10 MB.
           </Text>
         ) : null}
-        <Button label={table ? 'Choose another file' : 'Choose the file'} onPress={() => input.current?.click()} />
+        <FileButton
+          label={table ? 'Choose another file' : 'Choose the file'}
+          name="Table of readings"
+          accept=".csv,.txt,.tsv,text/csv,text/plain"
+          testID="csv-file"
+          onFile={(f) => void take(f)}
+        />
         {progress !== null ? (
           <View role="progressbar" aria-label="Reading the file" aria-valuenow={Math.round(100 * progress)} className="gap-1">
             <View className="h-[8px] bg-hair">

@@ -1,13 +1,18 @@
 import { router } from 'expo-router';
+import { useMemo } from 'react';
 import { ScrollView, View } from 'react-native';
 import type { JobParts } from '@jumper/contract';
+import { resolveCircuit } from '@jumper/core';
 import { Button } from '../../ui/Button';
 import { useColumns } from '../../ui/Columns';
-import { benchView } from '../bench/benchView';
-import { useBench } from '../bench/useBench';
+import { recordRows } from '../bench/recordRows';
 import { saveCaseFile, saveLogTable } from '../caseFile/saveCaseFile';
+import { useAddFact } from '../jobs/useAddFact';
 import { WithJob } from '../jobs/WithJob';
 import { JobPlace } from '../jobPlace/JobPlace';
+import { useUnits } from '../units/UnitsProvider';
+import { judgedCase, useVanParts } from '../van/van';
+import { sheetOfJob } from '../work/workState';
 import { RecordPanel } from './RecordPanel';
 
 export function RecordScreen({ jobId }: { jobId: string }) {
@@ -21,17 +26,20 @@ export function RecordScreen({ jobId }: { jobId: string }) {
 /** What was written down on this job, and what goes out of it: the report, the tables, the case file. */
 function Record({ parts }: { parts: JobParts }) {
   const wide = useColumns(),
-    bench = useBench(parts),
-    to = `/jobs/${parts.job.id}`,
-    { title, subtitle }: Pick<ReturnType<typeof benchView>, 'title' | 'subtitle'> = bench.view;
+    { units } = useUnits(),
+    add = useAddFact(parts.job.id),
+    van = useVanParts(),
+    to = `/jobs/${parts.job.id}`;
+  const file = useMemo(() => judgedCase(parts, van), [parts, van]),
+    reliefBar = resolveCircuit(file.circuit).reliefSetGaugeBar;
+  const rows = useMemo(() => recordRows(parts.facts, units, sheetOfJob(parts)), [parts, units]);
+  const record = <RecordPanel rows={rows} units={units} reliefBar={reliefBar} onAdd={add} />;
   const files = (
     <View className="gap-2 px-4 pb-5 pt-3">
       <Button label="History of the circuit" onPress={() => router.navigate(`${to}/history` as never)} />
       <Button label="Bring in a logger’s table" onPress={() => router.navigate(`${to}/import` as never)} />
-      {bench.file.logs?.length ? (
-        <Button label="Save the logs as a table" onPress={() => saveLogTable(bench.file, parts.sheet.site)} />
-      ) : null}
-      <Button label="Save as case file" onPress={() => saveCaseFile(bench.file, parts.sheet.site)} />
+      {file.logs?.length ? <Button label="Save the logs as a table" onPress={() => saveLogTable(file, parts.sheet.site)} /> : null}
+      <Button label="Save as case file" onPress={() => saveCaseFile(file, parts.sheet.site)} />
     </View>
   );
   const report = (
@@ -40,11 +48,11 @@ function Record({ parts }: { parts: JobParts }) {
     </View>
   );
   return (
-    <JobPlace jobId={parts.job.id} at="record" title={title} subtitle={subtitle} foot={wide ? null : report}>
+    <JobPlace parts={parts} at="record" foot={wide ? null : report}>
       {wide ? (
         <View className="min-h-0 flex-1 flex-row">
           <ScrollView className="flex-1" contentContainerClassName="mx-auto w-full max-w-[860px] pb-6">
-            <RecordPanel bench={bench} />
+            {record}
           </ScrollView>
           <ScrollView className="w-[400px] flex-none border-l border-hair bg-sheet">
             {report}
@@ -53,7 +61,7 @@ function Record({ parts }: { parts: JobParts }) {
         </View>
       ) : (
         <ScrollView className="flex-1">
-          <RecordPanel bench={bench} />
+          {record}
           {files}
         </ScrollView>
       )}

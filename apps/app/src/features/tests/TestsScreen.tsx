@@ -6,13 +6,12 @@ import { FAULTS, isFault, listTests, lowerFirst, type Finding } from '@jumper/co
 import { Columns } from '../../ui/Columns';
 import { Field } from '../../ui/Field';
 import { Key } from '../../ui/Key';
+import { Part } from '../../ui/Part';
 import { Text } from '../../ui/Text';
-import { benchView } from '../bench/benchView';
 import { useJobDiagnosis } from '../bench/useJobDiagnosis';
 import { WithJob } from '../jobs/WithJob';
 import { JobPlace } from '../jobPlace/JobPlace';
 import { partTests } from '../schematic/partTests';
-import { useUnits } from '../units/UnitsProvider';
 import { sheetOfJob, workState } from '../work/workState';
 import { testsView, type TestLine } from './testsView';
 
@@ -27,10 +26,8 @@ export function TestsScreen({ jobId }: { jobId: string }) {
 /** Every test of this plant, by what it looks at: what it costs, what it waits for, and why it is not possible now. */
 function Tests({ parts }: { parts: JobParts }) {
   const { for: about, at } = useLocalSearchParams<{ for?: string; at?: string }>();
-  const { units } = useUnits();
   const { file, judged } = useJobDiagnosis(parts);
   const [find, setFind] = useState('');
-  const head = useMemo(() => benchView(parts, file, units), [parts, file, units]);
   const diagnosis = judged.data,
     fault = about && isFault(about) ? about : null,
     part = at ? partTests(at) : null;
@@ -41,7 +38,7 @@ function Tests({ parts }: { parts: JobParts }) {
   const sections = testsView(listed, (diagnosis?.now ?? diagnosis)?.nextTests ?? [], { find, about: fault, among: part?.tests ?? null });
   const narrowed = fault ? `What would prove: ${lowerFirst(FAULTS[fault].title)}` : part ? `At the ${lowerFirst(part.title)}` : null;
   return (
-    <JobPlace jobId={parts.job.id} at="tests" title={head.title} subtitle={head.subtitle}>
+    <JobPlace parts={parts} at="tests">
       <ScrollView className="flex-1" contentContainerClassName="mx-auto w-full max-w-[1100px] gap-4 pb-6 pt-3">
         <View className="gap-2 px-4">
           {narrowed ? (
@@ -62,10 +59,7 @@ function Tests({ parts }: { parts: JobParts }) {
           </Text>
         ) : null}
         {sections.map((s) => (
-          <View key={s.key} className="gap-1">
-            <Text role="heading" aria-level={2} className="px-4 pb-1 font-semibold text-body text-ink2">
-              {s.title}
-            </Text>
+          <Part key={s.key} title={s.title}>
             <View role="list" aria-label={s.title}>
               <Columns lines="">
                 {s.lines.map((l) => (
@@ -73,7 +67,7 @@ function Tests({ parts }: { parts: JobParts }) {
                 ))}
               </Columns>
             </View>
-          </View>
+          </Part>
         ))}
       </ScrollView>
     </JobPlace>

@@ -63,11 +63,8 @@ function ValveMap({ parts, forWhat }: { parts: JobParts; forWhat: string | null 
       if (Object.keys(told).length > 0) return setProblems(told);
     }
     await saveSheet({
-      circuitId: parts.job.circuitId,
-      site: parts.sheet.site,
-      town: parts.sheet.town,
+      ...parts.sheet,
       sheet,
-      assumed: parts.sheet.assumed,
     });
     router.navigate(back as never);
   };

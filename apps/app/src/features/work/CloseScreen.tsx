@@ -5,6 +5,7 @@ import type { FactBody, JobParts } from '@jumper/contract';
 import { Button } from '../../ui/Button';
 import { Halves } from '../../ui/Halves';
 import { Header } from '../../ui/Header';
+import { Part } from '../../ui/Part';
 import { Text } from '../../ui/Text';
 import { faultStands } from '../bench/suspects';
 import { useJobDiagnosis } from '../bench/useJobDiagnosis';
@@ -44,12 +45,9 @@ function Close({ parts }: { parts: JobParts }) {
       walk={
         <>
           {state.open.length > 0 ? (
-            <View className="gap-1">
-              <Text role="heading" aria-level={2} className="px-4 pb-1 font-semibold text-body text-ink2">
-                To put back
-              </Text>
+            <Part title="To put back">
               <PutBackList open={state.open} onAdd={(b) => void add(b)} />
-            </View>
+            </Part>
           ) : null}
           <View className="px-4">
             <CloseJob

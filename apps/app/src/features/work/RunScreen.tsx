@@ -45,7 +45,7 @@ import { askUnit } from './asked';
 import { checkAsk, ASK_LABELS, type AskResult } from './stepAsk';
 import { StepRow } from './StepRow';
 import { isWaited, useCooling } from './useCooling';
-import { factsOfAnswer, factsOfAsk, freshProgress, sheetOfJob, stepFacts, workState } from './workState';
+import { factsOfAnswer, factsOfAsk, freshProgress, sheetOfJob, stepFacts, workState, type WorkState } from './workState';
 
 export function RunScreen({ jobId, sheetId }: { jobId: string; sheetId: string }) {
   const id = RUN_SHEET_IDS.find((s) => s === sheetId);
@@ -134,10 +134,8 @@ function Run({ parts, id }: { parts: JobParts; id: RunSheetId }) {
     const after = sheetAfterPart(circuit, part);
     if (after)
       await saveSheet({
-        circuitId: parts.job.circuitId,
-        site: parts.sheet.site,
-        town: parts.sheet.town,
-        sheet: after as never,
+        ...parts.sheet,
+        sheet: after,
         assumed: parts.sheet.assumed.filter(
           (f) => !f.startsWith(part.kind === 'vessel' ? 'vessel.' : part.kind === 'relief-valve' ? 'reliefValve.' : 'fill.set'),
         ),
@@ -201,7 +199,7 @@ function Run({ parts, id }: { parts: JobParts; id: RunSheetId }) {
         <>
           <ScrollView style={{ maxHeight: Math.round(height * STEP_SHARE) }} contentContainerClassName="gap-2">
             {step && !finished ? <CurrentStep number={number} of={sheet.steps.length} step={step} units={units} /> : null}
-            {step?.id === 'shut-drain' ? <AlsoEmpty parts={parts} here={id} /> : null}
+            {step?.id === 'shut-drain' ? <AlsoEmpty parts={parts} state={state} here={id} /> : null}
             {gated && sheet.coolBelowC ? (
               <CoolGate
                 jobId={parts.job.id}
@@ -303,10 +301,9 @@ function Run({ parts, id }: { parts: JobParts; id: RunSheetId }) {
 }
 
 /** Before the part is filled again: another repair of what is likely wrong that needs it empty as well, so that it is drained once. */
-function AlsoEmpty({ parts, here }: { parts: JobParts; here: RunSheetId }) {
+function AlsoEmpty({ parts, state, here }: { parts: JobParts; state: WorkState; here: RunSheetId }) {
   const { judged } = useJobDiagnosis(parts),
-    circuit = sheetOfJob(parts),
-    state = workState(parts);
+    circuit = sheetOfJob(parts);
   const diagnosis = judged.data,
     lead = diagnosis ? leadOf(diagnosis.now ?? diagnosis) : undefined,
     begun = state.runs.filter((r) => !r.progress.finished).map((r) => r.sheet),

@@ -1,5 +1,5 @@
 import { router } from 'expo-router';
-import { useMemo, type ReactNode } from 'react';
+import { useMemo } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 import type { FactBody, JobParts } from '@jumper/contract';
 import {
@@ -16,8 +16,8 @@ import {
 import { Button } from '../../ui/Button';
 import { useColumns } from '../../ui/Columns';
 import { Notice } from '../../ui/Notice';
+import { Part } from '../../ui/Part';
 import { Text } from '../../ui/Text';
-import { benchView } from '../bench/benchView';
 import { leadOf } from '../bench/suspects';
 import { useJobDiagnosis } from '../bench/useJobDiagnosis';
 import { useAddFact } from '../jobs/useAddFact';
@@ -50,7 +50,6 @@ function Work({ parts }: { parts: JobParts }) {
   const state = useMemo(() => workState(parts), [parts]);
   const wide = useColumns();
   const { file, judged } = useJobDiagnosis(parts);
-  const head = useMemo(() => benchView(parts, file, units), [parts, file, units]);
   const diagnosis = judged.data ?? null;
   const lead = diagnosis ? (leadOf(diagnosis.now ?? diagnosis) ?? null) : null;
   const fits = [...new Set([...sheetsForSet(lead?.faults ?? []), ...(lead?.faults ?? []).flatMap((f) => sheetsFor(f))])];
@@ -162,7 +161,7 @@ function Work({ parts }: { parts: JobParts }) {
     </View>
   );
   return (
-    <JobPlace jobId={parts.job.id} at="work" title={head.title} subtitle={head.subtitle} foot={wide ? null : end}>
+    <JobPlace parts={parts} at="work" foot={wide ? null : end}>
       {wide ? (
         <View className="min-h-0 flex-1 flex-row">
           <ScrollView className="flex-1" contentContainerClassName="mx-auto w-full max-w-[860px] gap-5 py-4">
@@ -182,17 +181,6 @@ function Work({ parts }: { parts: JobParts }) {
         </ScrollView>
       )}
     </JobPlace>
-  );
-}
-
-function Part({ title, children }: { title: string; children: ReactNode }) {
-  return (
-    <View className="gap-1">
-      <Text role="heading" aria-level={2} className="px-4 pb-1 font-semibold text-body text-ink2">
-        {title}
-      </Text>
-      {children}
-    </View>
   );
 }
 

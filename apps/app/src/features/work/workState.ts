@@ -2,12 +2,9 @@ import { standingFacts, type FactBody, type FactRecord, type JobParts } from '@j
 import {
   alreadyTrue,
   CHARGING_REPAIRS,
-  EMPTY_GAUGE_BAR,
-  testStepsFor,
   type Ask,
-  type DoneElsewhere,
   type JobState,
-  type RunStep,
+  type RunSheet,
   type StepAnswer,
   eventOfPosition,
   heatRule,
@@ -29,6 +26,7 @@ import {
   type StepSaid,
   type TestId,
 } from '@jumper/core';
+import { jobStates, saidBy, sheetsOf, type StepFact } from './jobState';
 
 export interface RunState {
   run: string;
@@ -60,8 +58,10 @@ export function workState(parts: JobParts, nowMs = Date.now()): WorkState {
   const facts = standingFacts(parts.facts);
   const of = <K extends FactBody['kind']>(kind: K) => facts.filter((f): f is FactRecord & { body: Of<K> } => f.body.kind === kind);
   const circuit = sheetOfJob(parts),
-    open = toPutBack(positionsSaid(parts)),
-    runs = runsOf(of('step'), circuit, (run) => jobStateFor(parts, run, nowMs));
+    positions = positionsSaid(parts),
+    open = toPutBack(positions),
+    sheet = sheetsOf(circuit),
+    runs = runsOf(of('step'), sheet, jobStates(parts, circuit, positions, sheet, nowMs));
   return {
     open,
     heat: heatRule(
@@ -71,7 +71,7 @@ export function workState(parts: JobParts, nowMs = Date.now()): WorkState {
     ),
     runs,
     provedBySteps: runs.flatMap((r) =>
-      runSheet(r.sheet, circuit).steps.flatMap((s) => (s.proves && r.progress.said.get(s.id)?.did === 'done' ? [s.proves] : [])),
+      sheet(r.sheet).steps.flatMap((s) => (s.proves && r.progress.said.get(s.id)?.did === 'done' ? [s.proves] : [])),
     ),
     parts: of('part').map((f) => ({ id: f.id, at: f.body.at, part: f.body.part as PartFitted })),
     said: of('said').map((f) => ({ id: f.id, body: f.body })),
@@ -117,85 +117,27 @@ export function positionFact(position: PositionId, state: 'away' | 'back' | 'lef
   return event ? { kind: 'event', at, event } : { kind: 'position', at, position, state, ...(found ? { found } : {}) };
 }
 
-type StepFact = FactRecord & { body: Of<'step'> };
-const saidBy = (f: StepFact): StepSaid => ({ ...(f.body as unknown as StepSaid), ...(f.by ? { by: f.by } : {}) });
-
-function runsOf(steps: StepFact[], circuit: CircuitSheet, job: (run: string) => JobState): RunState[] {
+function runsOf(steps: StepFact[], sheet: (id: RunSheetId) => RunSheet, job: (run: string | null) => JobState): RunState[] {
   const runs = new Map<string, StepFact[]>();
   for (const s of steps) runs.set(s.body.run, [...(runs.get(s.body.run) ?? []), s]);
   return [...runs]
     .map(([run, facts]) => {
-      const id = facts[0]!.body.sheet,
-        said = facts.map(saidBy);
-      return { run, sheet: id, startedAt: facts[0]!.body.at, progress: progressOf(id, circuit, said, job(run)) };
+      const id = facts[0]!.body.sheet;
+      return { run, sheet: id, startedAt: facts[0]!.body.at, progress: progressOf(sheet(id), facts.map(saidBy), job(run)) };
     })
     .reverse();
 }
 
 /** How far a run sheet has come, with what the job's record says already. */
-function progressOf(id: RunSheetId, circuit: CircuitSheet, said: StepSaid[], job: JobState): RunProgress {
-  const sheet = runSheet(id, circuit);
-  return runProgress(sheet, said, alreadyTrue(sheet, said, job));
-}
+const progressOf = (sheet: RunSheet, said: StepSaid[], job: JobState): RunProgress =>
+  runProgress(sheet, said, alreadyTrue(sheet, said, job));
 
 /** A run sheet before its first step: what the job's record says already. */
-export const freshProgress = (id: RunSheetId, parts: JobParts, nowMs = Date.now()): RunProgress =>
-  progressOf(id, sheetOfJob(parts), [], jobStateFor(parts, null, nowMs));
-
-/** What the record of a job says to a run. @param run whose own steps are left out; null of one that is not begun */
-function jobStateFor(parts: JobParts, run: string | null, nowMs: number): JobState {
+export function freshProgress(id: RunSheetId, parts: JobParts, nowMs = Date.now()): RunProgress {
   const circuit = sheetOfJob(parts),
-    facts = standingFacts(parts.facts),
-    positions = positionsSaid(parts);
-  const elsewhere: DoneElsewhere[] = facts.flatMap((f): DoneElsewhere[] => {
-    const { body } = f,
-      who = f.by ? { by: f.by } : {};
-    if (body.kind === 'step') {
-      const step =
-        body.run === run || body.did !== 'done' ? undefined : runSheet(body.sheet, circuit).steps.find((s) => s.id === body.step);
-      return step ? [{ step, said: saidBy(f as StepFact) }] : [];
-    }
-    // A test that emptied a part did the same steps, up to its zero.
-    if (body.kind !== 'finding') return [];
-    const finding = body.finding as unknown as Finding;
-    return (testStepsFor(finding.test, circuit)?.steps ?? []).flatMap((s) =>
-      'id' in s && testSaysOf(s as RunStep, finding)
-        ? [{ step: s as RunStep, said: { step: (s as RunStep).id, did: 'done' as const, at: body.at, ...who } }]
-        : [],
-    );
-  });
-  const reading = facts.findLast((f) => f.body.kind === 'reading' && f.body.pressureBar !== null) as
-    (FactRecord & { body: Of<'reading'> }) | undefined;
-  const charged = facts.findLast(({ body }) => body.kind === 'repair' && CHARGING_REPAIRS.includes(body.repair.kind)),
-    charge = facts.findLast(
-      (f) => f.body.kind === 'finding' && isTrueCharge(f.body.finding as unknown as Finding) && (!charged || f.body.at > charged.body.at),
-    );
-  return {
-    away: toPutBack(positions),
-    positions,
-    elsewhere,
-    lastReading: reading ? { at: reading.body.at, gaugeBar: reading.body.pressureBar!, ...(reading.by ? { by: reading.by } : {}) } : null,
-    chargeFound:
-      charge?.body.kind === 'finding'
-        ? {
-            at: charge.body.at,
-            gaugeBar: (charge.body.finding as unknown as Finding).valueBar as number,
-            ...(charge.by ? { by: charge.by } : {}),
-          }
-        : null,
-    nowMs,
-  };
+    sheet = sheetsOf(circuit);
+  return progressOf(sheet(id), [], jobStates(parts, circuit, positionsSaid(parts), sheet, nowMs)(null));
 }
-
-/** Which of its steps a test's finding vouches for: what was shut and opened; zero only where it was read. */
-const testSaysOf = (step: RunStep, finding: Finding): boolean =>
-  step.id === 'zero' ? isTrueCharge(finding) : ['isolate', 'drain', 'vent'].includes(step.id);
-/** A charge read with nothing behind the diaphragm. */
-const isTrueCharge = (f: Finding): boolean =>
-  f.test === 'precharge' &&
-  typeof f.valueBar === 'number' &&
-  f.drainOpen === true &&
-  ((f.circuitBar as number | undefined) ?? 0) <= EMPTY_GAUGE_BAR;
 
 /** Facts that doing a step leaves behind: what it turned, the step itself, and what it put right. */
 export function stepFacts(
